@@ -1,0 +1,74 @@
+import js from "@eslint/js";
+import hooks from "eslint-plugin-react-hooks";
+import tseslint from "typescript-eslint";
+
+/** The arrows between the rooms: app → store → core, bench → core. A room is entered by its own doors (#room/name). */
+const arrows = (files, forbidden, why) => ({
+  files,
+  rules: {
+    "no-restricted-imports": ["error", { patterns: [{ regex: forbidden, message: why }] }],
+  },
+});
+
+const AROUND = "^(\\.\\./)+(core|store|app|bench|demo|e2e)(/|$)";
+
+export default tseslint.config(
+  { ignores: ["build", ".react-router", "node_modules", "store/migrations", "test-results"] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    rules: {
+      "@typescript-eslint/no-non-null-assertion": "off",
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
+      "@typescript-eslint/consistent-type-imports": [
+        "error",
+        { fixStyle: "inline-type-imports", prefer: "type-imports", disallowTypeAnnotations: false },
+      ],
+      eqeqeq: ["error", "always", { null: "ignore" }],
+    },
+  },
+  { files: ["*.js"], languageOptions: { globals: { process: "readonly", console: "readonly" } } },
+  {
+    files: ["app/**/*.tsx"],
+    plugins: { "react-hooks": hooks },
+    rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
+  },
+  arrows(
+    ["core/**/*.ts"],
+    `^#(store|app|ui|demo)|^node:|^react|${AROUND}|^(drizzle|better-sqlite3|express|zod)`,
+    "core imports nothing of ours, no Node and no framework.",
+  ),
+  arrows(["core/**/*.test.ts"], `^#(store|app|ui|demo)|${AROUND}`, "core's tests stay in core."),
+  arrows(
+    ["store/**/*.ts"],
+    `^#(app|ui|demo)|^react|${AROUND}|^express`,
+    "store knows core only: no HTML, no HTTP.",
+  ),
+  arrows(
+    ["app/**/*.{ts,tsx}"],
+    `^#demo|^(drizzle|better-sqlite3)|(^|/)bench/.*\\.ts$|${AROUND.replace("app|bench|", "")}`,
+    "app reaches core and store by their doors, and writes no SQL.",
+  ),
+  arrows(["bench/**/*.ts"], "^#(ui|demo)/(?!household)", "bench stands outside the app."),
+  {
+    files: ["core/**/*.ts"],
+    ignores: ["core/**/*.test.ts"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: "Time is an argument in core.",
+        },
+        {
+          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+          message: "Randomness is an argument in core.",
+        },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: "Time is an argument in core.",
+        },
+      ],
+    },
+  },
+);

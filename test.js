@@ -1,0 +1,47 @@
+// `npm test`: everything a change must pass, on a machine that may be new. Ends with `N passed, N failed`.
+import { spawnSync } from "node:child_process";
+import { existsSync, readFileSync, rmSync } from "node:fs";
+
+const step = (name, command, args, env = {}) => {
+  process.stdout.write(`\n── ${name}\n`);
+  const began = Date.now();
+  const { status } = spawnSync(command, args, { stdio: "inherit", env: { ...process.env, ...env } });
+  process.stdout.write(
+    `── ${name}: ${status === 0 ? "ok" : "FAILED"}, ${Math.round((Date.now() - began) / 1000)} s\n`,
+  );
+  return status === 0;
+};
+const read = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : null);
+
+let passed = 0;
+let failed = 0;
+const count = (ok) => (ok ? passed++ : failed++);
+
+if (!step("set up", "node", ["setup.js", "--chromium"])) {
+  console.log("0 passed, 1 failed");
+  process.exit(1);
+}
+rmSync("test-results", { recursive: true, force: true });
+count(step("types", "npm", ["run", "-s", "types"]));
+count(step("lint", "npm", ["run", "-s", "lint"]));
+
+const unitOk = step("unit", "npx", [
+  "vitest",
+  "run",
+  "--reporter=default",
+  "--reporter=json",
+  "--outputFile=test-results/unit.json",
+]);
+const unit = read("test-results/unit.json");
+passed += unit?.numPassedTests ?? 0;
+failed += Math.max(unit?.numFailedTests ?? 0, unitOk ? 0 : 1);
+
+count(step("build", "npx", ["react-router", "build"]));
+
+const e2eOk = step("e2e", "npx", ["playwright", "test"]);
+const stats = read("test-results/e2e.json")?.stats;
+passed += stats?.expected ?? 0;
+failed += Math.max((stats?.unexpected ?? 0) + (stats?.flaky ?? 0), e2eOk ? 0 : 1);
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
