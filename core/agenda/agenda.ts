@@ -1,0 +1,92 @@
+import { type RunPlan, type RunView } from "../run/index.ts";
+import { TIMES_AROUND } from "../schedule/index.ts";
+
+const MINUTE = 60_000;
+
+/** One thing that must be done for a run. */
+export type RunTask =
+  | "light"
+  | "steam"
+  | "steam-again"
+  | "weight-on"
+  | "reach-target"
+  | "regain-target"
+  | "heat-off"
+  | "zero"
+  | "weight-off"
+  | "lid-off"
+  | "unload"
+  | "check";
+
+export interface Due {
+  task: RunTask;
+  /** ms since 1970 UTC; null when it is due when it happens, not by a clock */
+  at: number | null;
+  /** the instant is a guess from common practice, not a clock that is running */
+  estimated: boolean;
+  /** somebody must stay by it until then */
+  presence: boolean;
+}
+
+/** Minutes a canner takes to lose its pressure by itself: the middle of common practice for its size. */
+export function coolDownMinutes(cannerQuarts: number | null): number {
+  const range = cannerQuarts !== null && cannerQuarts <= 16 ? TIMES_AROUND.coolSmall : TIMES_AROUND.coolLarge;
+  return (range.low + range.high) / 2;
+}
+
+/**
+ * What must be done for a run, in order: what is next, and what can be foreseen after it.
+ *
+ * Nothing is foreseen beyond a step that waits for something to happen rather than for a clock.
+ * @param cannerQuarts size of the canner, for how long it cools; null counts as large
+ */
+export function runAgenda(view: RunView, plan: RunPlan, cannerQuarts: number | null): Due[] {
+  const due = (task: RunTask, at: number | null, presence: boolean, estimated = false): Due => ({
+    task,
+    at,
+    presence,
+    estimated,
+  });
+  const cool = coolDownMinutes(cannerQuarts) * MINUTE;
+  const afterHeatOff = (heatOff: number): Due[] => {
+    const zero = heatOff + cool;
+    const lid = zero + plan.settleMinutes * MINUTE;
+    return [
+      due("zero", zero, false, true),
+      due("lid-off", lid, false, true),
+      due("check", lid + plan.restHours * 60 * MINUTE, false, true),
+    ];
+  };
+  switch (view.phase) {
+    case "warming":
+      return [view.burnerLitAt === null ? due("light", null, true) : due("steam", null, true)];
+    case "venting":
+      return [
+        view.ventDueAt === null ? due("steam-again", null, true) : due("weight-on", view.ventDueAt, true),
+      ];
+    case "pressurising":
+      return [due(view.attempts.length > 0 ? "regain-target" : "reach-target", null, true)];
+    case "processing":
+      return [due("heat-off", view.finishAt, true), ...afterHeatOff(view.finishAt!)];
+    case "cooling":
+      if (view.zeroAt !== null && view.lockDownAt !== null) return [due("weight-off", null, false)];
+      return afterHeatOff(view.heatOffAt!);
+    case "settling":
+      return [
+        due("lid-off", view.lidAt, false),
+        due("check", view.lidAt! + plan.restHours * 60 * MINUTE, false, true),
+      ];
+    case "unloading":
+      return [due("unload", null, true)];
+    case "resting":
+      return [due("check", view.checkAt, false)];
+    default:
+      return [];
+  }
+}
+
+/** How pressing a task is: now (0), by a clock (its instant), or whenever (Infinity last). Lower comes first. */
+export function urgency(due: Due, now: number): number {
+  if (due.at === null) return due.task === "weight-off" ? now : 0;
+  return due.at;
+}

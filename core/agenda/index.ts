@@ -1,0 +1,1 @@
+export { coolDownMinutes, runAgenda, urgency, type Due, type RunTask } from "./agenda.ts";

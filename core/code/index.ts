@@ -1,0 +1,4 @@
+export { ALPHABET } from "./alphabet.ts";
+export { bareCode, checkCharacter, isSound, withDash } from "./check.ts";
+export { codeFor } from "./issue.ts";
+export { readCode, type CodeReading } from "./read.ts";

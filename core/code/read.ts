@@ -1,0 +1,76 @@
+import { ALPHABET, valueOf } from "./alphabet.ts";
+import { bareCode, isSound, withDash } from "./check.ts";
+
+export type CodeReading =
+  | { ok: true; code: string }
+  | {
+      ok: false;
+      message: string;
+      /** every sound code that differs from what was read in one character or one swap of neighbours */
+      candidates: string[];
+      /** the code that was meant, when the check character leaves only one: one character is not in the alphabet */
+      meant: string | null;
+    };
+
+/**
+ * Reads a code back from a lid, bag or label.
+ *
+ * With one character that no code uses (an O, a 1, a smudge typed as `?`) its place is known, and the check
+ * character leaves exactly one code. With all characters possible but the check wrong, the place is not known:
+ * the candidates are listed and whoever knows which codes exist may narrow them.
+ */
+export function readCode(text: string): CodeReading {
+  const bare = bareCode(text);
+  if (isSound(bare)) return { ok: true, code: withDash(bare) };
+  if (bare.length < 4 || bare.length > 7) {
+    return {
+      ok: false,
+      message: "A code has 4 to 6 characters, the last one after a dash, like 7K4-R.",
+      candidates: [],
+      meant: null,
+    };
+  }
+  const foreign = [...bare].flatMap((c, i) => (valueOf(c) < 0 ? [i] : []));
+  if (foreign.length > 1) {
+    return {
+      ok: false,
+      message: `Codes never use ${listOf(foreign.map((i) => bare[i]!))}. Look at the label again.`,
+      candidates: [],
+      meant: null,
+    };
+  }
+  if (foreign.length === 1) {
+    const candidates = soundAt(bare, foreign[0]!);
+    return {
+      ok: false,
+      message: `Codes never use ${bare[foreign[0]!]}.`,
+      candidates,
+      meant: candidates.length === 1 ? candidates[0]! : null,
+    };
+  }
+  const candidates = new Set<string>();
+  for (let i = 0; i < bare.length; i++) {
+    for (const c of soundAt(bare, i)) candidates.add(c);
+    if (i === 0) continue;
+    const swapped = bare.slice(0, i - 1) + bare[i]! + bare[i - 1]! + bare.slice(i + 1);
+    if (isSound(swapped)) candidates.add(withDash(swapped));
+  }
+  return {
+    ok: false,
+    message: `${withDash(bare)} is not a code: its check character does not fit, so a character is wrong or two are swapped.`,
+    candidates: [...candidates],
+    meant: null,
+  };
+}
+
+function soundAt(bare: string, place: number): string[] {
+  return [...ALPHABET]
+    .map((c) => bare.slice(0, place) + c + bare.slice(place + 1))
+    .filter(isSound)
+    .map(withDash);
+}
+
+function listOf(items: string[]): string {
+  const unique = [...new Set(items)];
+  return unique.length === 1 ? unique[0]! : `${unique.slice(0, -1).join(", ")} or ${unique.at(-1)}`;
+}

@@ -1,0 +1,2 @@
+export { fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
+export { LIQUIDS, jarWater, liquidLitres, mostSaltTsp, type Liquid } from "./addition.ts";

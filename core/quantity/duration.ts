@@ -1,0 +1,27 @@
+/** A running clock: `41:18`, or `1:02:09` from an hour up. @param seconds ≥ 0; fractions are dropped */
+export function formatClock(seconds: number): string {
+  const s = Math.max(0, Math.floor(seconds));
+  const h = Math.floor(s / 3600);
+  const mm = String(Math.floor((s % 3600) / 60)).padStart(2, "0");
+  const ss = String(s % 60).padStart(2, "0");
+  return h > 0 ? `${h}:${mm}:${ss}` : `${mm}:${ss}`;
+}
+
+/** A length of time in words: `40 s`, `6 min 30 s`, `12 min`, `1 h 58 min`, `3 days`. @param seconds ≥ 0 */
+export function formatDuration(seconds: number): string {
+  const s = Math.max(0, Math.round(seconds));
+  if (s < 60) return `${s} s`;
+  if (s < 600) return s % 60 ? `${Math.floor(s / 60)} min ${s % 60} s` : `${s / 60} min`;
+  const minutes = Math.round(s / 60);
+  if (minutes < 60) return `${minutes} min`;
+  if (minutes < 48 * 60)
+    return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`;
+  const days = Math.round(minutes / 1440);
+  return `${days} days`;
+}
+
+/** `1 jar`, `2 jars`, `no jars`. */
+export function countOf(n: number, singular: string, plural = `${singular}s`): string {
+  if (n === 0) return `no ${plural}`;
+  return `${n.toLocaleString("en-US")} ${n === 1 ? singular : plural}`;
+}

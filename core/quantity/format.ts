@@ -1,0 +1,61 @@
+import { formatDecimal, formatFraction } from "./number.ts";
+import { fFromC, fromSi, psiFromKPa, unitBySymbol, type UnitSystem } from "./unit.ts";
+
+/**
+ * A weight for reading: `3 lb 5 oz` (to the half ounce under 2 lb, else to the ounce) or `1.50 kg` (`340 g` under 1 kg).
+ * @param kg weight in kg, ≥ 0
+ */
+export function formatMass(kg: number, system: UnitSystem): string {
+  if (system === "metric") {
+    return kg < 0.9995 ? `${formatDecimal(kg * 1000, 0)} g` : `${kg.toFixed(2)} kg`;
+  }
+  const ounces = kg / (0.45359237 / 16);
+  const rounded = ounces < 32 ? Math.round(ounces * 2) / 2 : Math.round(ounces);
+  const lb = Math.floor(rounded / 16);
+  const oz = rounded - lb * 16;
+  if (lb === 0) return `${formatFraction(oz)} oz`;
+  return oz === 0 ? `${formatDecimal(lb)} lb` : `${formatDecimal(lb)} lb ${formatFraction(oz)} oz`;
+}
+
+/** A total weight for a headline: `31 kg` or `68 lb`, one decimal under ten. @param kg weight in kg, ≥ 0 */
+export function formatMassShort(kg: number, system: UnitSystem): string {
+  const value = system === "metric" ? kg : kg / 0.45359237;
+  return `${formatDecimal(value, value < 10 ? 1 : 0)} ${system === "metric" ? "kg" : "lb"}`;
+}
+
+/** A short length such as headspace: `1¼ in` or `32 mm`. @param m length in m */
+export function formatLength(m: number, system: UnitSystem): string {
+  if (system === "metric") return `${formatDecimal(m * 1000, 0)} mm`;
+  return `${formatFraction(m / 0.0254, 2)} in`;
+}
+
+/** An altitude: `2,300 ft` or `700 m`, to the whole unit. @param m altitude in m */
+export function formatAltitude(m: number, system: UnitSystem): string {
+  const unit = unitBySymbol("altitude", system === "us" ? "ft" : "m");
+  return `${formatDecimal(fromSi(m, unit), 0)} ${unit.symbol}`;
+}
+
+/** A gauge pressure: `13 lb`, `13.4 lb` or `90 kPa`. @param kPa gauge pressure in kPa */
+export function formatPressure(kPa: number, system: UnitSystem): string {
+  if (system === "metric") return `${formatDecimal(kPa, 0)} kPa`;
+  return `${formatDecimal(psiFromKPa(kPa), 1)} lb`;
+}
+
+/** A temperature: `240 °F` or `115.6 °C`. @param c temperature in °C */
+export function formatTemperature(c: number, system: UnitSystem): string {
+  return system === "us" ? `${formatDecimal(fFromC(c), 1)} °F` : `${formatDecimal(c, 1)} °C`;
+}
+
+/** A volume of liquid: `3.2 qt` or `3.0 L`. @param litres volume in L */
+export function formatVolume(litres: number, system: UnitSystem): string {
+  if (system === "metric") {
+    return litres < 1 ? `${formatDecimal(litres * 1000, 0)} ml` : `${formatDecimal(litres, 1)} L`;
+  }
+  const quarts = fromSi(litres, unitBySymbol("volume", "qt"));
+  return quarts < 0.25 ? `${formatDecimal(quarts * 4, 1)} cups` : `${formatDecimal(quarts, 1)} qt`;
+}
+
+/** Salt by the spoon: `1½ tsp`, `2 tbsp`. @param tsp teaspoons, ≥ 0 */
+export function formatSpoons(tsp: number): string {
+  return tsp >= 3 && tsp % 3 === 0 ? `${formatFraction(tsp / 3)} tbsp` : `${formatFraction(tsp)} tsp`;
+}

@@ -1,0 +1,160 @@
+import { NUMBER_PATTERN, parseNumber } from "./number.ts";
+import {
+  DEFAULT_UNIT,
+  UNITS,
+  toSi,
+  unitBySymbol,
+  type Dimension,
+  type Unit,
+  type UnitSystem,
+} from "./unit.ts";
+
+/** What was typed, understood. `si` is in the dimension's SI unit (kg, m, kPa, °C, L). */
+export interface Parsed {
+  ok: true;
+  si: number;
+  /** the unit that was read; the larger one of a compound such as `3 lb 5 oz` */
+  unit: Unit;
+  /** true when no unit was typed and the household's own was taken */
+  assumed: boolean;
+}
+
+/** What was typed could not be understood. `message` is a sentence for the field. */
+export interface NotParsed {
+  ok: false;
+  message: string;
+}
+
+const NOUN: Record<Dimension, string> = {
+  mass: "a weight",
+  length: "a length",
+  altitude: "an altitude",
+  gaugePressure: "a pressure",
+  temperature: "a temperature",
+  volume: "an amount of liquid",
+};
+
+const EXAMPLE: Record<Dimension, Record<UnitSystem, string>> = {
+  mass: { us: "3 lb 5 oz", metric: "1.2 kg" },
+  length: { us: "1 1/4 in", metric: "32 mm" },
+  altitude: { us: "2,300 ft", metric: "700 m" },
+  gaugePressure: { us: "11 lb", metric: "76 kPa" },
+  temperature: { us: "170 °F", metric: "77 °C" },
+  volume: { us: "3 qt", metric: "2.8 L" },
+};
+
+const PART = new RegExp(`^(${NUMBER_PATTERN})\\s*([a-z°#"'″′”’]*)\\.?\\s*`, "i");
+
+interface Part {
+  value: number;
+  word: string;
+}
+
+function splitParts(text: string): Part[] | null {
+  const parts: Part[] = [];
+  let rest = text.trim();
+  while (rest) {
+    const match = rest.match(PART);
+    if (!match) return null;
+    const value = parseNumber(match[1]!);
+    if (value === null) return null;
+    parts.push({ value, word: match[2]!.toLowerCase() });
+    rest = rest.slice(match[0].length).replace(/^(and|,)\s+/, "");
+  }
+  return parts.length ? parts : null;
+}
+
+function unitFor(word: string, dimension: Dimension): Unit | undefined {
+  return UNITS.find((u) => u.dimension === dimension && u.aliases.includes(word));
+}
+
+/**
+ * Reads a quantity as people type it: `1 1/4 in`, `¾`, `3 lb 5 oz`, `1.2kg`, `2,300 ft`, `11 psi`, `-5 °C`.
+ *
+ * A bare number is read in the household's unit and marked `assumed`, so that the form can show it back. Only an
+ * altitude and a temperature may be below zero; whether zero makes sense is for the caller to say.
+ * @param text what was typed
+ * @param dimension what the field measures
+ * @param system the household's units, for a bare number
+ */
+export function parseQuantity(text: string, dimension: Dimension, system: UnitSystem): Parsed | NotParsed {
+  const example = EXAMPLE[dimension][system];
+  const trimmed = text.trim();
+  if (!trimmed) return { ok: false, message: `Type ${NOUN[dimension]}, for example ${example}.` };
+  const negative = /^[-−]/.test(trimmed);
+  const parts = splitParts(negative ? trimmed.slice(1) : trimmed);
+  if (!parts) {
+    return {
+      ok: false,
+      message: `“${trimmed}” does not read as ${NOUN[dimension]}. Type it like ${example}.`,
+    };
+  }
+  if (negative && dimension !== "altitude" && dimension !== "temperature") {
+    return { ok: false, message: `${capital(NOUN[dimension])} cannot be below zero.` };
+  }
+  let si = 0;
+  let first: Unit | undefined;
+  let assumed = false;
+  let previousFactor = Infinity;
+  for (const [i, part] of parts.entries()) {
+    let unit: Unit | undefined;
+    if (part.word === "") {
+      if (parts.length > 1) {
+        return { ok: false, message: `Say which unit each number in “${trimmed}” is in, like ${example}.` };
+      }
+      unit = unitBySymbol(dimension, DEFAULT_UNIT[dimension][system]);
+      assumed = true;
+    } else {
+      unit = unitFor(part.word, dimension);
+    }
+    if (!unit) return { ok: false, message: wrongUnit(part.word, dimension, example) };
+    if (i > 0 && (unit.factor >= previousFactor || unit.offset !== undefined)) {
+      return { ok: false, message: `“${trimmed}” does not read as one amount. Type it like ${example}.` };
+    }
+    previousFactor = unit.factor;
+    first ??= unit;
+    si += toSi(negative ? -part.value : part.value, unit);
+  }
+  return { ok: true, si, unit: first!, assumed };
+}
+
+function wrongUnit(word: string, dimension: Dimension, example: string): string {
+  const other = UNITS.find((u) => u.aliases.includes(word));
+  if (other)
+    return `“${word}” measures ${NOUN[other.dimension]}; this is ${NOUN[dimension]}, like ${example}.`;
+  return `“${word}” is not a unit known here. Type it like ${example}.`;
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** A reading of the same digits in another unit that would be believable. */
+export interface LikelyReading {
+  si: number;
+  unit: Unit;
+}
+
+/**
+ * When a number makes no sense as read, the one other unit in which the same digits would: 76 typed where pounds
+ * of pressure are asked was most likely kPa.
+ * @param si the value as it was read, in the dimension's SI unit
+ * @param read the unit it was read in
+ * @param dimension what the field measures
+ * @param low smallest believable SI value
+ * @param high largest believable SI value
+ * @returns null when no unit, or more than one, would make it believable
+ */
+export function likelyReading(
+  si: number,
+  read: Unit,
+  dimension: Dimension,
+  low: number,
+  high: number,
+): LikelyReading | null {
+  const typed = (si - (read.offset ?? 0)) / read.factor;
+  const believable = UNITS.filter((u) => u.dimension === dimension && u.symbol !== read.symbol)
+    .map((unit) => ({ unit, si: toSi(typed, unit) }))
+    .filter((r) => r.si >= low && r.si <= high);
+  return believable.length === 1 ? believable[0]! : null;
+}

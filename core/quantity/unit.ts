@@ -1,0 +1,125 @@
+/** The two ways a household may read its figures. Storage is always SI. */
+export type UnitSystem = "us" | "metric";
+
+/** What is measured. Each dimension has one SI unit that values are kept in. */
+export type Dimension = "mass" | "length" | "altitude" | "gaugePressure" | "temperature" | "volume";
+
+export interface Unit {
+  /** symbol shown after a number */
+  symbol: string;
+  dimension: Dimension;
+  /** multiply by this, then add `offset`, to reach the dimension's SI unit */
+  factor: number;
+  offset?: number;
+  /** everything people write for it, lower case */
+  aliases: readonly string[];
+}
+
+/**
+ * Units understood when typed, by dimension. SI units kept: mass kg, length and altitude m, gauge pressure kPa,
+ * temperature °C, volume L.
+ *
+ * Source of the factors: the international pound (0.45359237 kg), foot (0.3048 m) and US gallon (231 in³),
+ * exact by definition; the pound-force per square inch follows from them and standard gravity (NIST SP 811, B.8).
+ */
+export const UNITS: readonly Unit[] = [
+  {
+    symbol: "kg",
+    dimension: "mass",
+    factor: 1,
+    aliases: ["kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"],
+  },
+  { symbol: "g", dimension: "mass", factor: 0.001, aliases: ["g", "gr", "gram", "grams"] },
+  { symbol: "lb", dimension: "mass", factor: 0.45359237, aliases: ["lb", "lbs", "pound", "pounds", "#"] },
+  { symbol: "oz", dimension: "mass", factor: 0.45359237 / 16, aliases: ["oz", "ounce", "ounces"] },
+  { symbol: "m", dimension: "length", factor: 1, aliases: ["m", "meter", "meters", "metre", "metres"] },
+  { symbol: "cm", dimension: "length", factor: 0.01, aliases: ["cm"] },
+  { symbol: "mm", dimension: "length", factor: 0.001, aliases: ["mm"] },
+  { symbol: "in", dimension: "length", factor: 0.0254, aliases: ["in", "inch", "inches", '"', "″", "”"] },
+  { symbol: "ft", dimension: "length", factor: 0.3048, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
+  { symbol: "m", dimension: "altitude", factor: 1, aliases: ["m", "meter", "meters", "metre", "metres"] },
+  { symbol: "ft", dimension: "altitude", factor: 0.3048, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
+  { symbol: "kPa", dimension: "gaugePressure", factor: 1, aliases: ["kpa", "kilopascal", "kilopascals"] },
+  { symbol: "bar", dimension: "gaugePressure", factor: 100, aliases: ["bar"] },
+  {
+    symbol: "lb",
+    dimension: "gaugePressure",
+    factor: 6.894757293168361,
+    aliases: ["psi", "psig", "lb", "lbs", "pound", "pounds", "#"],
+  },
+  { symbol: "°C", dimension: "temperature", factor: 1, aliases: ["c", "°c", "celsius"] },
+  {
+    symbol: "°F",
+    dimension: "temperature",
+    factor: 5 / 9,
+    offset: (-32 * 5) / 9,
+    aliases: ["f", "°f", "fahrenheit"],
+  },
+  { symbol: "L", dimension: "volume", factor: 1, aliases: ["l", "liter", "liters", "litre", "litres"] },
+  { symbol: "ml", dimension: "volume", factor: 0.001, aliases: ["ml", "cc"] },
+  { symbol: "qt", dimension: "volume", factor: 0.946352946, aliases: ["qt", "qts", "quart", "quarts"] },
+  { symbol: "pt", dimension: "volume", factor: 0.473176473, aliases: ["pt", "pts", "pint", "pints"] },
+  { symbol: "cup", dimension: "volume", factor: 0.2365882365, aliases: ["cup", "cups"] },
+  {
+    symbol: "tbsp",
+    dimension: "volume",
+    factor: 0.01478676478125,
+    aliases: ["tbsp", "tablespoon", "tablespoons"],
+  },
+  { symbol: "tsp", dimension: "volume", factor: 0.00492892159375, aliases: ["tsp", "teaspoon", "teaspoons"] },
+];
+
+/** The unit a bare number is read in, by dimension and household system. */
+export const DEFAULT_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
+  mass: { us: "lb", metric: "kg" },
+  length: { us: "in", metric: "mm" },
+  altitude: { us: "ft", metric: "m" },
+  gaugePressure: { us: "lb", metric: "kPa" },
+  temperature: { us: "°F", metric: "°C" },
+  volume: { us: "qt", metric: "L" },
+};
+
+/** The unit of a dimension with this symbol. @throws RangeError when there is none */
+export function unitBySymbol(dimension: Dimension, symbol: string): Unit {
+  const unit = UNITS.find((u) => u.dimension === dimension && u.symbol === symbol);
+  if (!unit) throw new RangeError(`no unit ${symbol} for ${dimension}`);
+  return unit;
+}
+
+/** A value in `unit` expressed in the SI unit of its dimension. */
+export function toSi(value: number, unit: Unit): number {
+  return value * unit.factor + (unit.offset ?? 0);
+}
+
+/** An SI value expressed in `unit`. */
+export function fromSi(si: number, unit: Unit): number {
+  return (si - (unit.offset ?? 0)) / unit.factor;
+}
+
+/** Gauge pressure, kPa, of a reading in pounds per square inch. */
+export function kPaFromPsi(psi: number): number {
+  return toSi(psi, unitBySymbol("gaugePressure", "lb"));
+}
+
+/** Pounds per square inch of a gauge pressure in kPa. */
+export function psiFromKPa(kPa: number): number {
+  return fromSi(kPa, unitBySymbol("gaugePressure", "lb"));
+}
+
+/**
+ * Feet of an altitude in metres, to a millionth of a foot, so that a band edge typed in metres (304.8 m) lands
+ * on the edge and not a rounding error past it.
+ */
+export function ftFromM(m: number): number {
+  return Math.round((m / 0.3048) * 1e6) / 1e6;
+}
+
+/** Metres of an altitude in feet. */
+export function mFromFt(ft: number): number {
+  return ft * 0.3048;
+}
+
+/** Fahrenheit of a temperature in °C. */
+export function fFromC(c: number): number {
+  return (c * 9) / 5 + 32;
+}

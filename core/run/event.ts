@@ -1,0 +1,106 @@
+/** What can happen to a run. Instants are ms since 1970 UTC. */
+export type RunEventType =
+  | "heat-on"
+  | "steam-steady"
+  | "steam-faltered"
+  | "weight-on"
+  | "reading"
+  | "at-target"
+  | "below-target"
+  | "too-high"
+  | "weight-rocking"
+  | "weight-quiet"
+  | "heat-off"
+  | "pressure-zero"
+  | "lock-down"
+  | "weight-off"
+  | "lid-off"
+  | "unloaded"
+  | "checked"
+  | "abort"
+  | "note"
+  | "handover"
+  | "correction";
+
+export const RUN_EVENT_TYPES: readonly RunEventType[] = [
+  "heat-on",
+  "steam-steady",
+  "steam-faltered",
+  "weight-on",
+  "reading",
+  "at-target",
+  "below-target",
+  "too-high",
+  "weight-rocking",
+  "weight-quiet",
+  "heat-off",
+  "pressure-zero",
+  "lock-down",
+  "weight-off",
+  "lid-off",
+  "unloaded",
+  "checked",
+  "abort",
+  "note",
+  "handover",
+  "correction",
+];
+
+export interface RunEvent {
+  /** idempotency key, made where the event was born; the same id twice is one event */
+  id: string;
+  /** when it happened, ms since 1970 UTC */
+  at: number;
+  /** order among events of the same instant */
+  seq: number;
+  type: RunEventType;
+  /** readings only: gauge pressure as read on the face, kPa */
+  gaugeKPa?: number;
+  /** readings only: temperature inside, °C; recorded, never decides */
+  tempC?: number;
+  /** corrections only: the event that did not happen as written */
+  corrects?: string;
+  /** name of whoever did or saw it */
+  by?: string;
+  /** reason, note, or who takes over */
+  text?: string;
+}
+
+/** What a run is held to, fixed when it begins. Pressures are on the face of this canner's gauge, kPa. */
+export interface RunPlan {
+  /** minutes at pressure without a break */
+  minutes: number;
+  /** at or above this is at target */
+  floorKPa: number;
+  /** the canner's own limit */
+  safeMaxKPa: number;
+  /** which regulator decides: a quiet weight is below target only when the weight governs */
+  governs: "dial" | "weighted";
+  ventMinutes: number;
+  /** own rule of quart fish: lighting the burner to the end of venting takes at least this */
+  minBurnerToVentEndMinutes: number | null;
+  /** a longer time without a look is unwatched, seconds */
+  unwatchedLimitS: number;
+  /** minutes with the weight off before the lid */
+  settleMinutes: number;
+  /** hours untouched before seals are checked */
+  restHours: number;
+}
+
+/**
+ * Events in the order they count: by instant, then sequence, then id; one of each id; without those a later
+ * correction strikes out. A correction that is itself corrected strikes out nothing.
+ */
+export function effectiveEvents(events: readonly RunEvent[]): RunEvent[] {
+  const sorted = [...events].sort(
+    (a, b) => a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
+  );
+  const once = new Map<string, RunEvent>();
+  for (const event of sorted) if (!once.has(event.id)) once.set(event.id, event);
+  const struck = new Set<string>();
+  // A correction is made after what it corrects is known, so the newest are read first.
+  for (const event of [...once.values()].reverse()) {
+    if (event.type === "correction" && event.corrects && !struck.has(event.id)) struck.add(event.corrects);
+  }
+  return [...once.values()].filter((e) => !struck.has(e.id) && e.type !== "correction");
+}

@@ -1,0 +1,98 @@
+import { formatDuration } from "../quantity/index.ts";
+import { type RunEventType } from "./event.ts";
+import { type RunView } from "./fold.ts";
+
+/** What a person may say next at the stove, in the order of the work; the first is the usual one. */
+export function possibleNext(view: RunView): RunEventType[] {
+  switch (view.phase) {
+    case "warming":
+      return view.burnerLitAt === null ? ["heat-on", "steam-steady"] : ["steam-steady", "heat-off"];
+    case "venting":
+      if (view.vent.doneAt !== null) return ["weight-on", "heat-off"];
+      return view.vent.steadySince === null ? ["steam-steady", "heat-off"] : ["steam-faltered", "heat-off"];
+    case "pressurising":
+      return [
+        "at-target",
+        "weight-rocking",
+        "reading",
+        "too-high",
+        "below-target",
+        "weight-quiet",
+        "heat-off",
+      ];
+    case "processing":
+      return view.completedAt !== null
+        ? ["heat-off", "reading", "at-target", "weight-rocking", "too-high"]
+        : ["at-target", "weight-rocking", "below-target", "weight-quiet", "too-high", "reading", "heat-off"];
+    case "cooling": {
+      const signs: RunEventType[] = [];
+      if (view.zeroAt === null) signs.push("pressure-zero");
+      if (view.lockDownAt === null) signs.push("lock-down");
+      if (signs.length === 0) signs.push("weight-off");
+      if (view.completedAt === null) signs.push("heat-on");
+      return [...signs, "reading"];
+    }
+    case "settling":
+      return ["lid-off"];
+    case "unloading":
+      return ["unloaded"];
+    case "resting":
+      return ["checked"];
+    default:
+      return [];
+  }
+}
+
+/**
+ * Why something may not be said at the stove now; null when it may.
+ *
+ * The fold accounts for anything that does arrive. This is the guard in front of it, so that a slip of the finger
+ * does not become a record.
+ */
+export function whyNot(view: RunView, type: RunEventType): string | null {
+  if (["note", "handover", "correction"].includes(type)) return null;
+  if (type === "abort") {
+    return ["resting", "checked", "aborted"].includes(view.phase)
+      ? "This run is over and cannot be given up any more."
+      : null;
+  }
+  if (type === "reading")
+    return view.phase === "checked" || view.phase === "aborted" ? "This run is over." : null;
+  if (type === "weight-on" && view.phase === "venting" && view.vent.doneAt === null) {
+    if (view.ventDueAt === null)
+      return "Steam is not steady. Wait until it is; the venting clock goes on from where it stopped.";
+    return `Not yet: ${formatDuration((view.ventDueAt - view.now) / 1000)} of steady steam to go before the weight goes on.`;
+  }
+  if (
+    type === "weight-off" &&
+    view.phase === "cooling" &&
+    (view.zeroAt === null || view.lockDownAt === null)
+  ) {
+    const missing = [
+      view.zeroAt === null ? "the gauge reads zero" : "",
+      view.lockDownAt === null ? "the lock has dropped" : "",
+    ];
+    return `Leave the weight on until ${missing.filter(Boolean).join(" and ")}.`;
+  }
+  if (type === "lid-off" && view.phase === "settling" && view.now < view.lidAt!) {
+    return `Leave the lid for ${formatDuration((view.lidAt! - view.now) / 1000)} more.`;
+  }
+  if (type === "checked" && view.phase === "resting" && view.now < view.checkAt!) {
+    return `The jars rest ${formatDuration((view.checkAt! - view.now) / 1000)} more before anyone presses a lid.`;
+  }
+  if (possibleNext(view).includes(type)) return null;
+  return `That does not fit: the run is ${PHASE_WORDS[view.phase]}.`;
+}
+
+const PHASE_WORDS: Record<RunView["phase"], string> = {
+  warming: "warming up",
+  venting: "venting",
+  pressurising: "coming up to pressure",
+  processing: "at pressure",
+  cooling: "cooling down",
+  settling: "standing with the weight off",
+  unloading: "being unloaded",
+  resting: "resting on the towel",
+  checked: "checked and done",
+  aborted: "given up",
+};

@@ -1,0 +1,109 @@
+export type RunPhase =
+  | "warming"
+  | "venting"
+  | "pressurising"
+  | "processing"
+  | "cooling"
+  | "settling"
+  | "unloading"
+  | "resting"
+  | "checked"
+  | "aborted";
+
+/** One unbroken stretch at pressure. */
+export interface Attempt {
+  startedAt: number;
+  /** last look that was at target */
+  lastAtTarget: number;
+  endedAt: number | null;
+  /** why it ended short: absent for one that is running or served its time */
+  endedBy?: "below-target" | "heat-off" | "abort";
+  /** the reading that ended it, kPa on the face, when there was one */
+  endedAtKPa?: number;
+}
+
+/** Something that departs from the schedule. It stays with the run whatever happens later. */
+export interface Deviation {
+  kind:
+    | "below-target"
+    | "unwatched"
+    | "over-pressure"
+    | "weight-on-early"
+    | "ended-early"
+    | "weight-off-early"
+    | "lid-off-early"
+    | "out-of-place"
+    | "aborted";
+  at: number;
+  /** unwatched time: when it ended */
+  until?: number;
+  /** readings: kPa on the face */
+  gaugeKPa?: number;
+  text?: string;
+}
+
+/** Everything that is known of a run from its events up to some instant. */
+export interface RunState {
+  phase: RunPhase;
+  phaseSince: number;
+  burnerLitAt: number | null;
+  vent: {
+    /** steady steam added up, ms, up to `steadySince` */
+    steadyMs: number;
+    /** steady now, since this instant */
+    steadySince: number | null;
+    /** the full time was reached at this instant */
+    doneAt: number | null;
+  };
+  attempts: Attempt[];
+  /** how often the full time began anew after a first attempt did not serve it */
+  restarts: number;
+  /** when the full time at pressure was served; null until then */
+  completedAt: number | null;
+  outcome: "under-way" | "processed" | "not-processed";
+  heatOffAt: number | null;
+  zeroAt: number | null;
+  lockDownAt: number | null;
+  weightOffAt: number | null;
+  lidOffAt: number | null;
+  unloadedAt: number | null;
+  checkedAt: number | null;
+  lastReading: { at: number; gaugeKPa: number } | null;
+  /** last reading or tap that told of pressure */
+  lastLookAt: number | null;
+  overPressure: boolean;
+  atTheStove: string | null;
+  deviations: Deviation[];
+}
+
+/** A run nobody has touched yet. @param createdAt ms since 1970 UTC */
+export function newRunState(createdAt: number): RunState {
+  return {
+    phase: "warming",
+    phaseSince: createdAt,
+    burnerLitAt: null,
+    vent: { steadyMs: 0, steadySince: null, doneAt: null },
+    attempts: [],
+    restarts: 0,
+    completedAt: null,
+    outcome: "under-way",
+    heatOffAt: null,
+    zeroAt: null,
+    lockDownAt: null,
+    weightOffAt: null,
+    lidOffAt: null,
+    unloadedAt: null,
+    checkedAt: null,
+    lastReading: null,
+    lastLookAt: null,
+    overPressure: false,
+    atTheStove: null,
+    deviations: [],
+  };
+}
+
+/** The attempt that is running or served its time; null when there is none. */
+export function currentAttempt(state: RunState): Attempt | null {
+  const last = state.attempts.at(-1);
+  return last && last.endedBy === undefined ? last : null;
+}

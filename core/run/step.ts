@@ -1,0 +1,254 @@
+import { type RunEvent, type RunPlan } from "./event.ts";
+import { currentAttempt, type Deviation, type RunState } from "./state.ts";
+
+const MINUTE = 60_000;
+
+/** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */
+export const ZERO_KPA = 1;
+
+/**
+ * Brings the clocks of a state up to an instant with nothing happening in between: venting fills up, the process
+ * time is served. Changes `state`.
+ */
+export function elapse(state: RunState, plan: RunPlan, now: number): void {
+  const { vent } = state;
+  if (state.phase === "venting" && vent.steadySince !== null && vent.doneAt === null) {
+    const due = ventDueAt(state, plan);
+    if (due !== null && now >= due) vent.doneAt = due;
+  }
+  const attempt = currentAttempt(state);
+  if (state.phase === "processing" && attempt && state.completedAt === null) {
+    const finish = attempt.startedAt + plan.minutes * MINUTE;
+    if (now >= finish) {
+      noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, finish);
+      state.completedAt = finish;
+      state.outcome = "processed";
+    }
+  }
+}
+
+/** When venting will be done if steam stays steady; null while it is not. */
+export function ventDueAt(state: RunState, plan: RunPlan): number | null {
+  const { vent } = state;
+  if (vent.doneAt !== null) return vent.doneAt;
+  if (vent.steadySince === null) return null;
+  const byClock = vent.steadySince + Math.max(0, plan.ventMinutes * MINUTE - vent.steadyMs);
+  if (plan.minBurnerToVentEndMinutes === null || state.burnerLitAt === null) return byClock;
+  return Math.max(byClock, state.burnerLitAt + plan.minBurnerToVentEndMinutes * MINUTE);
+}
+
+/** Applies one event, in order, to a state. Changes `state`. Total: any event in any phase is accounted for. */
+export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
+  elapse(state, plan, event.at);
+  if (event.type === "note") return;
+  if (event.type === "handover") {
+    state.atTheStove = event.text ?? null;
+    return;
+  }
+  if (event.by) state.atTheStove ??= event.by;
+  if (event.type === "abort") return abort(state, event);
+  if (state.phase === "aborted" || state.phase === "checked") return outOfPlace(state, event);
+  switch (event.type) {
+    case "heat-on":
+      return heatOn(state, event);
+    case "steam-steady":
+      return steamSteady(state, event);
+    case "steam-faltered":
+      return steamFaltered(state, event);
+    case "weight-on":
+      return weightOn(state, event);
+    case "reading":
+    case "at-target":
+    case "below-target":
+    case "too-high":
+    case "weight-rocking":
+    case "weight-quiet":
+      return look(state, plan, event);
+    case "heat-off":
+      return heatOff(state, event);
+    case "pressure-zero":
+    case "lock-down":
+      return sign(state, event);
+    case "weight-off":
+      return weightOff(state, event);
+    case "lid-off":
+      return lidOff(state, plan, event);
+    case "unloaded":
+      if (state.phase !== "unloading") return outOfPlace(state, event);
+      state.unloadedAt = event.at;
+      return enter(state, "resting", event.at);
+    case "checked":
+      if (state.phase !== "resting") return outOfPlace(state, event);
+      state.checkedAt = event.at;
+      return enter(state, "checked", event.at);
+  }
+}
+
+function enter(state: RunState, phase: RunState["phase"], at: number): void {
+  state.phase = phase;
+  state.phaseSince = at;
+}
+
+function deviate(state: RunState, deviation: Deviation): void {
+  state.deviations.push(deviation);
+}
+
+function outOfPlace(state: RunState, event: RunEvent): void {
+  deviate(state, { kind: "out-of-place", at: event.at, text: event.type });
+}
+
+function abort(state: RunState, event: RunEvent): void {
+  if (state.phase === "aborted" || state.phase === "resting" || state.phase === "checked")
+    return outOfPlace(state, event);
+  endAttempt(state, event, "abort");
+  state.outcome = "not-processed";
+  deviate(state, { kind: "aborted", at: event.at, text: event.text });
+  enter(state, "aborted", event.at);
+}
+
+function heatOn(state: RunState, event: RunEvent): void {
+  if (state.phase === "warming") {
+    state.burnerLitAt ??= event.at;
+    return;
+  }
+  // Heat back on after the run was given up before its time: everything begins again, venting too.
+  if (state.phase === "cooling" && state.completedAt === null && state.weightOffAt === null) {
+    state.burnerLitAt = event.at;
+    state.vent = { steadyMs: 0, steadySince: null, doneAt: null };
+    state.outcome = "under-way";
+    state.heatOffAt = state.zeroAt = state.lockDownAt = null;
+    return enter(state, "warming", event.at);
+  }
+  outOfPlace(state, event);
+}
+
+function steamSteady(state: RunState, event: RunEvent): void {
+  if (state.phase !== "warming" && state.phase !== "venting") return outOfPlace(state, event);
+  // Steam cannot come from a cold burner: when lighting it was not tapped, it was lit by now at the latest.
+  state.burnerLitAt ??= event.at;
+  if (state.phase === "warming") enter(state, "venting", event.at);
+  state.vent.steadySince ??= event.at;
+}
+
+function steamFaltered(state: RunState, event: RunEvent): void {
+  if (state.phase !== "venting") return outOfPlace(state, event);
+  if (state.vent.steadySince === null || state.vent.doneAt !== null) return;
+  state.vent.steadyMs += event.at - state.vent.steadySince;
+  state.vent.steadySince = null;
+}
+
+function weightOn(state: RunState, event: RunEvent): void {
+  if (state.phase === "pressurising" || state.phase === "processing") return;
+  if (state.phase !== "venting") return outOfPlace(state, event);
+  if (state.vent.doneAt === null) {
+    // Air is still inside: the run stays at venting, and the clock of steady steam stops until it is off again.
+    deviate(state, { kind: "weight-on-early", at: event.at });
+    return steamFaltered(state, event);
+  }
+  enter(state, "pressurising", event.at);
+}
+
+type Look = "at" | "below" | "none";
+
+function reads(plan: RunPlan, event: RunEvent): Look {
+  switch (event.type) {
+    case "reading":
+      if (event.gaugeKPa === undefined) return "none";
+      return event.gaugeKPa >= plan.floorKPa ? "at" : "below";
+    case "at-target":
+    case "too-high":
+      return "at";
+    case "below-target":
+      return "below";
+    case "weight-rocking":
+      // A weight that rocks at its setting is at or above the floor when it governs or was set above the dial's.
+      return "at";
+    case "weight-quiet":
+      return plan.governs === "weighted" ? "below" : "none";
+    default:
+      return "none";
+  }
+}
+
+function look(state: RunState, plan: RunPlan, event: RunEvent): void {
+  if (event.gaugeKPa !== undefined) {
+    state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
+    const over = event.gaugeKPa >= plan.safeMaxKPa;
+    if (over && !state.overPressure)
+      deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
+    state.overPressure = over;
+    if (event.gaugeKPa <= ZERO_KPA && state.phase === "cooling") state.zeroAt ??= event.at;
+  } else if (event.type === "too-high") {
+    if (!state.overPressure) deviate(state, { kind: "over-pressure", at: event.at });
+    state.overPressure = true;
+  } else if (event.type !== "weight-quiet") {
+    state.overPressure = false;
+  }
+  const seen = reads(plan, event);
+  if (seen === "none") return;
+  if (state.phase === "processing" && state.completedAt === null) {
+    const attempt = currentAttempt(state)!;
+    noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
+    if (seen === "at") attempt.lastAtTarget = event.at;
+    else {
+      endAttempt(state, event, "below-target");
+      deviate(state, { kind: "below-target", at: event.at, gaugeKPa: event.gaugeKPa });
+      enter(state, "pressurising", event.at);
+    }
+  } else if (state.phase === "pressurising" && seen === "at") {
+    if (state.attempts.length > 0) state.restarts++;
+    state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null });
+    enter(state, "processing", event.at);
+  }
+  state.lastLookAt = event.at;
+}
+
+function noteUnwatched(state: RunState, plan: RunPlan, from: number, to: number): void {
+  if (to - from > plan.unwatchedLimitS * 1000) deviate(state, { kind: "unwatched", at: from, until: to });
+}
+
+function endAttempt(state: RunState, event: RunEvent, endedBy: "below-target" | "heat-off" | "abort"): void {
+  const attempt = currentAttempt(state);
+  if (!attempt || state.completedAt !== null) return;
+  attempt.endedAt = event.at;
+  attempt.endedBy = endedBy;
+  if (event.gaugeKPa !== undefined) attempt.endedAtKPa = event.gaugeKPa;
+}
+
+function heatOff(state: RunState, event: RunEvent): void {
+  if (!["warming", "venting", "pressurising", "processing"].includes(state.phase))
+    return outOfPlace(state, event);
+  state.heatOffAt = event.at;
+  if (state.completedAt === null) {
+    endAttempt(state, event, "heat-off");
+    state.outcome = "not-processed";
+    deviate(state, { kind: "ended-early", at: event.at });
+  } else {
+    const attempt = currentAttempt(state);
+    if (attempt) attempt.endedAt = event.at;
+  }
+  enter(state, "cooling", event.at);
+}
+
+function sign(state: RunState, event: RunEvent): void {
+  if (state.phase !== "cooling") return outOfPlace(state, event);
+  if (event.type === "pressure-zero") state.zeroAt ??= event.at;
+  else state.lockDownAt ??= event.at;
+}
+
+function weightOff(state: RunState, event: RunEvent): void {
+  if (state.phase === "venting" && state.vent.doneAt === null) return; // put on too early, and taken off again
+  if (state.phase !== "cooling") return outOfPlace(state, event);
+  if (state.zeroAt === null || state.lockDownAt === null)
+    deviate(state, { kind: "weight-off-early", at: event.at });
+  state.weightOffAt = event.at;
+  enter(state, "settling", event.at);
+}
+
+function lidOff(state: RunState, plan: RunPlan, event: RunEvent): void {
+  if (state.phase !== "settling") return outOfPlace(state, event);
+  if (event.at - state.weightOffAt! < plan.settleMinutes * MINUTE)
+    deviate(state, { kind: "lid-off-early", at: event.at });
+  state.lidOffAt = event.at;
+  enter(state, "unloading", event.at);
+}

@@ -1,0 +1,301 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { mFromFt } from "../quantity/index.ts";
+import {
+  PRODUCTS,
+  CONTAINERS,
+  REFUSALS,
+  dialStanding,
+  governingSchedule,
+  officeSchedule,
+  pressureTarget,
+  refusalFor,
+  takeSnapshot,
+  testedSchedule,
+  weightSettings,
+  type CannerGauges,
+  type LoadPack,
+} from "./index.ts";
+
+const NOW = Date.UTC(2026, 10, 20);
+const monthsAgo = (n: number) => Date.UTC(2026, 10 - n, 20);
+const dial = (errorPsi = 0, testedAt = monthsAgo(3)): CannerGauges => ({
+  dial: { errorPsi, testedAt },
+  weightPiecesPsi: [],
+});
+const weight: CannerGauges = { dial: null, weightPiecesPsi: [5, 5, 5] };
+const both = (errorPsi = 0): CannerGauges => ({
+  dial: { errorPsi, testedAt: monthsAgo(3) },
+  weightPiecesPsi: [5, 5, 5],
+});
+
+const pints: LoadPack = { product: "red-meat-pieces", pack: "raw", container: "jar-pint" };
+const quarts: LoadPack = { product: "red-meat-pieces", pack: "hot", container: "jar-quart" };
+const fish: LoadPack = { product: "fish", pack: "raw", container: "jar-pint" };
+const smoked: LoadPack = { product: "fish-smoked", pack: "raw", container: "jar-pint" };
+const can: LoadPack = { product: "can-fish", pack: "raw", container: "can-half-pound" };
+
+const govern = (packs: LoadPack[], gauges = dial(), ft = 500, quartsHeld: number | null = 21) =>
+  governingSchedule(packs, { gauges, quarts: quartsHeld }, mFromFt(ft), NOW);
+
+describe("a mixed load takes its longest time", () => {
+  test("meat and fish in pints: the fish's 100 minutes", () => {
+    expect(govern([pints, fish])).toMatchObject({ outcome: "tested", minutes: 100, governedBy: 1 });
+  });
+  test("pints and quarts of meat: the quart's 90 minutes", () => {
+    expect(govern([pints, quarts])).toMatchObject({ minutes: 90, governedBy: 1 });
+  });
+  test("broth beside meat takes the meat's 75", () => {
+    expect(govern([{ product: "broth", pack: "hot", container: "jar-pint" }, pints])).toMatchObject({
+      minutes: 75,
+    });
+  });
+  test("governing minutes are the largest of the packs' own, whatever the packs", () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            product: fc.constantFrom(...PRODUCTS),
+            pack: fc.constantFrom("raw" as const, "hot" as const),
+            container: fc.constantFrom(...CONTAINERS),
+          }),
+          { minLength: 1, maxLength: 6 },
+        ),
+        (packs) => {
+          const answer = govern(packs);
+          const own = packs.map((p) => testedSchedule({ ...p, gauge: "dial", altitudeM: 0 }));
+          if (answer.outcome === "tested") {
+            expect(answer.minutes).toBe(
+              Math.max(...own.map((s) => (s.outcome === "tested" ? s.minutes : NaN))),
+            );
+          } else expect(answer.reason.length).toBeGreaterThan(10);
+        },
+      ),
+      { numRuns: 500 },
+    ));
+});
+
+describe("loads that are refused", () => {
+  test("cans with jars", () =>
+    expect(govern([can, pints])).toMatchObject({
+      outcome: "none",
+      pack: null,
+      reason: expect.stringMatching(/no tested guidance/),
+    }));
+  test("smoked fish beside a hot pack", () =>
+    expect(govern([smoked, quarts])).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(/cool water/),
+    }));
+  test("smoked fish in a 12-quart canner, or one of unknown size", () => {
+    expect(govern([smoked], dial(), 500, 12)).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(/16- to 22-quart/),
+    });
+    expect(govern([smoked], dial(), 500, null)).toMatchObject({ outcome: "none" });
+    for (const size of [16, 22]) expect(govern([smoked], dial(), 500, size).outcome).toBe("tested");
+  });
+  test("a pack with no tested process is named", () => {
+    expect(govern([pints, { product: "tuna", pack: "raw", container: "jar-quart" }])).toMatchObject({
+      outcome: "none",
+      pack: 1,
+    });
+  });
+  test("an empty load", () => expect(govern([]).outcome).toBe("none"));
+});
+
+// USDA 2015 columns from memory; the error rule and the 2 lb limit are common practice, no source.
+describe("the number on the gauge", () => {
+  test("a dial reading 1 lb high at 3,200 ft needs 13 on its face", () => {
+    expect(govern([pints], dial(1), 3200)).toMatchObject({
+      target: { truePsi: 12, facePsi: 13, governs: "dial" },
+    });
+  });
+  test("a dial that reads low is never used to go lower", () => {
+    expect(govern([pints], dial(-1.5), 3200)).toMatchObject({ target: { facePsi: 12 } });
+  });
+  test("off by more than 2 lb is replaced, not corrected; exactly 2 is corrected", () => {
+    expect(govern([pints], dial(2.1))).toMatchObject({ outcome: "none", blockedBy: "gauge-replace" });
+    expect(govern([pints], dial(-2.1))).toMatchObject({ blockedBy: "gauge-replace" });
+    expect(govern([pints], dial(2))).toMatchObject({ target: { facePsi: 13 } });
+  });
+  test("weights 5+5+5 choose 15 above 1,000 ft and 10 below", () => {
+    expect(weightSettings([5, 5, 5])).toEqual([5, 10, 15]);
+    expect(govern([pints], weight, 1001)).toMatchObject({ target: { weightPsi: 15, governs: "weighted" } });
+    expect(govern([pints], weight, 1000)).toMatchObject({ target: { weightPsi: 10 } });
+  });
+  test("a canner with only a 15 lb weight uses it low down: more than the table is allowed", () => {
+    expect(govern([pints], { dial: null, weightPiecesPsi: [15] })).toMatchObject({
+      target: { weightPsi: 15, truePsi: 15 },
+    });
+  });
+  test("only a 10 lb weight above 1,000 ft is refused", () => {
+    expect(govern([pints], { dial: null, weightPiecesPsi: [5, 5] }, 1500)).toMatchObject({
+      blockedBy: "no-weight",
+    });
+  });
+  test("with a dial and a weight the higher target is held, with the reason", () => {
+    const high = govern([pints], both(1), 2300);
+    expect(high).toMatchObject({ target: { governs: "weighted", truePsi: 15, facePsi: 16, weightPsi: 15 } });
+    expect(high.outcome === "tested" && high.target.why.join(" ")).toMatch(/Either may govern/);
+    expect(govern([pints], both(), 500)).toMatchObject({
+      target: { governs: "dial", truePsi: 11, weightPsi: 15 },
+    });
+  });
+  test("a weight of 10 that would blow before the dial's 11 governs by its rocking", () => {
+    expect(govern([pints], { ...both(), weightPiecesPsi: [5, 5] }, 500)).toMatchObject({
+      target: { governs: "weighted", truePsi: 10 },
+    });
+  });
+  test("a dial off by more than 2 lb beside a weight is not read at all", () => {
+    expect(govern([pints], { ...both(), dial: { errorPsi: 3, testedAt: monthsAgo(1) } }, 2300)).toMatchObject(
+      {
+        target: { governs: "weighted", facePsi: 15 },
+      },
+    );
+  });
+  test("above 8,000 ft a dial alone has no target, a weight has 15", () => {
+    expect(govern([pints], dial(), 9000).outcome).toBe("none");
+    expect(govern([pints], both(), 9000)).toMatchObject({ target: { truePsi: 15 } });
+  });
+  test("neither gauge nor weight", () => {
+    expect(govern([pints], { dial: null, weightPiecesPsi: [] })).toMatchObject({ outcome: "none" });
+  });
+  test("the face never asks for less true pressure than the table, for any gauge error and altitude", () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: -2, max: 2, noNaN: true }),
+        fc.integer({ min: 0, max: 8000 }),
+        fc.boolean(),
+        (error, ft, withWeight) => {
+          const answer = govern([pints], withWeight ? both(error) : dial(error), ft);
+          const table = testedSchedule({ ...pints, gauge: "dial", altitudeM: mFromFt(ft) });
+          if (answer.outcome === "none" || table.outcome === "none") throw new Error("expected a schedule");
+          expect(answer.target.facePsi - error).toBeGreaterThanOrEqual(table.pressurePsi - 1e-9);
+        },
+      ),
+    ));
+});
+
+describe("a gauge's yearly test", () => {
+  test("due the same date a year on", () => {
+    expect(dialStanding(dial(0, monthsAgo(12)), NOW)).toBe("sound");
+    expect(dialStanding(dial(0, monthsAgo(12) - 1), NOW)).toBe("overdue");
+    expect(dialStanding({ dial: { errorPsi: null, testedAt: null }, weightPiecesPsi: [] }, NOW)).toBe(
+      "untested",
+    );
+    expect(dialStanding(weight, NOW)).toBe("none");
+  });
+  test("overdue blocks a dial, unless a reason is signed or a weight governs", () => {
+    const old = dial(0, monthsAgo(13));
+    expect(pressureTarget(11, 10, old, NOW)).toMatchObject({ ok: false, blockedBy: "gauge-overdue" });
+    expect(pressureTarget(11, 10, old, NOW, true)).toMatchObject({ ok: true, facePsi: 11 });
+    expect(pressureTarget(11, 10, { ...old, weightPiecesPsi: [5, 5] }, NOW)).toMatchObject({
+      ok: true,
+      governs: "weighted",
+    });
+  });
+  test("a signature does not lift a gauge that must be replaced", () => {
+    expect(pressureTarget(11, 10, dial(3), NOW, true)).toMatchObject({
+      ok: false,
+      blockedBy: "gauge-replace",
+    });
+  });
+});
+
+describe("an extension office's schedule for cans", () => {
+  const given = {
+    product: "can-fish",
+    container: "can-half-pound",
+    gauge: "weighted",
+    altitudeM: mFromFt(2300),
+    minutes: 95,
+    pressurePsi: 15,
+    office: "Valley office",
+    givenOn: "2026-09-01",
+  } as const;
+  test("governs a load by the gauge it was given for, with the gauge's error added", () => {
+    const theirs = officeSchedule(given);
+    if (theirs.outcome === "none") throw new Error(theirs.reason);
+    const load = [{ ...can, given: theirs }];
+    expect(govern(load, weight, 2300)).toMatchObject({
+      minutes: 95,
+      target: { governs: "weighted", weightPsi: 15 },
+    });
+    expect(govern(load, dial(), 2300)).toMatchObject({ outcome: "none", blockedBy: "no-gauge" });
+    const dialled = [{ ...can, given: { ...theirs, gauge: "dial" as const, pressurePsi: 12 } }];
+    expect(govern(dialled, dial(1), 2300)).toMatchObject({ target: { governs: "dial", facePsi: 13 } });
+    expect(govern(dialled, weight, 2300)).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(/given for a dial/),
+    });
+    expect(govern([can], weight, 2300)).toMatchObject({ outcome: "none", pack: 0 });
+  });
+  test("is taken in and shown as theirs", () => {
+    expect(officeSchedule(given)).toMatchObject({
+      outcome: "tested",
+      minutes: 95,
+      source: { name: "Valley office", fromMemory: false },
+    });
+  });
+  test.each([
+    [{ altitudeM: 0 }, /nothing may be typed over/],
+    [{ minutes: 80 }, /never needs less/],
+    [{ pressurePsi: 9 }, /never needs less/],
+    [{ office: " " }, /which office/],
+    [{ product: "fish-smoked", container: "jar-pint" }, /Only fish or game in cans/],
+  ] as const)("is refused with %o", (change, reason) => {
+    expect(officeSchedule({ ...given, ...change } as never)).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(reason),
+    });
+  });
+});
+
+describe("the snapshot", () => {
+  test("keeps its figures when what it was made from changes, and cannot be written to", () => {
+    const governing = govern([pints]);
+    if (governing.outcome === "none") throw new Error(governing.reason);
+    const snapshot = takeSnapshot(governing, 152.4, NOW);
+    governing.minutes = 1;
+    governing.each[0]!.source.name = "nobody";
+    expect(snapshot.governing.minutes).toBe(75);
+    expect(snapshot.governing.each[0]!.source.name).toMatch(/^USDA/);
+    expect(() => ((snapshot.governing as { minutes: number }).minutes = 5)).toThrow(TypeError);
+    expect(snapshot.edition).toMatch(/^\d{4}-\d{2}$/);
+  });
+});
+
+// The list of section “Do not can” of the process tables.
+describe("what may not be canned", () => {
+  test.each([
+    "gravy",
+    "flour",
+    "starch",
+    "noodles",
+    "rice",
+    "barley",
+    "bread",
+    "dairy",
+    "butter",
+    "stuffing",
+    "pate",
+    "fatty",
+    "jerky",
+    "eggs",
+    "half-gallon",
+    "boiling-water",
+    "steam-kettle",
+    "oven",
+    "dishwasher",
+    "multi-cooker",
+    "part-filled",
+    "reused-lid",
+  ])("%s: a reason, something to do instead, and a source", (key) => {
+    const refusal = refusalFor(key)!;
+    expect(refusal.reason).toMatch(/\.$/);
+    expect(refusal.instead.length).toBeGreaterThan(0);
+    expect(refusal.source.name.length).toBeGreaterThan(5);
+  });
+  test("and nothing else is on the list", () => expect(REFUSALS).toHaveLength(22));
+});

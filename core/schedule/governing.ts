@@ -1,0 +1,158 @@
+import { formatDecimal } from "../quantity/index.ts";
+import { isCan, type ContainerKey } from "./container.ts";
+import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget } from "./gauge.ts";
+import { testedSchedule, type NoSchedule, type TestedSchedule } from "./lookup.ts";
+import { CAN_BAND, bandFor } from "./pressure.ts";
+import { type Condition } from "./rules.ts";
+import { type PackMethod, type ProductKey } from "./table.ts";
+
+export interface LoadPack {
+  product: ProductKey;
+  pack: PackMethod;
+  container: ContainerKey;
+  /** a schedule an extension office gave for it; stands in place of the table's row */
+  given?: TestedSchedule;
+}
+
+/** A filled pack as a load sees it: by its own row of the table, or by the office's schedule it was packed by. */
+export function loadPackOf(schedule: TestedSchedule): LoadPack {
+  const { product, pack, container, fromOffice } = schedule;
+  return { product, pack, container, ...(fromOffice ? { given: schedule } : {}) };
+}
+
+export interface LoadCanner {
+  gauges: CannerGauges;
+  /** size it is sold by, quarts; null when not known */
+  quarts: number | null;
+}
+
+/** The one schedule a whole load is processed by. */
+export interface GoverningSchedule {
+  outcome: "tested";
+  /** the longest time of the load */
+  minutes: number;
+  /** which pack's time that is; index into the packs asked for */
+  governedBy: number;
+  target: PressureTarget;
+  ventMinutes: number;
+  conditions: Condition[];
+  /** each pack's own schedule, in the order asked for */
+  each: TestedSchedule[];
+  why: string[];
+}
+
+/** A load that cannot be run. */
+export interface NoGoverning extends NoSchedule {
+  /** the pack it is about; null when it is the canner or the mixture */
+  pack: number | null;
+  /** set when the pressure cannot be trusted; a signed reason may lift only `gauge-overdue` */
+  blockedBy?: NoTarget["blockedBy"];
+}
+
+/**
+ * Governing schedule of everything that goes through one canner together.
+ *
+ * The longest time governs and every own rule of every pack holds. Refused: an empty load; any pack with no tested
+ * process; cans with jars (no tested guidance); smoked fish beside anything preheated, or in a canner outside 16 to
+ * 22 quarts; a gauge that cannot be trusted.
+ * @param now instant it is asked for, ms since 1970 UTC, for the gauge's test
+ */
+export function governingSchedule(
+  packs: readonly LoadPack[],
+  canner: LoadCanner,
+  altitudeM: number,
+  now: number,
+  signedOverdue = false,
+): GoverningSchedule | NoGoverning {
+  if (packs.length === 0)
+    return refuse(null, "Nothing is in this load yet.", ["Put at least one pack in it."]);
+  const cans = packs.some((p) => isCan(p.container));
+  if (cans && packs.some((p) => !isCan(p.container))) {
+    return refuse(null, "Cans and jars may not share a run: there is no tested guidance for the mixture.", [
+      "Run the cans as one load and the jars as another.",
+    ]);
+  }
+  // Either column will do to learn the minutes; the pressure comes from both, below.
+  const gauge = canner.gauges.weightPiecesPsi.length > 0 ? "weighted" : "dial";
+  const each: TestedSchedule[] = [];
+  for (const [i, pack] of packs.entries()) {
+    const answer = pack.given ?? testedSchedule({ ...pack, gauge, altitudeM });
+    if (answer.outcome === "none") return { ...answer, pack: i };
+    each.push(answer);
+  }
+  const conditions = uniqueConditions(each);
+  for (const condition of conditions) {
+    const blocked = cannerRefusal(condition, canner);
+    if (blocked) return blocked;
+  }
+  if (conditions.some((c) => c.coolWaterQuarts !== undefined) && packs.some((p) => p.pack === "hot")) {
+    return refuse(
+      null,
+      "Smoked fish goes into cool water that is not preheated, so nothing packed hot may share its run.",
+      ["Run the smoked fish as a load of its own."],
+    );
+  }
+  const band = givenColumns(each) ?? (cans ? CAN_BAND : bandFor(altitudeM));
+  const target = pressureTarget(band.dialPsi, band.weightedPsi, canner.gauges, now, signedOverdue);
+  if (!target.ok) return { ...refuse(null, target.reason, target.instead), blockedBy: target.blockedBy };
+  const minutes = Math.max(...each.map((s) => s.minutes));
+  const governedBy = each.findIndex((s) => s.minutes === minutes);
+  const why = [...target.why];
+  if (each.some((s) => s.minutes !== minutes)) {
+    why.unshift(
+      `Times differ in this load; the longest, ${formatDecimal(minutes)} minutes, governs all of it.`,
+    );
+  }
+  return {
+    outcome: "tested",
+    minutes,
+    governedBy,
+    target,
+    ventMinutes: Math.max(...each.map((s) => s.ventMinutes)),
+    conditions,
+    each,
+    why,
+  };
+}
+
+/** The pressures extension offices gave, by gauge, when any did: the highest of each, null where none was given. */
+function givenColumns(
+  each: readonly TestedSchedule[],
+): { dialPsi: number | null; weightedPsi: number | null } | null {
+  const given = each.filter((s) => s.fromOffice);
+  if (given.length === 0) return null;
+  const highest = (gauge: "dial" | "weighted") => {
+    const psi = given.filter((s) => s.gauge === gauge).map((s) => s.pressurePsi);
+    return psi.length ? Math.max(...psi) : null;
+  };
+  return { dialPsi: highest("dial"), weightedPsi: highest("weighted") };
+}
+
+function refuse(pack: number | null, reason: string, instead: string[]): NoGoverning {
+  return { outcome: "none", pack, reason, instead };
+}
+
+function uniqueConditions(each: TestedSchedule[]): Condition[] {
+  const byKey = new Map(each.flatMap((s) => s.conditions).map((c) => [c.key, c]));
+  return [...byKey.values()];
+}
+
+function cannerRefusal(condition: Condition, canner: LoadCanner): NoGoverning | null {
+  if (!condition.cannerQuarts) return null;
+  const [low, high] = condition.cannerQuarts;
+  if (canner.quarts === null) {
+    return refuse(
+      null,
+      `Smoked fish needs a ${low}- to ${high}-quart canner, and this canner's size is not written down.`,
+      ["Enter the canner's size in the Shed."],
+    );
+  }
+  if (canner.quarts < low || canner.quarts > high) {
+    return refuse(
+      null,
+      `Smoked fish is tested only in a ${low}- to ${high}-quart canner; this one holds ${canner.quarts} quarts.`,
+      [`Use a ${low}- to ${high}-quart canner.`, "Freeze it."],
+    );
+  }
+  return null;
+}

@@ -1,0 +1,42 @@
+import { ftFromM } from "../quantity/index.ts";
+import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
+
+/** The kind of regulator the pressure is read from. */
+export type GaugeKind = "dial" | "weighted";
+
+/** One altitude band for jars. Pounds are read on the gauge, psi. */
+export interface AltitudeBand {
+  /** the band ends here, feet, this foot included; Infinity for the last */
+  toFt: number;
+  dialPsi: number | null;
+  weightedPsi: number;
+}
+
+export const JAR_BANDS: readonly AltitudeBand[] = [
+  { toFt: 1000, dialPsi: 11, weightedPsi: 10 },
+  { toFt: 2000, dialPsi: 11, weightedPsi: 15 },
+  { toFt: 4000, dialPsi: 12, weightedPsi: 15 },
+  { toFt: 6000, dialPsi: 13, weightedPsi: 15 },
+  { toFt: 8000, dialPsi: 14, weightedPsi: 15 },
+  { toFt: Infinity, dialPsi: null, weightedPsi: 15 },
+];
+
+export const JAR_BANDS_SOURCE: Source = usda2015(
+  "Guide 5, process times tables, canner pressure by altitude",
+);
+
+/** Cans have one band only. */
+export const CAN_BAND = { toFt: 1000, dialPsi: 11, weightedPsi: 10, source: COMMON_PRACTICE } as const;
+
+/** Altitudes accepted anywhere in the product: from below the lowest shore to above the highest town. */
+export const ALTITUDE_RANGE_M = { low: -457.2, high: 5181.6 } as const;
+
+/**
+ * The band an altitude falls in. At or below sea level is the first band; a fraction of a foot past a band's end
+ * is the next one.
+ * @param altitudeM metres above sea level
+ */
+export function bandFor(altitudeM: number): AltitudeBand {
+  const ft = ftFromM(altitudeM);
+  return JAR_BANDS.find((band) => ft <= band.toFt)!;
+}

@@ -1,0 +1,32 @@
+import { type GoverningSchedule } from "./governing.ts";
+import { TABLE_EDITION } from "./source.ts";
+
+/** What was decided, frozen at the moment of deciding, so that a later edition of the tables changes no record. */
+export interface ScheduleSnapshot {
+  readonly edition: string;
+  /** ms since 1970 UTC */
+  readonly decidedAt: number;
+  readonly altitudeM: number;
+  readonly governing: GoverningSchedule;
+}
+
+/**
+ * An immutable copy of a governing schedule with the table's edition, the altitude and the instant. Later changes
+ * to the argument do not reach it, and writing to it throws.
+ */
+export function takeSnapshot(
+  governing: GoverningSchedule,
+  altitudeM: number,
+  decidedAt: number,
+): ScheduleSnapshot {
+  const copy = JSON.parse(JSON.stringify(governing)) as GoverningSchedule;
+  return deepFreeze({ edition: TABLE_EDITION, decidedAt, altitudeM, governing: copy });
+}
+
+function deepFreeze<T>(value: T): T {
+  if (typeof value === "object" && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const inner of Object.values(value)) deepFreeze(inner);
+  }
+  return value;
+}

@@ -1,0 +1,26 @@
+/** Where a figure comes from, carried by everything that is decided from it. */
+export interface Source {
+  /** what the figure is printed or taught in */
+  name: string;
+  /** where in it */
+  locator: string;
+  /** written down here without the printed copy at hand; compare before relying on it */
+  fromMemory: boolean;
+}
+
+const USDA = "USDA Complete Guide to Home Canning, Agriculture Information Bulletin 539, revised 2015";
+
+/** The published guide, at a locator. Nobody has yet compared these figures with a printed copy. */
+export function usda2015(locator: string): Source {
+  return { name: USDA, locator, fromMemory: true };
+}
+
+/** Widely taught, with no published source to name. */
+export const COMMON_PRACTICE: Source = {
+  name: "Common practice",
+  locator: "no published source",
+  fromMemory: false,
+};
+
+/** Which edition of these tables decided a record; written into every snapshot. */
+export const TABLE_EDITION = "2026-11";

@@ -1,0 +1,1 @@
+export { bestBy, boilMinutes, eatingOrder } from "./life.ts";

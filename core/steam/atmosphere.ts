@@ -1,0 +1,18 @@
+/** Sea-level pressure of the standard atmosphere, Pa (U.S. Standard Atmosphere, 1976, table 2). */
+export const SEA_LEVEL_PA = 101_325;
+
+/**
+ * Atmospheric pressure at a height in the troposphere.
+ *
+ * Source: U.S. Standard Atmosphere, 1976 (NOAA-S/T 76-1562), equation 33a with the constant lapse of the lowest
+ * layer (6.5 K/km from 288.15 K).
+ * @param altitudeM geopotential height above sea level, m, −5 000 to 11 000
+ * @returns absolute pressure, Pa
+ * @throws RangeError outside that range
+ */
+export function atmosphericPressurePa(altitudeM: number): number {
+  if (!(altitudeM >= -5000 && altitudeM <= 11_000)) {
+    throw new RangeError(`altitude must lie between −5,000 and 11,000 m, got ${altitudeM}`);
+  }
+  return SEA_LEVEL_PA * (1 - 2.25577e-5 * altitudeM) ** 5.25588;
+}

@@ -1,0 +1,34 @@
+import { atmosphericPressurePa } from "./atmosphere.ts";
+import { saturationTemperatureK } from "./saturation.ts";
+
+/** What the inside of a vented canner is like at a gauge reading. */
+export interface CannerSteam {
+  atmosphericKPa: number;
+  /** atmosphere plus gauge */
+  absoluteKPa: number;
+  /** the part of the absolute pressure that is steam */
+  steamKPa: number;
+  tempC: number;
+}
+
+/**
+ * Temperature in a canner at a true gauge pressure, some altitude, and some air left behind.
+ *
+ * Air holds up the gauge without heating: by Dalton's law the steam's own pressure is (1 − air) of the total and
+ * the temperature is that of saturated steam at it. Sources: U.S. Standard Atmosphere 1976; IAPWS R7-97(2012);
+ * Dalton's law.
+ * @param altitudeM height above sea level, m, −5 000 to 11 000
+ * @param gaugeKPa true gauge pressure, kPa, ≥ 0
+ * @param airFraction mole fraction of air left, 0 ≤ x < 1
+ * @throws RangeError outside those ranges
+ */
+export function cannerSteam(altitudeM: number, gaugeKPa: number, airFraction = 0): CannerSteam {
+  if (!(gaugeKPa >= 0)) throw new RangeError(`gauge pressure must be 0 kPa or more, got ${gaugeKPa}`);
+  if (!(airFraction >= 0 && airFraction < 1)) {
+    throw new RangeError(`air fraction must be at least 0 and below 1, got ${airFraction}`);
+  }
+  const atmosphericKPa = atmosphericPressurePa(altitudeM) / 1000;
+  const absoluteKPa = atmosphericKPa + gaugeKPa;
+  const steamKPa = absoluteKPa * (1 - airFraction);
+  return { atmosphericKPa, absoluteKPa, steamKPa, tempC: saturationTemperatureK(steamKPa / 1000) - 273.15 };
+}

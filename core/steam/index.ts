@@ -1,0 +1,3 @@
+export { SEA_LEVEL_PA, atmosphericPressurePa } from "./atmosphere.ts";
+export { saturationPressureMPa, saturationTemperatureK } from "./saturation.ts";
+export { cannerSteam, type CannerSteam } from "./canner.ts";

@@ -1,0 +1,1 @@
+export { directShares, harvestShares, type Flow, type Shares } from "./share.ts";

@@ -1,0 +1,61 @@
+/** One flow of weight from a source to what was made of it. Ids are of harvests, lots, packs or containers. */
+export interface Flow {
+  from: string;
+  to: string;
+  /** weight that went this way, kg, > 0 */
+  massKg: number;
+}
+
+/** Share of each source in each node: `to → from → fraction`, the fractions into one node adding up to 1. */
+export type Shares = Map<string, Map<string, number>>;
+
+/** Fraction of each node that came straight from each of its sources, by weight. */
+export function directShares(flows: readonly Flow[]): Shares {
+  const shares: Shares = new Map();
+  for (const { from, to, massKg } of flows) {
+    if (!(massKg > 0)) throw new RangeError(`a flow carries more than 0 kg, got ${massKg}`);
+    const into = shares.get(to) ?? new Map<string, number>();
+    into.set(from, (into.get(from) ?? 0) + massKg);
+    shares.set(to, into);
+  }
+  for (const into of shares.values()) {
+    const total = [...into.values()].reduce((a, b) => a + b, 0);
+    for (const [from, mass] of into) into.set(from, mass / total);
+  }
+  return shares;
+}
+
+/**
+ * Share of every harvest in a node, through any history of splits and merges.
+ *
+ * A harvest is whatever nothing flows into. Every source is taken to be evenly mixed, so a part of a lot has the
+ * lot's own shares. The shares add up to 1.
+ * @param flows all flows among the node's ancestors; a flow into an ancestor of itself is refused
+ * @returns harvest id → fraction
+ * @throws RangeError when flows run in a circle
+ */
+export function harvestShares(node: string, flows: readonly Flow[]): Map<string, number> {
+  const direct = directShares(flows);
+  const known = new Map<string, Map<string, number>>();
+  const open = new Set<string>();
+  const visit = (id: string): Map<string, number> => {
+    const done = known.get(id);
+    if (done) return done;
+    if (open.has(id)) throw new RangeError(`flows run in a circle through ${id}`);
+    open.add(id);
+    const into = direct.get(id);
+    const result = new Map<string, number>();
+    if (!into) result.set(id, 1);
+    else {
+      for (const [from, fraction] of into) {
+        for (const [harvest, share] of visit(from)) {
+          result.set(harvest, (result.get(harvest) ?? 0) + fraction * share);
+        }
+      }
+    }
+    open.delete(id);
+    known.set(id, result);
+    return result;
+  };
+  return visit(node);
+}
