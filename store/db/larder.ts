@@ -1,0 +1,66 @@
+import Database from "better-sqlite3";
+import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
+import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { join, resolve } from "node:path";
+import * as schema from "../schema/index.ts";
+
+/** An open larder: its database, and the clock everything in it is stamped by. */
+export interface Larder {
+  db: BetterSQLite3Database<typeof schema>;
+  sqlite: Database.Database;
+  /** ms since 1970 UTC */
+  now(): number;
+  close(): void;
+}
+
+const MIGRATIONS = resolve("store/migrations");
+
+/**
+ * Opens the larder in a folder, making it when there is none, and brings it to the newest schema.
+ *
+ * WAL with synchronous FULL: what was acknowledged survives a power cut. Before a migration touches a larder that
+ * already holds something, a copy is put in `backups/` beside it.
+ * @param folder data folder; `:memory:` for a larder that is gone when closed
+ * @param now the clock, ms since 1970 UTC
+ */
+export function openLarder(folder: string, now: () => number = Date.now, migrations = MIGRATIONS): Larder {
+  const inMemory = folder === ":memory:";
+  if (!inMemory) mkdirSync(folder, { recursive: true });
+  const path = inMemory ? ":memory:" : join(folder, "larder.db");
+  const existed = !inMemory && existsSync(path);
+  const sqlite = new Database(path);
+  sqlite.pragma("journal_mode = WAL");
+  sqlite.pragma("synchronous = FULL");
+  sqlite.pragma("busy_timeout = 5000");
+  const db = drizzle(sqlite, { schema });
+  if (existed && pendingMigrations(sqlite, migrations) > 0) backUp(sqlite, join(folder, "backups"), now());
+  // A table that is rebuilt must not trip over rows that point at it while it is away.
+  sqlite.pragma("foreign_keys = OFF");
+  migrate(db, { migrationsFolder: migrations });
+  sqlite.pragma("foreign_keys = ON");
+  const broken = sqlite.pragma("foreign_key_check") as unknown[];
+  if (broken.length > 0)
+    throw new Error(`${broken.length} rows of the larder point at nothing; restore the newest backup`);
+  return { db, sqlite, now, close: () => sqlite.close() };
+}
+
+/** How many migrations of the folder this database has not had. */
+function pendingMigrations(sqlite: Database.Database, folder: string): number {
+  const journal = JSON.parse(readFileSync(join(folder, "meta/_journal.json"), "utf8")) as {
+    entries: unknown[];
+  };
+  const table = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
+  const applied = table
+    ? (sqlite.prepare("select count(*) as n from __drizzle_migrations").get() as { n: number }).n
+    : 0;
+  return journal.entries.length - applied;
+}
+
+/** Writes a complete copy of the database, named by the instant. @returns its path */
+export function backUp(sqlite: Database.Database, folder: string, at: number): string {
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, `larder-${new Date(at).toISOString().replaceAll(":", "")}.db`);
+  sqlite.prepare("vacuum into ?").run(path);
+  return path;
+}

@@ -1,0 +1,18 @@
+/**
+ * A write that the rules of the work do not allow. Nothing was saved. `fields` names each field of the form with a
+ * sentence for the person; `""` is about the whole.
+ */
+export class Refused extends Error {
+  constructor(
+    readonly fields: Record<string, string>,
+    readonly status: 404 | 409 | 422 = 422,
+  ) {
+    super(Object.values(fields).join(" "));
+    this.name = "Refused";
+  }
+}
+
+/** A refusal about the whole form. */
+export function refuse(message: string, status: 404 | 409 | 422 = 422): never {
+  throw new Refused({ "": message }, status);
+}

@@ -1,0 +1,87 @@
+import { asc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, Refused, type Larder, type Write } from "#store/db";
+import { household, person } from "../schema/index.ts";
+
+export type Household = typeof household.$inferSelect;
+export type Person = typeof person.$inferSelect;
+
+/** The household; null before the first visit is done. */
+export function getHousehold(larder: Larder): Household | null {
+  return larder.db.select().from(household).get() ?? null;
+}
+
+export interface HouseholdInput {
+  name: string;
+  altitudeM: number;
+  units: "us" | "metric";
+  zone: string;
+  gauge: "dial" | "weighted";
+}
+
+/** First visit: the household and its first person. Doing it twice is refused. */
+export function setUpHousehold(
+  larder: Larder,
+  write: Write,
+  input: HouseholdInput & { personName: string },
+): { personId: string } {
+  return once(larder, write, "household.setUp", () => {
+    if (getHousehold(larder)) throw new Refused({ "": "This larder is already set up." }, 409);
+    checkZone(input.zone);
+    const { personName, ...rest } = input;
+    larder.db
+      .insert(household)
+      .values({ id: 1, createdAt: larder.now(), ...rest })
+      .run();
+    const personId = uuid();
+    larder.db.insert(person).values({ id: personId, name: personName, createdAt: larder.now() }).run();
+    return { result: { personId }, note: { kind: "household", id: "1", detail: input } };
+  });
+}
+
+export interface HouseholdHabits {
+  unwatchedLimitS: number;
+  restHours: number;
+  marginKPa: number;
+}
+
+/** Changes the household's figures and habits. Runs and packs already made keep their own snapshot. */
+export function changeHousehold(
+  larder: Larder,
+  write: Write,
+  input: Partial<HouseholdInput & HouseholdHabits>,
+): void {
+  once(larder, write, "household.change", () => {
+    if (input.zone) checkZone(input.zone);
+    larder.db.update(household).set(input).where(eq(household.id, 1)).run();
+    return { result: null, note: { kind: "household", id: "1", detail: input } };
+  });
+}
+
+function checkZone(zone: string): void {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: zone });
+  } catch {
+    throw new Refused({ zone: `“${zone}” is not a time zone known here. Write it like America/Denver.` });
+  }
+}
+
+export function listPeople(larder: Larder): Person[] {
+  return larder.db.select().from(person).orderBy(asc(person.createdAt)).all();
+}
+
+/** Adds a person by name; the same name twice is the same person. */
+export function addPerson(larder: Larder, write: Write, name: string): { id: string } {
+  return once(larder, write, "person.add", () => {
+    const known = larder.db.select().from(person).where(eq(person.name, name)).get();
+    const id = known?.id ?? uuid();
+    if (!known) larder.db.insert(person).values({ id, name, createdAt: larder.now() }).run();
+    return { result: { id }, note: { kind: "person", id, detail: { name } } };
+  });
+}
+
+/** Name of a person; empty when nobody is named. */
+export function personName(larder: Larder, id: string | null): string {
+  if (!id) return "";
+  return larder.db.select().from(person).where(eq(person.id, id)).get()?.name ?? "";
+}

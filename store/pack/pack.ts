@@ -1,0 +1,222 @@
+import { v7 as uuid } from "uuid";
+import { issueCode, once, Refused, refuse, type Larder, type Write } from "#store/db";
+import { SCALE_SLACK_KG } from "#core/lot";
+import { LIQUIDS, mostSaltTsp, type Liquid } from "#core/pack";
+import { formatMass } from "#core/quantity";
+import {
+  isCan,
+  officeSchedule,
+  productName,
+  testedSchedule,
+  type ContainerKey,
+  type Mouth,
+  type OfficeSchedule,
+  type PackMethod,
+  type ProductKey,
+  type TestedSchedule,
+} from "#core/schedule";
+import { getHousehold } from "#store/household";
+import { getLot } from "#store/lot";
+import { container, pack, packLot } from "../schema/index.ts";
+
+export interface Pack {
+  id: string;
+  code: string;
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  liquid: Liquid;
+  saltTspEach: number;
+  schedule: TestedSchedule;
+  reusedLids: boolean;
+  madeAt: number;
+  byName: string | null;
+  runId: string | null;
+  count: number;
+  massKg: number;
+  lots: { id: string; code: string; part: string; massKg: number }[];
+  species: string[];
+}
+
+const PACKS = `
+  select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.salt_tsp_each as saltTspEach, k.schedule,
+    k.reused_lids as reusedLids, k.made_at as madeAt, p.name as byName, k.run_id as runId,
+    (select count(*) from container c where c.pack_id = k.id) as count,
+    (select sum(mass_kg) from pack_lot where pack_id = k.id) as massKg,
+    (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
+       from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lots,
+    (select json_group_array(distinct h.species) from pack_lot x join lot_flow f on f.to_lot = x.lot_id
+       join harvest h on h.id = f.from_harvest where x.pack_id = k.id) as species
+  from pack k left join person p on p.id = k.by_id`;
+
+type Raw = Omit<Pack, "schedule" | "lots" | "species" | "reusedLids"> & {
+  schedule: string;
+  lots: string;
+  species: string;
+  reusedLids: number;
+};
+const fromRaw = (raw: Raw): Pack => ({
+  ...raw,
+  schedule: JSON.parse(raw.schedule),
+  lots: JSON.parse(raw.lots),
+  species: JSON.parse(raw.species),
+  reusedLids: raw.reusedLids === 1,
+});
+
+/** Packs filled and not yet in a canner, oldest first. */
+export function packsWaiting(larder: Larder): Pack[] {
+  return (larder.sqlite.prepare(`${PACKS} where k.run_id is null order by k.made_at`).all() as Raw[]).map(
+    fromRaw,
+  );
+}
+
+export function packsOfRun(larder: Larder, runId: string): Pack[] {
+  return (larder.sqlite.prepare(`${PACKS} where k.run_id = ? order by k.made_at`).all(runId) as Raw[]).map(
+    fromRaw,
+  );
+}
+
+export function getPack(larder: Larder, id: string): Pack {
+  const raw = larder.sqlite.prepare(`${PACKS} where k.id = ?`).get(id) as Raw | undefined;
+  return raw ? fromRaw(raw) : refuse("There is no such pack.", 404);
+}
+
+/** Codes of a pack's containers in the order they were filled. */
+export function containersOfPack(
+  larder: Larder,
+  packId: string,
+): { id: string; code: string; number: number }[] {
+  return larder.sqlite
+    .prepare("select id, code, number from container where pack_id = ? order by number")
+    .all(packId) as {
+    id: string;
+    code: string;
+    number: number;
+  }[];
+}
+
+/** Weight per container of earlier packs alike, kg, newest first. */
+export function recordedFills(
+  larder: Larder,
+  product: ProductKey,
+  method: PackMethod,
+  kind: ContainerKey,
+): number[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select (select sum(mass_kg) from pack_lot where pack_id = k.id) / (select count(*) from container where pack_id = k.id) as kg
+       from pack k where product = ? and method = ? and container = ? order by made_at desc limit 20`,
+    )
+    .all(product, method, kind) as { kg: number }[];
+  return rows.map((r) => r.kg);
+}
+
+export interface PackInput {
+  lotId: string;
+  massKg: number;
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  count: number;
+  liquid: Liquid;
+  saltTspEach: number;
+  reusedLids: boolean;
+  /** what an extension office gave for these cans, where the tables have no row; null otherwise */
+  office?: Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge"> | null;
+}
+
+/**
+ * Fills containers from a lot and numbers them. Refused, with nothing saved: a lot on hold, more than the lot holds,
+ * no tested process, more salt than flavour.
+ */
+export function makePack(larder: Larder, write: Write, input: PackInput): { id: string; code: string } {
+  return once(larder, write, "pack.make", () => {
+    const home = getHousehold(larder)!;
+    const lot = getLot(larder, input.lotId);
+    if (lot.holds.length > 0) {
+      throw new Refused(
+        {
+          lotId: `Lot ${lot.code} is on hold (${lot.holds.join("; ")}). It can be packed when someone lifts the hold.`,
+        },
+        409,
+      );
+    }
+    if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
+      throw new Refused({
+        massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,
+      });
+    }
+    if (!(input.count >= 1 && input.count <= 200))
+      throw new Refused({ count: "Fill from 1 to 200 containers at a time." });
+    if (!(LIQUIDS as readonly string[]).includes(input.liquid))
+      throw new Refused({ liquid: "Choose one of the liquids." });
+    const most = mostSaltTsp(input.container);
+    if (!(input.saltTspEach >= 0 && input.saltTspEach <= most)) {
+      throw new Refused({ salt: `Salt is for flavour: at most ${most} tsp in one of these.` });
+    }
+    const schedule = schedulable(input, home.altitudeM);
+    const id = uuid();
+    const code = issueCode(larder, "pack", id);
+    larder.db
+      .insert(pack)
+      .values({
+        id,
+        code,
+        product: input.product,
+        method: input.method,
+        container: input.container,
+        mouth: isCan(input.container) ? null : input.mouth,
+        liquid: input.liquid,
+        saltTspEach: input.saltTspEach,
+        schedule,
+        reusedLids: input.reusedLids ? 1 : 0,
+        madeAt: larder.now(),
+        byId: write.byId,
+      })
+      .run();
+    larder.db
+      .insert(packLot)
+      .values({ packId: id, lotId: lot.id, massKg: Math.min(input.massKg, lot.leftKg) })
+      .run();
+    for (let number = 1; number <= input.count; number++) {
+      const containerId = uuid();
+      larder.db
+        .insert(container)
+        .values({ id: containerId, code: issueCode(larder, "container", containerId), packId: id, number })
+        .run();
+    }
+    return { result: { id, code }, note: { kind: "pack", id, detail: input } };
+  });
+}
+
+/** The table's schedule for a pack at this altitude, or the office's; the canner decides the pressure later. */
+function schedulable(input: PackInput, altitudeM: number): TestedSchedule {
+  const { product, method, container: kind, office } = input;
+  const answer = office
+    ? officeSchedule({ ...office, product, container: kind, altitudeM })
+    : testedSchedule({ product, pack: method, container: kind, gauge: "weighted", altitudeM });
+  if (answer.outcome === "tested") return answer;
+  const field = office ? "officeMinutes" : "container";
+  throw new Refused({
+    [field]: `No tested process for ${productName(product).toLowerCase()} like this. ${answer.reason} ${answer.instead.join(" ")}`,
+  });
+}
+
+/** Takes apart a pack that has not been in a canner: its meat goes back to its lot. */
+export function unpack(larder: Larder, write: Write, packId: string): void {
+  once(larder, write, "pack.unpack", () => {
+    const known = getPack(larder, packId);
+    if (known.runId) refuse("This pack has been in a canner and cannot be taken apart.", 409);
+    for (const c of containersOfPack(larder, packId)) {
+      larder.sqlite.prepare("delete from container where id = ?").run(c.id);
+    }
+    larder.sqlite.prepare("delete from pack_lot where pack_id = ?").run(packId);
+    larder.sqlite.prepare("delete from pack where id = ?").run(packId);
+    return {
+      result: null,
+      note: { kind: "pack", id: packId, detail: { code: known.code, count: known.count } },
+    };
+  });
+}

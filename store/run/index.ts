@@ -1,0 +1,2 @@
+export * from "./run.ts";
+export * from "./event.ts";

@@ -1,0 +1,219 @@
+import { desc, eq, isNull, or } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { kPaFromPsi } from "#core/quantity";
+import { runAt, type RunEvent, type RunPlan, type RunView } from "#core/run";
+import {
+  governingSchedule,
+  loadPackOf,
+  takeSnapshot,
+  type GoverningSchedule,
+  type NoGoverning,
+} from "#core/schedule";
+import { getCanner, type Canner } from "#store/equipment";
+import { getHousehold } from "#store/household";
+import { getLot } from "#store/lot";
+import { packsOfRun, getPack, type Pack } from "#store/pack";
+import { unfitCans } from "#store/seam";
+import { canner, pack, run, runEvent } from "../schema/index.ts";
+
+export interface RunRecord {
+  id: string;
+  code: string;
+  cannerName: string;
+  /** size of the canner, quarts; null when not written down */
+  cannerQuarts: number | null;
+  plan: RunPlan;
+  schedule: (typeof run.$inferSelect)["schedule"];
+  openedAt: number;
+  endedAt: number | null;
+  zone: string;
+  gaugeSignedReason: string | null;
+  packs: Pack[];
+  events: RunEvent[];
+  view: RunView;
+}
+
+/** The schedule a load would have in a canner at this household's altitude, or why it has none. */
+export function governLoad(
+  larder: Larder,
+  packs: readonly Pack[],
+  canner: Canner,
+  signed: boolean,
+): GoverningSchedule | NoGoverning {
+  const home = getHousehold(larder)!;
+  return governingSchedule(
+    packs.map((p) => loadPackOf(p.schedule)),
+    { gauges: canner.gauges, quarts: canner.quarts },
+    home.altitudeM,
+    larder.now(),
+    signed,
+  );
+}
+
+export interface OpenInput {
+  cannerId: string;
+  packIds: string[];
+  /** why an overdue gauge is used all the same; null when it is not */
+  signedReason: string | null;
+}
+
+/** Puts packs into a canner as one load and opens its run, with the schedule frozen as it stands now. */
+export function openRun(larder: Larder, write: Write, input: OpenInput): { id: string; code: string } {
+  return once(larder, write, "run.open", () => {
+    const home = getHousehold(larder)!;
+    const chosen = getCanner(larder, input.cannerId);
+    const busy = activeRuns(larder).find((r) => r.cannerName === chosen.name && isInCanner(r.view));
+    if (busy)
+      throw new Refused({ cannerId: `${chosen.name} still holds run ${busy.code}. Unload it first.` }, 409);
+    const packs = input.packIds.map((id) => getPack(larder, id));
+    if (packs.some((p) => p.runId))
+      throw new Refused({ packIds: "One of these packs is already in a canner." }, 409);
+    for (const lot of packs.flatMap((p) => p.lots).map((l) => getLot(larder, l.id))) {
+      if (lot.holds.length)
+        throw new Refused({ packIds: `Lot ${lot.code} is on hold (${lot.holds.join("; ")}).` }, 409);
+    }
+    for (const p of packs) {
+      const unfit = unfitCans(larder, p.id);
+      if (unfit.length) {
+        throw new Refused(
+          {
+            packIds: `Can ${unfit.map((c) => c.code).join(", ")}: exhaust to 170 °F (77 °C) at the centre, seam it and accept the seam first.`,
+          },
+          409,
+        );
+      }
+    }
+    const signed = input.signedReason?.trim() || null;
+    if (signed && !write.byId) throw new Refused({ signedReason: "Say who signs." });
+    const governing = governLoad(larder, packs, chosen, signed !== null);
+    if (governing.outcome === "none") {
+      const field =
+        governing.blockedBy === "gauge-overdue"
+          ? "signedReason"
+          : governing.blockedBy
+            ? "cannerId"
+            : "packIds";
+      throw new Refused({ [field]: `${governing.reason} ${governing.instead.join(" ")}` });
+    }
+    const standing = chosen.gauges.dial && governing.target.governs === "dial";
+    const plan: RunPlan = {
+      minutes: governing.minutes,
+      floorKPa: kPaFromPsi(governing.target.facePsi),
+      safeMaxKPa: chosen.safeMaxKPa,
+      governs: governing.target.governs,
+      ventMinutes: governing.ventMinutes,
+      minBurnerToVentEndMinutes:
+        governing.conditions.find((c) => c.minBurnerToVentEndMinutes)?.minBurnerToVentEndMinutes ?? null,
+      unwatchedLimitS: home.unwatchedLimitS,
+      settleMinutes: 10,
+      restHours: home.restHours,
+    };
+    const id = uuid();
+    const code = issueCode(larder, "run", id);
+    larder.db
+      .insert(run)
+      .values({
+        id,
+        code,
+        cannerId: chosen.id,
+        plan,
+        schedule: takeSnapshot(governing, home.altitudeM, larder.now()),
+        openedAt: larder.now(),
+        openedBy: write.byId,
+        zone: home.zone,
+        gaugeSignedBy: signed && standing ? write.byId : null,
+        gaugeSignedReason: signed && standing ? signed : null,
+      })
+      .run();
+    for (const p of packs) larder.db.update(pack).set({ runId: id }).where(eq(pack.id, p.id)).run();
+    return { result: { id, code }, note: { kind: "run", id, detail: { ...input, plan } } };
+  });
+}
+
+/** Whether a run still occupies its canner. */
+export function isInCanner(view: RunView): boolean {
+  return !["resting", "checked", "aborted"].includes(view.phase);
+}
+
+/** Events of a run in order of arrival. */
+export function eventsOf(larder: Larder, runId: string): RunEvent[] {
+  return larder.db
+    .select()
+    .from(runEvent)
+    .where(eq(runEvent.runId, runId))
+    .orderBy(runEvent.seq)
+    .all()
+    .map((e) => ({
+      id: e.id,
+      at: e.at,
+      seq: e.seq,
+      type: e.type as RunEvent["type"],
+      ...(e.gaugeKPa === null ? {} : { gaugeKPa: e.gaugeKPa }),
+      ...(e.tempC === null ? {} : { tempC: e.tempC }),
+      ...(e.corrects === null ? {} : { corrects: e.corrects }),
+      ...(e.byName === null ? {} : { by: e.byName }),
+      ...(e.note === null ? {} : { text: e.note }),
+    }));
+}
+
+type Row = { run: typeof run.$inferSelect; name: string; quarts: number | null };
+
+const runRows = (larder: Larder) =>
+  larder.db
+    .select({ run, name: canner.name, quarts: canner.quarts })
+    .from(run)
+    .innerJoin(canner, eq(canner.id, run.cannerId));
+
+function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
+  const events = eventsOf(larder, row.id);
+  return {
+    id: row.id,
+    code: row.code,
+    cannerName: name,
+    cannerQuarts: quarts,
+    plan: row.plan,
+    schedule: row.schedule,
+    openedAt: row.openedAt,
+    endedAt: row.endedAt,
+    zone: row.zone,
+    gaugeSignedReason: row.gaugeSignedReason,
+    packs: packsOfRun(larder, row.id),
+    events,
+    view: runAt(row.plan, events, row.openedAt, larder.now()),
+  };
+}
+
+/** A run with its state at this moment, by id or by code. */
+export function getRun(larder: Larder, idOrCode: string): RunRecord {
+  const row = runRows(larder)
+    .where(or(eq(run.id, idOrCode), eq(run.code, idOrCode)))
+    .get();
+  return row ? assemble(larder, row) : refuse("There is no such run.", 404);
+}
+
+/** Runs neither checked nor given up, the one opened last first. */
+export function activeRuns(larder: Larder): RunRecord[] {
+  return runRows(larder)
+    .where(isNull(run.endedAt))
+    .orderBy(desc(run.openedAt))
+    .all()
+    .map((row) => assemble(larder, row));
+}
+
+export interface PastRun {
+  id: string;
+  code: string;
+  openedAt: number;
+  completedAt: number | null;
+}
+
+/** The newest runs that are over, newest first. */
+export function pastRuns(larder: Larder, limit = 20): PastRun[] {
+  return larder.sqlite
+    .prepare(
+      `select id, code, opened_at as openedAt, completed_at as completedAt from run
+       where ended_at is not null order by opened_at desc limit ?`,
+    )
+    .all(limit) as PastRun[];
+}

@@ -1,0 +1,67 @@
+import { sql } from "drizzle-orm";
+import { check, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+
+/** The one household of this larder: how it measures and how it likes its rules kept. */
+export const household = sqliteTable(
+  "household",
+  {
+    id: integer().primaryKey(),
+    name: text().notNull(),
+    altitudeM: real("altitude_m").notNull(),
+    units: text({ enum: ["us", "metric"] }).notNull(),
+    /** IANA zone in which its times are read */
+    zone: text().notNull(),
+    /** gauge of the first visit, offered as the usual one when asking */
+    gauge: text({ enum: ["dial", "weighted"] }).notNull(),
+    marginKPa: real("margin_kpa").notNull().default(0),
+    unwatchedLimitS: integer("unwatched_limit_s").notNull().default(900),
+    restHours: integer("rest_hours").notNull().default(12),
+    createdAt: integer("created_at").notNull(),
+  },
+  (t) => [
+    check("household_one", sql`${t.id} = 1`),
+    check("household_altitude", sql`${t.altitudeM} between -457.2 and 5181.6`),
+    check("household_units", sql`${t.units} in ('us', 'metric')`),
+    check("household_gauge", sql`${t.gauge} in ('dial', 'weighted')`),
+    check("household_margin", sql`${t.marginKPa} between 0 and 13.8`),
+    check("household_unwatched", sql`${t.unwatchedLimitS} between 60 and 3600`),
+    check("household_rest", sql`${t.restHours} between 12 and 48`),
+  ],
+);
+
+export const person = sqliteTable("person", {
+  id: text().primaryKey(),
+  name: text().notNull().unique(),
+  createdAt: integer("created_at").notNull(),
+});
+
+/** Who changed what, when. Appended, never edited. */
+export const audit = sqliteTable("audit", {
+  id: integer().primaryKey({ autoIncrement: true }),
+  at: integer().notNull(),
+  byId: text("by_id").references(() => person.id),
+  action: text().notNull(),
+  entityKind: text("entity_kind").notNull(),
+  entityId: text("entity_id").notNull(),
+  detail: text().notNull(),
+});
+
+/** One row for each write from a screen: the same key again is answered, not done again. */
+export const writeKey = sqliteTable("write_key", {
+  key: text().primaryKey(),
+  action: text().notNull(),
+  result: text().notNull(),
+  at: integer().notNull(),
+});
+
+/** Every code given out, and what it names. */
+export const codeRegister = sqliteTable(
+  "code_register",
+  {
+    code: text().primaryKey(),
+    number: integer().notNull().unique(),
+    kind: text({ enum: ["harvest", "lot", "pack", "container", "run"] }).notNull(),
+    entityId: text("entity_id").notNull().unique(),
+  },
+  (t) => [check("code_kind", sql`${t.kind} in ('harvest', 'lot', 'pack', 'container', 'run')`)],
+);

@@ -1,0 +1,60 @@
+import { sql } from "drizzle-orm";
+import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { type RunPlan } from "#core/run";
+import { type ScheduleSnapshot } from "#core/schedule";
+import { canner } from "./equipment.ts";
+import { person } from "./household.ts";
+
+/** One load going through one canner. What happened to it is in its events. */
+export const run = sqliteTable(
+  "run",
+  {
+    id: text().primaryKey(),
+    code: text().notNull().unique(),
+    cannerId: text("canner_id")
+      .notNull()
+      .references(() => canner.id),
+    plan: text({ mode: "json" }).$type<RunPlan>().notNull(),
+    schedule: text({ mode: "json" }).$type<ScheduleSnapshot>().notNull(),
+    openedAt: integer("opened_at").notNull(),
+    openedBy: text("opened_by").references(() => person.id),
+    zone: text().notNull(),
+    /** who signed for an overdue gauge, and why */
+    gaugeSignedBy: text("gauge_signed_by").references(() => person.id),
+    gaugeSignedReason: text("gauge_signed_reason"),
+    /** kept in step with the events: set when the run is checked or given up */
+    endedAt: integer("ended_at"),
+    /** kept in step with the events: when the full time was served */
+    completedAt: integer("completed_at"),
+  },
+  (t) => [
+    check("run_signed", sql`(${t.gaugeSignedBy} is null) = (${t.gaugeSignedReason} is null)`),
+    check("run_plan", sql`json_valid(${t.plan}) and json_valid(${t.schedule})`),
+    index("run_ended").on(t.endedAt),
+  ],
+);
+
+/** What happened to a run. Appended, never edited; `seq` is the order of arrival. */
+export const runEvent = sqliteTable(
+  "run_event",
+  {
+    seq: integer().primaryKey({ autoIncrement: true }),
+    /** made where the event was born: the same id twice is one event */
+    id: text().notNull().unique(),
+    runId: text("run_id")
+      .notNull()
+      .references(() => run.id),
+    at: integer().notNull(),
+    type: text().notNull(),
+    gaugeKPa: real("gauge_kpa"),
+    tempC: real("temp_c"),
+    corrects: text(),
+    byName: text("by_name"),
+    note: text(),
+    recordedAt: integer("recorded_at").notNull(),
+  },
+  (t) => [
+    index("run_event_run").on(t.runId, t.at),
+    check("run_event_gauge", sql`${t.gaugeKPa} is null or ${t.gaugeKPa} between -10 and 400`),
+  ],
+);

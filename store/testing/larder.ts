@@ -1,0 +1,129 @@
+import { v7 as uuid } from "uuid";
+import { addCanner, recordGaugeCheck } from "#store/equipment";
+import { recordHarvest } from "#store/harvest";
+import { setUpHousehold } from "#store/household";
+import { cutLot } from "#store/lot";
+import { makePack, type PackInput } from "#store/pack";
+import { openRun, tapRun, type Tap } from "#store/run";
+import { openLarder, type Larder } from "#store/db";
+
+/** A larder for tests: a clock that is set by hand, one household, one animal, one lot, one canner. */
+export interface TestLarder {
+  larder: Larder;
+  /** moves the clock on, minutes */
+  pass(minutes: number): void;
+  write(): { key: string; byId: string; byName: string };
+  harvestId: string;
+  lotId: string;
+  cannerId: string;
+}
+
+export const TEST_START = Date.UTC(2026, 10, 20, 9);
+
+export function testLarder(folder = ":memory:"): TestLarder {
+  let now = TEST_START;
+  const larder = openLarder(folder, () => now);
+  const { personId } = setUpHousehold(
+    larder,
+    { key: uuid(), byId: null },
+    { name: "Test", altitudeM: 701.04, units: "us", zone: "UTC", gauge: "dial", personName: "Ada" },
+  );
+  const write = () => ({ key: uuid(), byId: personId, byName: "Ada" });
+  const harvest = recordHarvest(
+    larder,
+    write(),
+    {
+      species: "wild-boar",
+      takenOn: "2026-11-18",
+      place: null,
+      tag: null,
+      count: 1,
+      weightKg: 40,
+      weightKind: "dressed",
+      note: null,
+      holdFor: null,
+    },
+    "2026-11-20",
+  );
+  const lot = cutLot(
+    larder,
+    write(),
+    {
+      harvestId: harvest.id,
+      part: "Shoulder",
+      form: "pieces",
+      inKg: 12,
+      outKg: 9,
+      trimKg: 2.9,
+      kept: "fridge",
+    },
+    "us",
+  );
+  const canner = addCanner(larder, write(), {
+    name: "Big canner",
+    quarts: 21,
+    hasDial: true,
+    weightPiecesPsi: [],
+    safeMaxKPa: 138,
+  });
+  recordGaugeCheck(larder, write(), { cannerId: canner.id, at: now, errorKPa: 0, note: null });
+  return {
+    larder,
+    pass: (minutes) => void (now += minutes * 60_000),
+    write,
+    harvestId: harvest.id,
+    lotId: lot.id,
+    cannerId: canner.id,
+  };
+}
+
+export function packPints(t: TestLarder, count = 4, over: Partial<PackInput> = {}) {
+  return makePack(t.larder, t.write(), {
+    lotId: t.lotId,
+    massKg: count * 0.5,
+    product: "red-meat-pieces",
+    method: "raw",
+    container: "jar-pint",
+    mouth: "regular",
+    count,
+    liquid: "none",
+    saltTspEach: 0.5,
+    reusedLids: false,
+    ...over,
+  });
+}
+
+export function openTestRun(t: TestLarder, packIds: string[], signedReason: string | null = null) {
+  return openRun(t.larder, t.write(), { cannerId: t.cannerId, packIds, signedReason });
+}
+
+export function tap(t: TestLarder, runId: string, type: Tap["type"], more: Partial<Tap> = {}) {
+  return tapRun(t.larder, runId, { id: uuid(), type, by: "Ada", ...more });
+}
+
+/** Brings a run from a cold burner to the towel, without a slip. */
+export function runToTowel(t: TestLarder, runId: string, minutes = 75): void {
+  const steps: [number, Tap["type"]][] = [
+    [12, "steam-steady"],
+    [10, "weight-on"],
+    [5, "at-target"],
+  ];
+  tap(t, runId, "heat-on");
+  for (const [wait, type] of steps) {
+    t.pass(wait);
+    tap(t, runId, type);
+  }
+  for (let m = 0; m < minutes; m += 10) {
+    t.pass(Math.min(10, minutes - m));
+    tap(t, runId, "at-target");
+  }
+  tap(t, runId, "heat-off");
+  t.pass(40);
+  tap(t, runId, "pressure-zero");
+  tap(t, runId, "lock-down");
+  tap(t, runId, "weight-off");
+  t.pass(10);
+  tap(t, runId, "lid-off");
+  t.pass(3);
+  tap(t, runId, "unloaded");
+}

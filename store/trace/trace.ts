@@ -1,0 +1,170 @@
+import { eq } from "drizzle-orm";
+import { directShares, harvestShares, type Flow } from "#core/trace";
+import { readCode } from "#core/code";
+import { refuse, type Larder } from "#store/db";
+import { codeRegister } from "../schema/index.ts";
+
+export type Kind = "harvest" | "lot" | "pack" | "run" | "container";
+
+export interface TraceNode {
+  code: string;
+  kind: Kind;
+  title: string;
+  /** when it was made or happened, ms since 1970 UTC */
+  at: number;
+  /** share of each harvest in it, by code, adding up to 1; empty for harvests and runs */
+  harvests: Record<string, number>;
+}
+
+export interface TraceEdge {
+  from: string;
+  to: string;
+  /** fraction of `to` that came from `from` */
+  share: number;
+}
+
+export interface Trace {
+  root: string;
+  nodes: TraceNode[];
+  edges: TraceEdge[];
+}
+
+export type FoundCode =
+  | { found: true; code: string; kind: Kind; id: string }
+  | { found: false; message: string; meant: string | null };
+
+/**
+ * What a code names. A code that does not read is answered with the one that was meant only where the check
+ * character, and what this larder holds, leave exactly one.
+ */
+export function findCode(larder: Larder, text: string): FoundCode {
+  const known = (code: string) =>
+    larder.db.select().from(codeRegister).where(eq(codeRegister.code, code)).get();
+  const reading = readCode(text);
+  if (reading.ok) {
+    const row = known(reading.code);
+    if (row) return { found: true, code: row.code, kind: row.kind, id: row.entityId };
+    return {
+      found: false,
+      message: `${reading.code} is a sound code, but nothing in this larder carries it.`,
+      meant: null,
+    };
+  }
+  const here = reading.candidates.filter((code) => known(code));
+  const meant = reading.meant
+    ? here.includes(reading.meant)
+      ? reading.meant
+      : null
+    : here.length === 1
+      ? here[0]!
+      : null;
+  return {
+    found: false,
+    message: meant ? `${reading.message} Most likely it was ${meant}.` : reading.message,
+    meant,
+  };
+}
+
+/** Edges of the family tree as ids: harvest and lot to lot, lot to pack, pack to container, run to container. */
+const FLOWS = `
+  select coalesce(from_harvest, from_lot) as source, to_lot as target, mass_kg as massKg from lot_flow
+  union all select lot_id, pack_id, mass_kg from pack_lot
+  union all select pack_id, id, 1.0 from container`;
+
+/** Everything that went into and came out of what a code names, as a graph with shares. */
+export function traceGraph(larder: Larder, kind: Kind, id: string): Trace {
+  const starts = kind === "run" ? packIdsOf(larder, id) : [id];
+  const up = reach(larder, starts, "up");
+  const down = reach(larder, starts, "down");
+  const ids = new Set([...up, ...down]);
+  const flows = flowsAmong(larder, ids);
+  const nodes = describe(larder, [...ids, ...(kind === "run" ? [id] : [])]);
+  const runIds = new Set(
+    [...nodes.values()].flatMap((n) => (n.runId && !nodes.has(n.runId) ? [n.runId] : [])),
+  );
+  for (const [runId, node] of describe(larder, [...runIds])) nodes.set(runId, node);
+  const direct = directShares(flows);
+  const edges: TraceEdge[] = [];
+  for (const [to, into] of direct) {
+    for (const [from, share] of into) {
+      const a = nodes.get(from);
+      const b = nodes.get(to);
+      if (a && b) edges.push({ from: a.code, to: b.code, share });
+    }
+  }
+  for (const [nodeId, node] of nodes) {
+    if (node.kind === "harvest" || node.kind === "run") continue;
+    for (const [harvestId, share] of harvestShares(
+      nodeId,
+      flowsAmong(larder, reach(larder, [nodeId], "up")),
+    )) {
+      const harvest = nodes.get(harvestId) ?? describe(larder, [harvestId]).get(harvestId);
+      if (harvest) node.harvests[harvest.code] = share;
+    }
+  }
+  for (const [packId, node] of nodes) {
+    const run = node.kind === "pack" && node.runId ? nodes.get(node.runId) : undefined;
+    if (run) edges.push({ from: node.code, to: run.code, share: shareOfLoad(larder, packId, node.runId!) });
+  }
+  const root =
+    nodes.get(id) ?? refuse("This was taken apart again; its code is not used for anything else.", 404);
+  const inOrder = [...nodes.values()].sort((a, b) => a.at - b.at);
+  return { root: root.code, nodes: inOrder.map(({ runId: _, ...node }) => node), edges };
+}
+
+function packIdsOf(larder: Larder, runId: string): string[] {
+  return (larder.sqlite.prepare("select id from pack where run_id = ?").all(runId) as { id: string }[]).map(
+    (r) => r.id,
+  );
+}
+
+/** Share of a run's containers that one pack makes up. */
+function shareOfLoad(larder: Larder, packId: string, runId: string): number {
+  const row = larder.sqlite
+    .prepare(
+      `select sum(p.id = ?) * 1.0 / count(*) as share from container c join pack p on p.id = c.pack_id where p.run_id = ?`,
+    )
+    .get(packId, runId) as { share: number };
+  return row.share;
+}
+
+function reach(larder: Larder, starts: readonly string[], way: "up" | "down"): Set<string> {
+  const [here, there] = way === "up" ? ["target", "source"] : ["source", "target"];
+  const sql = `with recursive flow as (${FLOWS}), reached(id) as (
+      select value from json_each(?) union select flow.${there} from reached join flow on flow.${here} = reached.id
+    ) select id from reached`;
+  return new Set(
+    (larder.sqlite.prepare(sql).all(JSON.stringify(starts)) as { id: string }[]).map((r) => r.id),
+  );
+}
+
+function flowsAmong(larder: Larder, ids: Set<string>): Flow[] {
+  const sql = `with flow as (${FLOWS}) select source as "from", target as "to", massKg from flow
+    where target in (select value from json_each(?)) and source in (select value from json_each(?))`;
+  const list = JSON.stringify([...ids]);
+  return larder.sqlite.prepare(sql).all(list, list) as Flow[];
+}
+
+const DESCRIBE = `
+  select id, code, 'harvest' as kind, species || case when count > 1 then ' × ' || count else '' end as title, created_at as at, null as runId from harvest where id in ids
+  union all select id, code, 'lot', part || ', ' || form, made_at, null from lot where id in ids
+  union all select id, code, 'pack', (select count(*) from container c where c.pack_id = pack.id) || ' × ' || container || ', ' || method || ' pack', made_at, run_id from pack where id in ids
+  union all select c.id, c.code, 'container', p.container || ' no. ' || c.number, p.made_at, p.run_id from container c join pack p on p.id = c.pack_id where c.id in ids
+  union all select r.id, r.code, 'run', n.name || ', ' || json_extract(r.plan, '$.minutes') || ' min', r.opened_at, r.id from run r join canner n on n.id = r.canner_id where r.id in ids`;
+
+function describe(larder: Larder, ids: readonly string[]): Map<string, TraceNode & { runId: string | null }> {
+  const sql = `with ids as (select value from json_each(?)) ${DESCRIBE}`;
+  const rows = larder.sqlite.prepare(sql).all(JSON.stringify(ids)) as (Omit<TraceNode, "harvests"> & {
+    id: string;
+    runId: string | null;
+  })[];
+  return new Map(rows.map(({ id, ...node }) => [id, { ...node, harvests: {} }]));
+}
+
+/** Ids of what codes name, by code. */
+export function entityIds(larder: Larder, codes: readonly string[]): Map<string, string> {
+  const rows = larder.sqlite
+    .prepare("select code, entity_id as id from code_register where code in (select value from json_each(?))")
+    .all(JSON.stringify(codes)) as { code: string; id: string }[];
+  return new Map(rows.map((r) => [r.code, r.id]));
+}
