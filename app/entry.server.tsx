@@ -1,0 +1,51 @@
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { isbot } from "isbot";
+import { PassThrough } from "node:stream";
+import { renderToPipeableStream } from "react-dom/server";
+import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
+import { NonceContext } from "./nonce";
+import { nonceContext } from "./server/context";
+
+const GIVE_UP_MS = 8_000;
+
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  entry: EntryContext,
+  context: RouterContextProvider,
+): Promise<Response> {
+  const nonce = context.get(nonceContext);
+  return new Promise((resolve, reject) => {
+    let shellSent = false;
+    const whole = isbot(request.headers.get("user-agent") ?? "");
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={nonce}>
+        <ServerRouter context={entry} url={request.url} nonce={nonce} />
+      </NonceContext>,
+      {
+        nonce,
+        [whole ? "onAllReady" : "onShellReady"]() {
+          shellSent = true;
+          const body = new PassThrough();
+          headers.set("Content-Type", "text/html; charset=utf-8");
+          // What a page shows is true for a moment only.
+          headers.set("Cache-Control", "no-store");
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
+          pipe(body);
+        },
+        onShellError: reject,
+        onError(error: unknown) {
+          status = 500;
+          if (shellSent) console.error(error);
+        },
+      },
+    );
+    setTimeout(abort, GIVE_UP_MS).unref();
+  });
+}
+
+/** Errors of loaders and actions that are not answers: to the log, without the request's body. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (!request.signal.aborted) console.error(error);
+}

@@ -1,0 +1,87 @@
+import { useContext } from "react";
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteError,
+  useRouteLoaderData,
+} from "react-router";
+import type { Route } from "./+types/root";
+import { PatternDefs } from "#ui/glyph";
+import { NonceContext } from "./nonce";
+import { readCookie } from "./server/cookie";
+import "./style.css";
+
+export type Theme = "light" | "dark" | "glare";
+
+export function loader({ request }: Route.LoaderArgs) {
+  const theme = readCookie(request, "theme");
+  return { theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null };
+}
+
+export function Layout({ children }: { children: React.ReactNode }) {
+  const nonce = useContext(NonceContext);
+  const data = useRouteLoaderData<typeof loader>("root");
+  return (
+    <html lang="en" data-theme={data?.theme ?? undefined} suppressHydrationWarning>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+        {!data?.theme && (
+          <script
+            nonce={nonce}
+            suppressHydrationWarning
+            dangerouslySetInnerHTML={{
+              __html: `if(matchMedia("(prefers-color-scheme: dark)").matches)document.documentElement.dataset.theme="dark"`,
+            }}
+          />
+        )}
+      </head>
+      <body>
+        <a
+          href="#main"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
+        >
+          Go to the page
+        </a>
+        <PatternDefs />
+        {children}
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function Root() {
+  return <Outlet />;
+}
+
+/** What went wrong, in a sentence, and a way on. Never a bare code. */
+export function ErrorBoundary() {
+  const error = useRouteError();
+  const known = isRouteErrorResponse(error);
+  const message = known && typeof error.data === "string" && error.data ? error.data : null;
+  return (
+    <main id="main" className="mx-auto max-w-[42rem] px-6 pt-16">
+      <title>Not here · Patient Larder</title>
+      <h1 className="text-[1.9rem]">
+        {known && error.status === 404 ? "There is nothing here." : "Something broke on this page."}
+      </h1>
+      <p className="mt-2 text-[1.2rem]">
+        {message ?? "Nothing you entered was changed by it, and running clocks go on. Go back and try again."}
+      </p>
+      <p className="mt-6">
+        <a href="/" className="inline-flex min-h-12 items-center font-[650] underline underline-offset-4">
+          To Today
+        </a>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,35 @@
+import { index, layout, prefix, route, type RouteConfig } from "@react-router/dev/routes";
+
+export default [
+  layout("routes/places/layout.tsx", [
+    index("routes/today/route.tsx"),
+    route("ask", "routes/ask/route.tsx"),
+    route("field", "routes/field/route.tsx"),
+    route("cold", "routes/cold/route.tsx"),
+    route("table", "routes/table/route.tsx"),
+    route("plan", "routes/plan/route.tsx"),
+    route("pack", "routes/pack/route.tsx"),
+    route("seam", "routes/seam/route.tsx"),
+    route("fire", "routes/fire/route.tsx"),
+    route("rest", "routes/rest/route.tsx"),
+    route("larder", "routes/larder/route.tsx"),
+    route("shed", "routes/shed/route.tsx"),
+    route("household", "routes/household/route.tsx"),
+    route("find", "routes/story/find.tsx"),
+    route("c/:code", "routes/story/route.tsx"),
+    route("ui", "routes/ui/route.tsx"),
+    route("*", "routes/places/nowhere.tsx"),
+  ]),
+  route("fire/:code", "routes/stove/route.tsx"),
+  route("welcome", "routes/welcome/route.tsx"),
+  route("prefs", "routes/household/prefs.tsx"),
+  ...prefix("api/v1", [
+    route("schedule", "routes/api/schedule.ts"),
+    route("steam", "routes/api/steam.ts"),
+    route("trace/:code", "routes/api/trace.ts"),
+    route("runs/:id", "routes/api/run.ts"),
+    route("runs/:id/readings", "routes/api/readings.ts"),
+    route("openapi.json", "routes/api/openapi.ts"),
+    route("*", "routes/api/unknown.ts"),
+  ]),
+] satisfies RouteConfig;

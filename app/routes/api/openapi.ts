@@ -1,0 +1,93 @@
+import { z } from "zod";
+import { json } from "./problem";
+import {
+  Problem,
+  ReadingsAnswer,
+  ReadingsBody,
+  RunAnswer,
+  ScheduleAnswer,
+  ScheduleQuery,
+  SteamAnswer,
+  SteamQuery,
+  TraceAnswer,
+} from "./schemas";
+
+const schemaOf = (schema: z.ZodType, io: "input" | "output" = "output") =>
+  z.toJSONSchema(schema, { io, unrepresentable: "any", target: "draft-2020-12" });
+
+function answers(schema: z.ZodType) {
+  const refused = {
+    description: "Refused, naming each field",
+    content: { "application/problem+json": { schema: schemaOf(Problem) } },
+  };
+  return {
+    "200": { description: "The answer", content: { "application/json": { schema: schemaOf(schema) } } },
+    "404": refused,
+    "422": refused,
+  };
+}
+
+function query(schema: z.ZodType) {
+  const { properties = {}, required = [] } = schemaOf(schema, "input") as {
+    properties?: Record<string, object>;
+    required?: string[];
+  };
+  return Object.entries(properties).map(([name, s]) => ({
+    name,
+    in: "query",
+    required: required.includes(name),
+    schema: s,
+  }));
+}
+
+const path = (name: string) => ({ name, in: "path", required: true, schema: { type: "string" } });
+
+/** The description of this interface, made from the schemas that check it. */
+export function loader() {
+  return json({
+    openapi: "3.1.0",
+    info: {
+      title: "Patient Larder",
+      version: "1",
+      description:
+        "SI in and out unless a name carries another unit. Nothing here changes data except readings.",
+    },
+    paths: {
+      "/api/v1/schedule": {
+        get: {
+          summary: "Tested schedule, or why there is none",
+          parameters: query(ScheduleQuery),
+          responses: answers(ScheduleAnswer),
+        },
+      },
+      "/api/v1/steam": {
+        get: {
+          summary: "Steam in a canner at an altitude and gauge",
+          parameters: query(SteamQuery),
+          responses: answers(SteamAnswer),
+        },
+      },
+      "/api/v1/trace/{code}": {
+        get: {
+          summary: "Everything that went into and came out of what a code names",
+          parameters: [path("code")],
+          responses: answers(TraceAnswer),
+        },
+      },
+      "/api/v1/runs/{id}": {
+        get: { summary: "A run, by id or code", parameters: [path("id")], responses: answers(RunAnswer) },
+      },
+      "/api/v1/runs/{id}/readings": {
+        post: {
+          summary: "A batch of readings, idempotent by id",
+          parameters: [path("id")],
+          requestBody: {
+            required: true,
+            content: { "application/json": { schema: schemaOf(ReadingsBody, "input") } },
+          },
+          responses: answers(ReadingsAnswer),
+        },
+      },
+    },
+  });
+}

@@ -1,0 +1,51 @@
+import type { Route } from "./+types/run";
+import { getRun } from "#store/run";
+import { larderContext } from "../../server/context";
+import { answering, json } from "./problem";
+import { RunAnswer } from "./schemas";
+
+const iso = (at: number) => new Date(at).toISOString();
+const isoOrNull = (at: number | null | undefined) => (at == null ? null : iso(at));
+
+export function loader({ params, context }: Route.LoaderArgs) {
+  return answering(() => {
+    const run = getRun(context.get(larderContext), params.id);
+    const { view } = run;
+    const governing = run.schedule.governing;
+    return json(
+      RunAnswer.parse({
+        id: run.id,
+        code: run.code,
+        canner: run.cannerName,
+        openedAt: iso(run.openedAt),
+        plan: run.plan,
+        source: governing.each[governing.governedBy]!.source,
+        edition: run.schedule.edition,
+        state: {
+          phase: view.phase,
+          finishAt: isoOrNull(view.finishAt),
+          restarts: view.restarts,
+          outcome: view.outcome,
+          phaseSince: iso(view.phaseSince),
+          completedAt: isoOrNull(view.completedAt),
+        },
+        deviations: view.deviations.map((d) => ({
+          kind: d.kind,
+          at: iso(d.at),
+          until: isoOrNull(d.until),
+          gaugeKPa: d.gaugeKPa ?? null,
+        })),
+        packs: run.packs,
+        events: run.events.map((e) => ({
+          id: e.id,
+          at: iso(e.at),
+          type: e.type,
+          gaugeKPa: e.gaugeKPa ?? null,
+          tempC: e.tempC ?? null,
+          by: e.by ?? null,
+          text: e.text ?? null,
+        })),
+      }),
+    );
+  });
+}

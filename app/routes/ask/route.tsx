@@ -1,0 +1,222 @@
+import { Form, data, useSubmit } from "react-router";
+import type { Route } from "./+types/route";
+import { formatAltitude, kPaFromPsi, parseQuantity, type UnitSystem } from "#core/quantity";
+import {
+  CAN_ROWS,
+  CONTAINERS,
+  JAR_ROWS,
+  REFUSALS,
+  refusalFor,
+  testedSchedule,
+  type ContainerKey,
+  type GaugeKind,
+  type PackMethod,
+} from "#core/schedule";
+import { SPECIES, productsFor, formsFor, speciesByKey, treatedAs } from "#core/species";
+import { cannerSteam } from "#core/steam";
+import { Button } from "#ui/button";
+import { Page } from "#ui/page";
+import { atHome } from "../../server/context";
+import { altitudeProblem } from "../../server/altitude";
+import { Answer } from "./answer";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { household } = atHome(context, request);
+  const query = new URL(request.url).searchParams;
+  const asked = {
+    what: query.get("what") ?? "red-meat-pieces",
+    species: query.get("species") ?? "",
+    pack: (query.get("pack") === "hot" ? "hot" : "raw") as PackMethod,
+    container: (CONTAINERS as readonly string[]).includes(query.get("container") ?? "")
+      ? (query.get("container") as ContainerKey)
+      : ("jar-pint" as const),
+    gauge: (query.get("gauge") ?? household.gauge) as GaugeKind,
+    altitude: query.get("altitude") ?? formatAltitude(household.altitudeM, household.units),
+  };
+  const problem = altitudeProblem(asked.altitude, household.units);
+  const common = { asked, units: household.units, first: query.has("first") };
+  if (problem) return data({ ...common, problem, answer: null }, { status: 422 });
+  return { ...common, problem: null, answer: answerFor(asked, household.units) };
+}
+
+function answerFor(
+  asked: {
+    what: string;
+    species: string;
+    pack: PackMethod;
+    container: ContainerKey;
+    gauge: GaugeKind;
+    altitude: string;
+  },
+  units: UnitSystem,
+) {
+  const refusal = refusalFor(asked.what.replace(/^no:/, ""));
+  if (asked.what.startsWith("no:") && refusal) {
+    return {
+      outcome: "none" as const,
+      reason: `${refusal.name}: ${refusal.reason}`,
+      instead: [...refusal.instead],
+      source: refusal.source,
+    };
+  }
+  const parsed = parseQuantity(asked.altitude, "altitude", units);
+  const altitudeM = parsed.ok ? parsed.si : 0;
+  const rows = [...JAR_ROWS, ...CAN_ROWS];
+  const row = rows.find((r) => r.key === asked.what) ?? rows[0]!;
+  const schedule = testedSchedule({
+    product: row.key,
+    pack: asked.pack,
+    container: asked.container,
+    gauge: asked.gauge,
+    altitudeM,
+  });
+  if (schedule.outcome === "none") return { ...schedule, source: row.source };
+  const at = (psi: number, air = 0) => cannerSteam(altitudeM, kPaFromPsi(psi), air).tempC;
+  const species = speciesByKey(asked.species);
+  const fits =
+    species && formsFor(species.group).some((f) => productsFor(species.group, f).includes(row.key));
+  const note = !species
+    ? null
+    : fits
+      ? treatedAs(species)
+      : `${species.name} does not go by this row of the table. Choose the row for its kind.`;
+  return {
+    ...schedule,
+    notes: note ? [note, ...schedule.notes] : schedule.notes,
+    altitudeM,
+    steamC: at(schedule.pressurePsi),
+    seaLevelC: cannerSteam(0, kPaFromPsi(schedule.pressurePsi)).tempC,
+    airyC: at(schedule.pressurePsi, 0.2),
+  };
+}
+
+const CONTAINER_NAMES: Record<ContainerKey, string> = {
+  "jar-quarter-pint": "4-oz jar",
+  "jar-half-pint": "Half-pint jar",
+  "jar-pint": "Pint jar",
+  "jar-pint-and-half": "Pint-and-a-half jar",
+  "jar-quart": "Quart jar",
+  "jar-half-gallon": "Half-gallon jar",
+  "can-half-pound": "Half-pound can, 307×200.25",
+  "can-one-pound": "One-pound can, 301×408",
+};
+
+const FIELD = "w-full min-h-12 rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem]";
+
+export default function Ask({ loaderData }: Route.ComponentProps) {
+  const { asked, units, problem, answer, first } = loaderData;
+  const send = useSubmit();
+  const select = (
+    name: "what" | "species" | "pack" | "container" | "gauge",
+    label: string,
+    options: React.ReactNode,
+  ) => (
+    <label className="block">
+      <span className="font-[650]">{label}</span>
+      <select key={asked[name]} name={name} defaultValue={asked[name]} className={`${FIELD} mt-1`}>
+        {options}
+      </select>
+    </label>
+  );
+  return (
+    <Page
+      title="Ask"
+      lead={
+        first
+          ? "This is the kind of answer you get here. Change anything; nothing is written down."
+          : "Any schedule, without writing anything down."
+      }
+    >
+      <title>Ask · Patient Larder</title>
+      <div className="grid gap-10 lg:grid-cols-[23rem_1fr]">
+        <Form
+          className="space-y-4"
+          onChange={(e) =>
+            (e.target as HTMLElement).tagName === "SELECT" &&
+            void send(e.currentTarget, { replace: true, preventScrollReset: true })
+          }
+        >
+          {select(
+            "what",
+            "What is it?",
+            <>
+              <optgroup label="In glass jars">
+                {JAR_ROWS.map((r) => (
+                  <Option key={r.key} value={r.key} name={r.name} />
+                ))}
+              </optgroup>
+              <optgroup label="In metal cans">
+                {CAN_ROWS.map((r) => (
+                  <Option key={r.key} value={r.key} name={r.name} />
+                ))}
+              </optgroup>
+              <optgroup label="Often asked, not canned">
+                {REFUSALS.map((r) => (
+                  <Option key={r.key} value={`no:${r.key}`} name={r.name} />
+                ))}
+              </optgroup>
+            </>,
+          )}
+          {select(
+            "species",
+            "From which animal? (if you like)",
+            <>
+              <option value="">any</option>
+              {SPECIES.map((s) => (
+                <Option key={s.key} value={s.key} name={s.name} />
+              ))}
+            </>,
+          )}
+          {select(
+            "container",
+            "In which container?",
+            CONTAINERS.map((c) => <Option key={c} value={c} name={CONTAINER_NAMES[c]} />),
+          )}
+          <div className="grid grid-cols-2 gap-3">
+            {select(
+              "pack",
+              "Packed",
+              <>
+                <option value="raw">raw</option>
+                <option value="hot">hot, precooked</option>
+              </>,
+            )}
+            {select(
+              "gauge",
+              "Gauge",
+              <>
+                <option value="dial">dial</option>
+                <option value="weighted">weight</option>
+              </>,
+            )}
+          </div>
+          <label className="block">
+            <span className="font-[650]">Altitude</span>
+            <input
+              name="altitude"
+              key={asked.altitude}
+              defaultValue={asked.altitude}
+              autoComplete="off"
+              aria-invalid={problem ? true : undefined}
+              aria-describedby={problem ? "altitude-problem" : undefined}
+              className={`${FIELD} mt-1 aria-invalid:border-[3px] aria-invalid:border-stop`}
+            />
+          </label>
+          {problem && (
+            <p id="altitude-problem" role="alert" className="font-[600] text-stop">
+              ✕ {problem}
+            </p>
+          )}
+          <Button weight={answer ? "quiet" : "do"} className="w-full">
+            Show the schedule
+          </Button>
+        </Form>
+        {answer && <Answer answer={answer} container={asked.container} units={units} />}
+      </div>
+    </Page>
+  );
+}
+
+function Option({ value, name }: { value: string; name: string }) {
+  return <option value={value}>{name}</option>;
+}

@@ -1,0 +1,212 @@
+import { useForm } from "@conform-to/react";
+import { redirect, useNavigation } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { formatMass, type UnitSystem } from "#core/quantity";
+import { SPECIES, speciesByKey } from "#core/species";
+import { Refused } from "#store/db";
+import { holdHarvest, listHarvests, recordHarvest, releaseHold } from "#store/harvest";
+import { Button } from "#ui/button";
+import {
+  KeyedForm,
+  resultOf,
+  ConfirmUnlikely,
+  FormErrors,
+  PickField,
+  SelectField,
+  TextField,
+} from "#ui/form";
+import { Empty, Page, Part } from "#ui/page";
+import { Hanging } from "../../ui/bench/place-drawing";
+import { localDay } from "../../words/time";
+import { atHome } from "../../server/context";
+import { HarvestRow } from "./harvest-row";
+import { formKey, formOf, keyField, submit, weight, words, writeBy } from "../../server/form";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  return {
+    harvests: listHarvests(larder, 60),
+    units: household.units,
+    today: localDay(larder.now(), household.zone),
+    key: formKey(),
+  };
+}
+
+const record = (units: UnitSystem) =>
+  z.object({
+    key: keyField,
+    intent: z.literal("record"),
+    species: words("The animal"),
+    takenOn: z.iso.date("Write the day like 2026-11-20."),
+    weight: weight(units).optional(),
+    weightKind: z.enum(["live", "dressed", "hanging", "catch"]).optional(),
+    count: z.coerce
+      .number("Write how many as a number.")
+      .int("Count whole animals.")
+      .min(1, "At least one.")
+      .max(10_000, "That is more than a catch.")
+      .default(1),
+    place: words("The place").optional(),
+    tag: words("The tag", 60).optional(),
+    holdFor: words("What it waits for").optional(),
+    confirmed: z.literal("yes").optional(),
+    unlikely: z.string().optional(),
+  });
+const hold = z.object({
+  key: keyField,
+  intent: z.literal("hold"),
+  harvestId: z.string(),
+  condition: words("What it waits for"),
+});
+const release = z.object({
+  key: keyField,
+  intent: z.literal("release"),
+  holdId: z.string(),
+  reason: words("The reason", 200),
+});
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const home = atHome(context, request);
+  const { larder, household, me } = home;
+  const intent = (await formOf(request)).get("intent");
+  if (intent === "hold") {
+    return submit(request, hold, (v) => {
+      holdHarvest(larder, writeBy(me, v.key), v.harvestId, v.condition);
+      return redirect("/field");
+    });
+  }
+  if (intent === "release") {
+    return submit(request, release, (v) => {
+      releaseHold(larder, writeBy(me, v.key), v.holdId, v.reason);
+      return redirect("/field");
+    });
+  }
+  return submit(request, record(household.units), (v) => {
+    const species = speciesByKey(v.species);
+    const weightKg = v.weight ?? null;
+    if (species && weightKg !== null && !v.confirmed && weightKg > species.likelyMaxKg * v.count) {
+      throw new Refused({
+        unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${species.name.toLowerCase()}` : `${v.count} ${species.plural}`}. Is it right?`,
+      });
+    }
+    recordHarvest(
+      larder,
+      writeBy(me, v.key),
+      {
+        species: v.species,
+        takenOn: v.takenOn,
+        place: v.place ?? null,
+        tag: v.tag ?? null,
+        count: v.count,
+        weightKg,
+        weightKind:
+          weightKg === null ? null : (v.weightKind ?? (species?.taken === "catch" ? "catch" : "dressed")),
+        note: null,
+        holdFor: v.holdFor ?? null,
+      },
+      localDay(larder.now(), household.zone),
+    );
+    return redirect("/field");
+  });
+}
+
+export default function Field({ loaderData, actionData }: Route.ComponentProps) {
+  const { harvests, units, today, key } = loaderData;
+  const [form, fields] = useForm<z.input<ReturnType<typeof record>>>({
+    id: "record",
+    lastResult: resultOf(actionData?.result, "record"),
+  });
+  const busy = useNavigation().state !== "idle";
+  return (
+    <Page
+      title="Field"
+      lead="What was taken, when, where and by whom. Write what you know now; the rest is shown as missing."
+    >
+      <title>Field · Patient Larder</title>
+      <div className="grid gap-10 lg:grid-cols-[24rem_1fr]">
+        <Part title="Write one down">
+          <KeyedForm form={form} formKey={key} intent="record" className="space-y-4">
+            <SelectField
+              field={fields.species}
+              label="Animal or catch"
+              choices={[
+                { value: "", label: "Choose" },
+                ...SPECIES.map((s) => ({
+                  value: s.key,
+                  label: s.name,
+                  group: {
+                    "red-meat": "Red meat and game",
+                    "bird-rabbit": "Birds, rabbit, hare",
+                    fish: "Fish",
+                    tuna: "Fish",
+                  }[s.group],
+                })),
+              ]}
+            />
+            <div className="grid grid-cols-[1fr_7rem] gap-3">
+              <TextField
+                field={fields.takenOn}
+                label="Day"
+                type="date"
+                defaultValue={(fields.takenOn.initialValue as string | undefined) ?? today}
+                max={today}
+              />
+              <TextField
+                field={fields.count}
+                label="How many"
+                inputMode="numeric"
+                defaultValue={(fields.count.initialValue as string | undefined) ?? "1"}
+              />
+            </div>
+            <TextField
+              field={fields.weight}
+              label="Weight, if you have it"
+              hint={units === "us" ? "As you say it: 84 lb, 3 lb 5 oz" : "As you say it: 38 kg, 1.2 kg"}
+            />
+            <ConfirmUnlikely question={fields.unlikely.errors} answer="Yes, that is right" />
+            <PickField
+              field={fields.weightKind}
+              label="Weighed"
+              options={[
+                { value: "dressed", label: "dressed" },
+                { value: "live", label: "whole" },
+                { value: "hanging", label: "hanging" },
+                { value: "catch", label: "the catch" },
+              ]}
+            />
+            <div className="grid grid-cols-2 gap-3">
+              <TextField field={fields.place} label="Where" />
+              <TextField field={fields.tag} label="Tag or licence" />
+            </div>
+            <TextField
+              field={fields.holdFor}
+              label="Hold it until"
+              hint="For example: test result. Nothing made from it can be packed before."
+            />
+            <FormErrors form={form} />
+            <Button weight="do" className="w-full" disabled={busy}>
+              Write it down
+            </Button>
+          </KeyedForm>
+        </Part>
+        <Part title="The book, newest first">
+          {harvests.length === 0 ? (
+            <Empty drawing={<Hanging />} title="Nothing in the book yet.">
+              The first animal takes its name, a day and a button.
+            </Empty>
+          ) : (
+            <ul>
+              {harvests.map((h) => (
+                <HarvestRow key={h.id} harvest={h} units={units} formKey={key} />
+              ))}
+            </ul>
+          )}
+        </Part>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,271 @@
+import { useForm } from "@conform-to/react";
+import { useState } from "react";
+import { Form, Link, redirect, useNavigation } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { formatFraction, formatPressure, kPaFromPsi } from "#core/quantity";
+import { governingSchedule, loadPackOf } from "#core/schedule";
+import { listCanners } from "#store/equipment";
+import { isInCanner, openRun, pastRuns } from "#store/run";
+import { Button } from "#ui/button";
+import { Countdown } from "#ui/clock";
+import { FormErrors, Notice, SelectField, TextField } from "#ui/form";
+import { Code } from "#ui/lotmark";
+import { Empty, Figure, Page, Part } from "#ui/page";
+import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
+import { loadWords, containersWords, speciesWords } from "../../words/load";
+import { PHASE_WORDS, taskWords } from "../../words/run";
+import { longDay } from "../../words/time";
+import { atHome } from "../../server/context";
+import { formKey, keyField, submit, words, writeBy } from "../../server/form";
+import { lookAround } from "../../server/look";
+import { runGlances } from "../../server/shell";
+import { SourceLine } from "../ask/answer";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const { larder, household } = home;
+  const runs = runGlances(home).filter((r) => isInCanner(r.view));
+  return {
+    key: formKey(),
+    now: larder.now(),
+    household,
+    runs,
+    waiting: lookAround(home).waiting,
+    canners: listCanners(larder).map((c) => ({
+      id: c.id,
+      name: c.name,
+      quarts: c.quarts,
+      gauges: c.gauges,
+      busy: runs.some((r) => r.canner === c.name),
+    })),
+    past: pastRuns(larder, 6),
+  };
+}
+
+const schema = z.object({
+  key: keyField,
+  cannerId: z.string({ error: "Choose a canner." }),
+  packIds: z.array(z.string(), "Choose what goes in.").min(1, "Choose what goes in."),
+  signedReason: words("The reason", 200).optional(),
+});
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  return submit(request, schema, (v) => {
+    const { code } = openRun(larder, writeBy(me, v.key), {
+      cannerId: v.cannerId,
+      packIds: v.packIds,
+      signedReason: v.signedReason ?? null,
+    });
+    return redirect(`/fire/${code}`);
+  });
+}
+
+export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
+  const { runs, waiting, canners, past, household } = loaderData;
+  return (
+    <Page
+      title="Fire"
+      lead={
+        runs.length
+          ? undefined
+          : "One load in one canner: warm, vent, process, cool. Every stage has its own clock."
+      }
+    >
+      <title>Fire · Patient Larder</title>
+      {runs.length > 0 && (
+        <ul className="mb-10 grid gap-5 md:grid-cols-2">
+          {runs.map((r) => {
+            const due = r.agenda[0];
+            const text = due && taskWords(due, r.view, r.plan, household.units, household.zone);
+            return (
+              <li key={r.id} className="rounded border-2 border-ink bg-sheet p-5">
+                <div className="flex justify-between gap-3">
+                  <b>{r.canner}</b>
+                  <span className="text-soft">{PHASE_WORDS[r.view.phase]}</span>
+                </div>
+                {due?.at ? (
+                  <Countdown until={due.at} className="block text-[4.4rem] leading-none" />
+                ) : (
+                  <div className="h-2" />
+                )}
+                <p className="text-[1.2rem] font-[650]">{text?.title}</p>
+                <p className="text-soft">{r.load}</p>
+                <Button asChild weight="do" className="mt-3">
+                  <Link to={`/fire/${r.code}`}>To the stove</Link>
+                </Button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {waiting.length > 0 ? (
+        <NewLoad data={loaderData} result={actionData?.result} />
+      ) : (
+        runs.length === 0 && (
+          <Empty
+            drawing={<CannerDrawing steaming={false} lit={false} />}
+            title={
+              canners.length
+                ? "The canners are cold and nothing is packed."
+                : "There is no canner in the Shed yet."
+            }
+          >
+            <Link
+              to={canners.length ? "/pack" : "/shed"}
+              className="font-[650] text-ink underline underline-offset-4"
+            >
+              {canners.length ? "Fill some jars" : "Enter one"}
+            </Link>{" "}
+            and come back.
+          </Empty>
+        )
+      )}
+      {past.length > 0 && (
+        <Part title="Runs before" className="mt-10">
+          <ul className="flex flex-wrap gap-x-8">
+            {past.map((r) => (
+              <li key={r.id}>
+                <Link
+                  to={`/c/${r.code}`}
+                  className="flex min-h-12 items-center gap-2 text-ink underline decoration-rule decoration-2 underline-offset-4"
+                >
+                  <Code>{r.code}</Code> {longDay(r.openedAt, household.zone)}
+                  {r.completedAt === null && <span className="text-stop">not processed</span>}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+    </Page>
+  );
+}
+
+type LoadData = Route.ComponentProps["loaderData"];
+
+function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof useForm>[0]["lastResult"] }) {
+  const { key, waiting, canners, household, now } = data;
+  const [form, fields] = useForm<z.input<typeof schema>>({ id: "load", lastResult: result as never });
+  const [chosen, setChosen] = useState<string[]>(waiting.map((p) => p.id));
+  const free = canners.find((c) => !c.busy) ?? canners[0];
+  const [cannerId, setCannerId] = useState(free?.id ?? "");
+  const canner = canners.find((c) => c.id === cannerId);
+  const packs = waiting.filter((p) => chosen.includes(p.id));
+  const load = packs.map((p) => loadPackOf(p.schedule));
+  const plain = canner && governingSchedule(load, canner, household.altitudeM, now);
+  const needsSigning = plain?.outcome === "none" && plain.blockedBy === "gauge-overdue";
+  const governing = needsSigning ? governingSchedule(load, canner!, household.altitudeM, now, true) : plain;
+  const busy = useNavigation().state !== "idle";
+  return (
+    <Part title="The next load">
+      <Form
+        method="post"
+        key={key}
+        id={form.id}
+        onSubmit={form.onSubmit}
+        noValidate
+        className="grid gap-8 lg:grid-cols-[1fr_26rem]"
+      >
+        <div className="space-y-4">
+          <input type="hidden" name="key" value={key} />
+          <fieldset>
+            <legend className="font-[650]">Goes in together</legend>
+            {waiting.map((p) => (
+              <label
+                key={p.id}
+                className="flex min-h-12 cursor-pointer items-center gap-3 border-t-2 border-rule"
+              >
+                <input
+                  type="checkbox"
+                  name="packIds"
+                  value={p.id}
+                  checked={chosen.includes(p.id)}
+                  onChange={(e) =>
+                    setChosen(e.target.checked ? [...chosen, p.id] : chosen.filter((x) => x !== p.id))
+                  }
+                  className="size-7 accent-copper"
+                />
+                <span className="flex-1">
+                  <b>{containersWords(p.container, p.mouth, p.count)}</b> of {speciesWords(p.species)},{" "}
+                  {p.method} pack
+                </span>
+                <Code>{p.code}</Code>
+              </label>
+            ))}
+            {fields.packIds.errors && (
+              <p role="alert" className="font-[600] text-stop">
+                ✕ {fields.packIds.errors.join(" ")}
+              </p>
+            )}
+          </fieldset>
+          <SelectField
+            field={fields.cannerId}
+            label="In which canner"
+            choices={canners.map((c) => ({ value: c.id, label: `${c.name}${c.busy ? ", in use" : ""}` }))}
+            value={cannerId}
+            onChange={(e) => setCannerId(e.target.value)}
+          />
+          {needsSigning && (
+            <Notice tone="care" className="space-y-2">
+              <p>
+                <b>{plain.reason}</b> {plain.instead.join(" ")}
+              </p>
+              <TextField
+                field={fields.signedReason}
+                label="Why you go ahead all the same"
+                hint="It stays with the run, with your name."
+              />
+            </Notice>
+          )}
+          <FormErrors form={form} />
+          <Button weight="do" disabled={busy || !governing || governing.outcome === "none"}>
+            Load the canner
+          </Button>
+        </div>
+        <section aria-label="The load's schedule" aria-live="polite">
+          {governing?.outcome === "tested" && (
+            <>
+              <div className="grid grid-cols-2 gap-4">
+                <Figure value={governing.minutes} unit="min" label="the longest in the load" />
+                <Figure
+                  value={
+                    household.units === "us"
+                      ? formatFraction(governing.target.facePsi, 1)
+                      : formatPressure(kPaFromPsi(governing.target.facePsi), "metric").replace(" kPa", "")
+                  }
+                  unit={household.units === "us" ? "lb" : "kPa"}
+                  label={governing.target.governs === "dial" ? "on this dial" : "by the weight"}
+                />
+              </div>
+              <p className="mt-3">{loadWords(packs)}.</p>
+              <ul className="mt-2 list-disc space-y-1 pl-5">
+                {governing.why.map((w) => (
+                  <li key={w}>{w}</li>
+                ))}
+              </ul>
+              {governing.conditions.map((c) => (
+                <Notice key={c.key} tone="care" className="mt-3">
+                  <strong>Own rule.</strong> {c.text}
+                </Notice>
+              ))}
+              <SourceLine source={governing.each[governing.governedBy]!.source} />
+            </>
+          )}
+          {governing?.outcome === "none" && (
+            <Notice tone="stop">
+              <p className="text-[1.2rem] font-[650]">This load cannot be run</p>
+              <p>
+                {governing.reason} {governing.instead.join(" ")}
+              </p>
+            </Notice>
+          )}
+        </section>
+      </Form>
+    </Part>
+  );
+}

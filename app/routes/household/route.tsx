@@ -1,0 +1,200 @@
+import { useForm } from "@conform-to/react";
+import { Form, Link, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { formatAltitude, parseQuantity } from "#core/quantity";
+import { addPerson, changeHousehold } from "#store/household";
+import { Button } from "#ui/button";
+import { KeyedForm, resultOf, FormErrors, PickField, TextField } from "#ui/form";
+import { Page, Part } from "#ui/page";
+import { altitudeProblem } from "../../server/altitude";
+import { atHome } from "../../server/context";
+import { readCookie } from "../../server/cookie";
+import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { household, people, me } = atHome(context, request);
+  return {
+    key: formKey(),
+    personKey: formKey(),
+    household,
+    people,
+    me,
+    theme: readCookie(request, "theme") ?? "auto",
+  };
+}
+
+const settings = z
+  .object({
+    key: keyField,
+    name: words("The name", 60),
+    units: z.enum(["us", "metric"]),
+    altitude: words("The altitude", 30),
+    zone: words("The time zone", 60),
+    unwatched: z.coerce
+      .number("Write minutes as a number.")
+      .min(1, "At least a minute.")
+      .max(60, "At most an hour."),
+    restHours: z.coerce
+      .number("Write hours as a number.")
+      .min(12, "Twelve hours is the least before seals are checked.")
+      .max(48, "At most 48."),
+  })
+  .superRefine((v, ctx) => {
+    const message = altitudeProblem(v.altitude, v.units);
+    if (message) ctx.addIssue({ code: "custom", path: ["altitude"], message });
+  });
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  if ((await formOf(request)).get("intent") === "person") {
+    return submit(
+      request,
+      z.object({ key: keyField, intent: z.literal("person"), person: words("The name", 40) }),
+      (v) => {
+        addPerson(larder, writeBy(me, v.key), v.person);
+        return redirect("/household");
+      },
+    );
+  }
+  return submit(request, settings, (v) => {
+    const altitude = parseQuantity(v.altitude, "altitude", v.units);
+    changeHousehold(larder, writeBy(me, v.key), {
+      name: v.name,
+      units: v.units,
+      zone: v.zone,
+      altitudeM: altitude.ok ? altitude.si : 0,
+      unwatchedLimitS: Math.round(v.unwatched * 60),
+      restHours: v.restHours,
+    });
+    return redirect("/household");
+  });
+}
+
+export default function HouseholdPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { key, personKey, household: h, people, me, theme } = loaderData;
+  const [form, fields] = useForm<z.input<typeof settings>>({
+    id: "household",
+    lastResult: resultOf(actionData?.result, undefined),
+  });
+  const [personForm, personFields] = useForm<{ key: string; intent: string; person: string }>({
+    id: "person",
+    lastResult: resultOf(actionData?.result, "person"),
+  });
+  const was = (field: { initialValue?: unknown }, value: string) =>
+    typeof field.initialValue === "string" ? field.initialValue : value;
+  return (
+    <Page
+      title="Household"
+      lead="What the whole larder goes by. Runs and packs already made keep the figures they were made with."
+    >
+      <title>Household · Patient Larder</title>
+      <div className="grid gap-10 lg:grid-cols-2">
+        <Part title="Figures and habits">
+          <KeyedForm form={form} formKey={key} className="space-y-4">
+            <TextField field={fields.name} label="Name" defaultValue={was(fields.name, h.name)} />
+            <TextField
+              field={fields.altitude}
+              label="Altitude"
+              hint="Decides the pounds"
+              defaultValue={was(fields.altitude, formatAltitude(h.altitudeM, h.units))}
+            />
+            <PickField
+              field={fields.units}
+              label="Units"
+              fallback={h.units}
+              options={[
+                { value: "us", label: "lb, °F, ft" },
+                { value: "metric", label: "kg, °C, m" },
+              ]}
+            />
+            <TextField field={fields.zone} label="Time zone" defaultValue={was(fields.zone, h.zone)} />
+            <div className="grid gap-3 sm:grid-cols-2">
+              <TextField
+                field={fields.unwatched}
+                label="Look at least every"
+                hint="minutes; longer is unwatched"
+                inputMode="numeric"
+                defaultValue={was(fields.unwatched, String(h.unwatchedLimitS / 60))}
+              />
+              <TextField
+                field={fields.restHours}
+                label="Rest before checking"
+                hint="hours; 12 is the least"
+                inputMode="numeric"
+                defaultValue={was(fields.restHours, String(h.restHours))}
+              />
+            </div>
+            <FormErrors form={form} />
+            <Button weight="do">Keep these</Button>
+          </KeyedForm>
+        </Part>
+        <div className="space-y-9">
+          <Part title="Who is at the screen">
+            <Form method="post" action="/prefs" className="flex flex-wrap gap-2">
+              <input type="hidden" name="back" value="/household" />
+              {people.map((p) => (
+                <Button
+                  key={p.id}
+                  name="who"
+                  value={p.id}
+                  aria-pressed={p.id === me.id}
+                  className={p.id === me.id ? "!bg-ink !text-paper" : ""}
+                >
+                  {p.name}
+                </Button>
+              ))}
+            </Form>
+            <KeyedForm
+              form={personForm}
+              formKey={personKey}
+              intent="person"
+              className="mt-4 flex items-end gap-3"
+            >
+              <TextField field={personFields.person} label="Somebody else" className="flex-1" />
+              <Button>Add them</Button>
+            </KeyedForm>
+          </Part>
+          <Part title="How the screen looks">
+            <Form method="post" action="/prefs" className="flex flex-wrap gap-2">
+              <input type="hidden" name="back" value="/household" />
+              {[
+                ["auto", "as the device"],
+                ["light", "light"],
+                ["dark", "dark"],
+                ["glare", "glare, for sun"],
+              ].map(([value, label]) => (
+                <Button
+                  key={value}
+                  name="theme"
+                  value={value}
+                  aria-pressed={theme === value}
+                  className={theme === value ? "!bg-ink !text-paper" : ""}
+                >
+                  {label}
+                </Button>
+              ))}
+            </Form>
+          </Part>
+          <Part title="Beside the work">
+            <p>
+              <Link
+                to="/shed"
+                className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
+              >
+                Shed: canners and gauge tests
+              </Link>
+            </p>
+            <p className="text-soft">
+              Everything is in one file, larder.db, in the data folder. Copy it while the program is stopped
+              and you have it all.
+            </p>
+          </Part>
+        </div>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,71 @@
+import { Form, Link } from "react-router";
+import { shapeOf } from "#core/schedule";
+import type { Shelved } from "#store/shelf";
+import { Button } from "#ui/button";
+import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { Code } from "#ui/lotmark";
+import { speciesWords } from "../../words/load";
+import { longDay } from "../../words/time";
+
+/** The container to eat next, and how to look at it before opening. */
+export function TakeNext({
+  next,
+  now,
+  zone,
+  boil,
+  formKey: key,
+}: {
+  next: Shelved;
+  now: number;
+  zone: string;
+  boil: number;
+  formKey: string;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-6 rounded border-2 border-ink bg-sheet p-5">
+      <ContainerGlyph
+        shape={shapeOf(next.kind, next.mouth)}
+        state="sealed"
+        contents={contentsOf(next.product, next.species)}
+        pattern={patternOf(next.packCode)}
+        scale={0.7}
+        label=""
+      />
+      <div className="min-w-[16rem] flex-1">
+        <p className="text-[1.2rem] font-[650]">
+          Eat next: {next.part} of {speciesWords(next.species)}{" "}
+          <Link to={`/c/${next.code}`} className="text-ink">
+            <Code>{next.code}</Code>
+          </Link>
+        </p>
+        <p>
+          Canned {longDay(next.cannedAt, zone)},{" "}
+          {next.bestBy < now ? (
+            <b className="text-amber">best by {longDay(next.bestBy, zone)}, past</b>
+          ) : (
+            <>best by {longDay(next.bestBy, zone)}</>
+          )}
+          .
+        </p>
+        <p className="text-[0.95rem] text-soft">
+          Look first: bulge, leak, rust, spurting, off smell, mould, cloudiness mean throw it out untasted.
+          Boiling {boil} minutes before eating is the usual extra caution (USDA 2015, Guide 1, from memory).
+        </p>
+      </div>
+      <Form method="post" className="flex flex-wrap gap-2">
+        <input type="hidden" name="key" value={key} />
+        <input type="hidden" name="intent" value="take" />
+        <input type="hidden" name="containerId" value={next.id} />
+        <Button name="kind" value="opened">
+          Opened it
+        </Button>
+        <Button name="kind" value="given">
+          Gave it away
+        </Button>
+        <Button name="kind" value="discarded" weight="bare">
+          Threw it out
+        </Button>
+      </Form>
+    </div>
+  );
+}

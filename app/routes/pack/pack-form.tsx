@@ -1,0 +1,316 @@
+import { useForm, type SubmissionResult } from "@conform-to/react";
+import { useState } from "react";
+import { useNavigation } from "react-router";
+import {
+  LIQUIDS,
+  fillEstimate,
+  fullContainers,
+  jarWater,
+  liquidLitres,
+  mostSaltTsp,
+  type Liquid,
+} from "#core/pack";
+import {
+  countOf,
+  formatLength,
+  formatMass,
+  formatSpoons,
+  formatVolume,
+  ftFromM,
+  type UnitSystem,
+} from "#core/quantity";
+import {
+  CAN_BAND,
+  CAN_ROWS,
+  JAR_ROWS,
+  SHAPES,
+  isCan,
+  productName,
+  shapeOf,
+  testedSchedule,
+  type ContainerKey,
+  type Mouth,
+  type PackMethod,
+  type ProductKey,
+} from "#core/schedule";
+import { speciesByKey, treatedAs } from "#core/species";
+import type { Lot } from "#store/lot";
+import { Button } from "#ui/button";
+import { KeyedForm, FormErrors, Notice, PickField, SelectField, TextField, TickField } from "#ui/form";
+import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { SourceLine } from "../ask/answer";
+
+export interface PackData {
+  key: string;
+  products: ProductKey[];
+  fills: Record<string, number[]>;
+  units: UnitSystem;
+  altitudeM: number;
+}
+
+type Fields = Record<
+  | "key"
+  | "lotId"
+  | "product"
+  | "method"
+  | "container"
+  | "count"
+  | "massKg"
+  | "liquid"
+  | "salt"
+  | "reusedLids"
+  | "officeName"
+  | "officeDay"
+  | "officeMinutes"
+  | "officePsi"
+  | "officeGauge",
+  string
+>;
+
+const packsOf = (product: ProductKey) => [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === product)!.packs;
+
+const sizes = (product: ProductKey) => SHAPES.filter((s) => isCan(s.key) === product.startsWith("can-"));
+
+/** One pack: what, how, in which container, and everything that follows from those, worked out as they are chosen. */
+export function PackForm({
+  data,
+  lot,
+  result,
+}: {
+  data: PackData;
+  lot: Lot;
+  result: SubmissionResult | undefined;
+}) {
+  const { products, fills, units, altitudeM, key } = data;
+  const [form, fields] = useForm<Fields>({ id: "pack", lastResult: result });
+  const typed = result?.initialValue as Partial<Fields> | undefined;
+  const [product, setProduct] = useState<ProductKey>((typed?.product as ProductKey) ?? products[0]!);
+  const [method, setMethod] = useState<PackMethod>((typed?.method as PackMethod) ?? packsOf(product)[0]!);
+  const [container, setContainer] = useState(typed?.container ?? "jar-pint regular");
+  const [liquid, setLiquid] = useState<Liquid>((typed?.liquid as Liquid) ?? "none");
+  const [salt, setSalt] = useState(Number(typed?.salt ?? 0));
+  const [kind, mouth] = (
+    product.startsWith("can-") === container.startsWith("can-")
+      ? container
+      : `${sizes(product)[1]?.key ?? sizes(product)[0]!.key} `
+  ).split(" ") as [ContainerKey, Mouth];
+  const ask = (pack: PackMethod) =>
+    testedSchedule({ product, pack, container: kind, gauge: "weighted", altitudeM });
+  const schedule = ask(method);
+  const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`]);
+  const fit = fullContainers(lot.leftKg, estimate.kgEach);
+  const [count, setCount] = useState(typed?.count ?? "");
+  const n = Number(count || fit.count) || 0;
+  const contents = contentsOf(product, lot.species);
+  const shape = shapeOf(kind, mouth || null);
+  const litres = liquidLitres(shape.nominalMl, method, liquid, product === "broth") * n;
+  const massHint = formatMass(Math.min(lot.leftKg, n * estimate.kgEach), units);
+  const species = speciesByKey(lot.species[0] ?? "");
+  const note = species ? treatedAs(species) : null;
+  const saltSteps = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(kind));
+  const byOffice = isCan(kind) && ftFromM(altitudeM) > CAN_BAND.toFt;
+  const busy = useNavigation().state !== "idle";
+  return (
+    <div className="grid gap-10 lg:grid-cols-[1fr_25rem]">
+      <KeyedForm form={form} formKey={key} className="space-y-4">
+        <input type="hidden" name="lotId" value={lot.id} />
+        <SelectField
+          field={fields.product}
+          label="It becomes"
+          choices={products.map((p) => ({ value: p, label: productName(p) }))}
+          defaultValue={product}
+          onChange={(e) => {
+            const next = e.target.value as ProductKey;
+            setProduct(next);
+            if (!packsOf(next).includes(method)) setMethod(packsOf(next)[0]!);
+          }}
+        />
+        <PickField
+          field={fields.method}
+          label="Packed"
+          fallback={method}
+          onPick={(v) => setMethod(v as PackMethod)}
+          options={[
+            {
+              value: "raw",
+              label: "raw",
+              note: ask("raw").outcome === "tested" ? "makes its own juice" : "no tested process",
+            },
+            {
+              value: "hot",
+              label: "hot",
+              note: ask("hot").outcome === "tested" ? "cooked first, covered" : "no tested process",
+            },
+          ]}
+        />
+        <SelectField
+          key={product.startsWith("can-") ? "cans" : "jars"}
+          field={fields.container}
+          label="In"
+          choices={sizes(product).map((s) => ({
+            value: `${s.key} ${s.mouth ?? ""}`.trim(),
+            label: `${s.plural}${s.mouth === "regular" && ["jar-pint", "jar-quart"].includes(s.key) ? ", regular mouth" : ""}`,
+          }))}
+          defaultValue={`${kind} ${mouth ?? ""}`.trim()}
+          onChange={(e) => setContainer(e.target.value)}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <TextField
+            field={fields.count}
+            label="How many filled"
+            inputMode="numeric"
+            value={count || String(fit.count)}
+            onChange={(e) => setCount(e.target.value)}
+          />
+          <TextField
+            key={`mass-${massHint}`}
+            field={fields.massKg}
+            label="Meat in them"
+            hint="total, as weighed"
+            defaultValue={typed?.massKg ?? massHint}
+          />
+        </div>
+        <PickField
+          field={fields.liquid}
+          label="Liquid"
+          fallback={liquid}
+          onPick={(v) => setLiquid(v as Liquid)}
+          options={LIQUIDS.map((l) => ({ value: l, label: l }))}
+        />
+        <PickField
+          key={`salt-${kind}`}
+          field={fields.salt}
+          label="Salt in each"
+          hint="Flavour only; leave it out if you like."
+          fallback={String(Math.min(salt, mostSaltTsp(kind)))}
+          onPick={(v) => setSalt(Number(v))}
+          options={saltSteps.map((s) => ({ value: String(s), label: s === 0 ? "none" : formatSpoons(s) }))}
+        />
+        <TickField
+          field={fields.reusedLids}
+          label="Some lids were used before"
+          hint="Recorded as a deviation: the batch is then not to the tested process."
+        />
+        {byOffice && <OfficeFields fields={fields} />}
+        <FormErrors form={form} />
+        <Button
+          weight="do"
+          disabled={busy || (schedule.outcome === "none" && !byOffice)}
+          className="w-full sm:w-auto"
+        >
+          {n > 0 ? `Number ${countOf(n, isCan(kind) ? "can" : "jar")}` : "Number them"}
+        </Button>
+      </KeyedForm>
+      <section aria-label="What follows" aria-live="polite">
+        {schedule.outcome === "none" ? (
+          <Notice tone="stop">
+            <p className="text-[1.2rem] font-[650]">No tested process</p>
+            <p>{schedule.reason}</p>
+            <ul className="mt-1 list-disc pl-5">
+              {schedule.instead.map((i) => (
+                <li key={i}>{i}</li>
+              ))}
+            </ul>
+          </Notice>
+        ) : (
+          <>
+            <div className="flex items-end gap-6 border-b-[8px] border-bench">
+              <ContainerGlyph
+                shape={shape}
+                state="filled"
+                contents={contents}
+                pattern={patternOf(lot.code)}
+                headspaceMm={schedule.headspaceIn * 25.4}
+                scale={1.15}
+              />
+              <div className="pb-3">
+                <div className="fig text-[3.4rem] leading-none font-bold">
+                  {formatLength(schedule.headspaceIn * 0.0254, units)}
+                </div>
+                <div className="text-soft">headspace</div>
+                <div className="fig mt-2 text-[2.4rem] leading-none font-bold">{schedule.minutes} min</div>
+                <div className="text-soft">at pressure, by itself</div>
+              </div>
+            </div>
+            <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
+              <dt className="text-soft">From {formatMass(lot.leftKg, units)}</dt>
+              <dd>
+                <b>{fit.count} full</b>, {formatMass(fit.leftKg, units)} left
+              </dd>
+              <dt className="text-soft">Each takes</dt>
+              <dd>
+                {formatMass(estimate.kgEach, units)}{" "}
+                <span className="text-soft">
+                  (
+                  {estimate.source === "these packs"
+                    ? `your last ${countOf(estimate.packs, "pack")}`
+                    : "common practice"}
+                  )
+                </span>
+              </dd>
+              {litres > 0 && (
+                <>
+                  <dt className="text-soft">Have ready</dt>
+                  <dd>
+                    {formatVolume(litres, units)} {liquid} <span className="text-soft">(about)</span>
+                  </dd>
+                </>
+              )}
+              {salt > 0 && n > 0 && (
+                <>
+                  <dt className="text-soft">Salt in all</dt>
+                  <dd>{formatSpoons(salt * n)}</dd>
+                </>
+              )}
+              <dt className="text-soft">{isCan(kind) ? "Bath" : "Jars stand in"}</dt>
+              <dd>{jarWater(method, kind)}</dd>
+              <dt className="text-soft">Steps</dt>
+              <dd>{steps(method, kind, liquid)}</dd>
+            </dl>
+            {method === "raw" && liquid !== "none" && (
+              <p className="mt-3 text-[0.95rem] text-soft">
+                Raw packs need no liquid. More of it means more siphoning; it is recorded as your habit.
+              </p>
+            )}
+            {schedule.conditions.map((c) => (
+              <Notice key={c.key} tone="care" className="mt-3">
+                <strong>Own rule.</strong> {c.text}
+              </Notice>
+            ))}
+            {note && <p className="mt-3 text-[0.95rem] text-soft">{note}</p>}
+            <SourceLine source={schedule.source} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** Above 1,000 ft the tables have nothing for cans: what an extension office gave is entered as theirs. */
+function OfficeFields({ fields }: { fields: ReturnType<typeof useForm<Fields>>[1] }) {
+  return (
+    <fieldset className="space-y-3 border-l-[6px] border-amber pl-4">
+      <legend className="font-[650]">What your extension office gave you</legend>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <TextField field={fields.officeName} label="Office" />
+        <TextField field={fields.officeDay} label="Given on" type="date" />
+        <TextField field={fields.officeMinutes} label="Minutes" inputMode="numeric" />
+        <TextField field={fields.officePsi} label="Pounds" inputMode="decimal" />
+      </div>
+      <PickField
+        field={fields.officeGauge}
+        label="On a"
+        options={[
+          { value: "weighted", label: "weight" },
+          { value: "dial", label: "dial" },
+        ]}
+      />
+    </fieldset>
+  );
+}
+
+function steps(method: PackMethod, kind: ContainerKey, liquid: Liquid): string {
+  if (isCan(kind)) return "Fill, exhaust to 170 °F (77 °C) at the centre, wipe the flange, lid, seam.";
+  const pour = method === "hot" || liquid !== "none" ? " Pour the liquid." : "";
+  return `Fill.${pour} Work out the air, top up to the headspace, wipe the rim (twice with vinegar when fatty), lid, fingertip tight.`;
+}

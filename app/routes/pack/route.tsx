@@ -1,0 +1,216 @@
+import { Form, Link, redirect, useSubmit } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { LIQUIDS } from "#core/pack";
+import { type UnitSystem } from "#core/quantity";
+import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
+import { productsFor, speciesByKey } from "#core/species";
+import { getLot, lotsInHand } from "#store/lot";
+import { containersOfPack, makePack, packsWaiting, recordedFills, unpack } from "#store/pack";
+import { Button } from "#ui/button";
+import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { Code } from "#ui/lotmark";
+import { Empty, Page, Part } from "#ui/page";
+import { shapeOf } from "#core/schedule";
+import { containersWords, speciesWords } from "../../words/load";
+import { atHome } from "../../server/context";
+import { formKey, formOf, keyField, orNotFound, submit, weight, words, writeBy } from "../../server/form";
+import { PackForm } from "./pack-form";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  const asked = new URL(request.url).searchParams.get("lot");
+  const lots = lotsInHand(larder);
+  const lot = asked
+    ? orNotFound(() => getLot(larder, asked))
+    : (lots.find((l) => l.holds.length === 0) ?? null);
+  const group = speciesByKey(lot?.species[0] ?? "")?.group ?? "red-meat";
+  const products = lot ? productsFor(group, lot.form) : [];
+  const fills = Object.fromEntries(
+    products.flatMap((p) =>
+      (["raw", "hot"] as const).flatMap((m) =>
+        CONTAINERS.map((c) => [`${p} ${m} ${c}`, recordedFills(larder, p, m, c)]),
+      ),
+    ),
+  ) as Record<string, number[]>;
+  return {
+    key: formKey(),
+    lots: lots.map((l) => ({
+      id: l.id,
+      code: l.code,
+      part: l.part,
+      species: l.species,
+      held: l.holds.length > 0,
+    })),
+    lot,
+    products,
+    fills,
+    units: household.units,
+    altitudeM: household.altitudeM,
+    waiting: packsWaiting(larder).map((p) => ({
+      ...p,
+      containers: containersOfPack(larder, p.id),
+      key: formKey(),
+    })),
+  };
+}
+
+const schema = (units: UnitSystem) =>
+  z.object({
+    key: keyField,
+    lotId: z.string({ error: "Choose a lot." }),
+    product: z.enum(PRODUCTS, "Choose what it becomes."),
+    method: z.enum(["raw", "hot"]),
+    container: z.string().transform((text, ctx) => {
+      const [kind, mouth] = text.split(" ");
+      if ((CONTAINERS as readonly string[]).includes(kind ?? ""))
+        return { kind: kind as ContainerKey, mouth: (mouth || null) as Mouth | null };
+      ctx.addIssue({ code: "custom", message: "Choose a container." });
+      return z.NEVER;
+    }),
+    count: z.coerce
+      .number("Write how many as a number.")
+      .int("Whole containers only. A part-filled one is eaten, chilled or frozen.")
+      .min(1, "At least one.")
+      .max(200, "At most 200 at a time."),
+    massKg: weight(units, "The weight packed"),
+    liquid: z.enum(LIQUIDS),
+    salt: z.coerce.number().default(0),
+    reusedLids: z.boolean().default(false),
+    officeName: words("The office").optional(),
+    officeDay: z.iso.date("Write the day like 2026-09-01.").optional(),
+    officeMinutes: z.coerce.number("Minutes as a number.").optional(),
+    officePsi: z.coerce.number("Pounds as a number.").optional(),
+    officeGauge: z.enum(["dial", "weighted"]).optional(),
+  });
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, household, me } = atHome(context, request);
+  const form = await formOf(request);
+  if (form.get("intent") === "unpack") {
+    return submit(request, z.object({ key: keyField, packId: z.string() }), (v) => {
+      unpack(larder, writeBy(me, v.key), v.packId);
+      return redirect("/pack");
+    });
+  }
+  return submit(request, schema(household.units), (v) => {
+    const { key, container, salt, officeName, officeDay, officeMinutes, officePsi, officeGauge, ...rest } = v;
+    const office = officeName
+      ? {
+          office: officeName,
+          givenOn: officeDay ?? "",
+          minutes: officeMinutes ?? 0,
+          pressurePsi: officePsi ?? 0,
+          gauge: officeGauge ?? ("weighted" as const),
+        }
+      : null;
+    makePack(larder, writeBy(me, key), {
+      ...rest,
+      container: container.kind,
+      mouth: container.mouth,
+      saltTspEach: salt,
+      office,
+    });
+    return redirect("/pack#waiting");
+  });
+}
+
+export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
+  const { lots, lot, waiting } = loaderData;
+  const send = useSubmit();
+  return (
+    <Page
+      title="Pack"
+      lead="From a lot into jars or cans, by one method. Each is numbered and gets its own code."
+      aside={
+        lots.length > 0 && (
+          <Form onChange={(e) => void send(e.currentTarget)}>
+            <label>
+              <span className="block text-[0.92rem]">From the lot</span>
+              <select
+                name="lot"
+                key={lot?.id}
+                defaultValue={lot?.id}
+                className="min-h-12 max-w-[22rem] rounded border-2 border-ink bg-sheet px-3"
+              >
+                {lots.map((l) => (
+                  <option key={l.id} value={l.id} disabled={l.held}>
+                    {l.code}, {l.part} of {speciesWords(l.species)}
+                    {l.held ? ", on hold" : ""}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </Form>
+        )
+      }
+    >
+      <title>Pack · Patient Larder</title>
+      {lot ? (
+        <PackForm key={loaderData.key} data={loaderData} lot={lot} result={actionData?.result} />
+      ) : (
+        <Empty
+          drawing={<ContainerGlyph shape={shapeOf("jar-pint")} state="open" scale={0.7} label="" />}
+          title="No lot to pack from."
+        >
+          <Link to="/table" className="font-[650] text-ink underline underline-offset-4">
+            Cut one at the Table
+          </Link>
+          , or lift the hold on the one that waits.
+        </Empty>
+      )}
+      {waiting.length > 0 && (
+        <Part title="Filled and waiting for a canner" className="mt-10 scroll-mt-4">
+          <ul id="waiting">
+            {waiting.map((p) => (
+              <li key={p.id} className="border-t-2 border-rule py-4">
+                <div className="flex flex-wrap items-baseline justify-between gap-3">
+                  <p className="text-[1.15rem]">
+                    <b>{containersWords(p.container, p.mouth, p.count)}</b> of {speciesWords(p.species)},{" "}
+                    {p.method} pack <Code>{p.code}</Code>
+                  </p>
+                  <Form method="post">
+                    <input type="hidden" name="key" value={p.key} />
+                    <input type="hidden" name="intent" value="unpack" />
+                    <input type="hidden" name="packId" value={p.id} />
+                    <Button weight="bare">Take it apart again</Button>
+                  </Form>
+                </div>
+                <p className="text-soft">Write on the lids, in the order they stand:</p>
+                <ol className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2">
+                  {p.containers.map((c) => (
+                    <li key={c.id} className="flex flex-col items-center">
+                      <ContainerGlyph
+                        shape={shapeOf(p.container, p.mouth)}
+                        state="lidded"
+                        contents={contentsOf(p.product, p.species)}
+                        pattern={patternOf(p.code)}
+                        headspaceMm={p.schedule.headspaceIn * 25.4}
+                        scale={0.4}
+                        label=""
+                      />
+                      <Link
+                        to={`/c/${c.code}`}
+                        className="flex min-h-12 min-w-12 items-center justify-center text-ink no-underline hover:underline"
+                      >
+                        <Code>{c.code}</Code>
+                      </Link>
+                    </li>
+                  ))}
+                </ol>
+              </li>
+            ))}
+          </ul>
+          <div className="border-t-4 border-bench pt-4">
+            <Button asChild weight={lot ? "quiet" : "do"}>
+              <Link to="/fire">Into a canner</Link>
+            </Button>
+          </div>
+        </Part>
+      )}
+    </Page>
+  );
+}

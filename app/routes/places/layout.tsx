@@ -1,0 +1,87 @@
+import { useEffect } from "react";
+import { Link, Outlet, useLocation, useRevalidator } from "react-router";
+import type { Route } from "./+types/layout";
+import { Bench } from "#ui/bench";
+import { NowProvider } from "#ui/clock";
+import { Strip } from "#ui/strip";
+import { atHome } from "../../server/context";
+import { lookAround } from "../../server/look";
+import { clocksOf } from "../../server/clocks";
+import { benchOf, runGlances } from "../../server/shell";
+import { Jump } from "./jump";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const runs = runGlances(home);
+  const { now, open } = lookAround(home);
+  return {
+    serverNow: now,
+    places: benchOf(home, runs),
+    clocks: clocksOf(runs, open, now),
+    me: home.me.name,
+  };
+}
+
+/** How often what stands where is looked at again, ms. The clocks tick by themselves. */
+const LOOK_AGAIN_MS = 15_000;
+
+export default function Places({ loaderData }: Route.ComponentProps) {
+  const { serverNow, places, clocks, me } = loaderData;
+  const here = useLocation().pathname.split("/")[1] ?? null;
+  useLookAgain(LOOK_AGAIN_MS);
+  return (
+    <NowProvider serverNow={serverNow}>
+      <header>
+        <Strip clocks={clocks}>
+          <SideLinks me={me} />
+        </Strip>
+        <Bench places={places} here={here} />
+      </header>
+      <Outlet />
+    </NowProvider>
+  );
+}
+
+/** Asks the server again now and then, and when the page comes back into view, unless somebody is typing. */
+export function useLookAgain(everyMs: number) {
+  const { revalidate, state } = useRevalidator();
+  useEffect(() => {
+    const look = () => {
+      const typing = document.activeElement?.matches("input[type=text], textarea, select");
+      if (document.visibilityState === "visible" && state === "idle" && !typing) void revalidate();
+    };
+    const timer = setInterval(look, everyMs);
+    document.addEventListener("visibilitychange", look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", look);
+    };
+  }, [everyMs, revalidate, state]);
+}
+
+const SIDE =
+  "flex min-h-12 items-center px-3 text-[0.92rem] font-[600] text-on-strip no-underline hover:underline focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip";
+
+function SideLinks({ me }: { me: string }) {
+  return (
+    <nav aria-label="Beside the work" className="flex shrink-0 items-stretch pr-4 max-md:pr-0">
+      <Link to="/" className={SIDE}>
+        Today
+      </Link>
+      <Link to="/ask" className={SIDE}>
+        Ask
+      </Link>
+      <Link to="/shed" className={`${SIDE} max-md:hidden`}>
+        Shed
+      </Link>
+      <Link
+        to="/household"
+        className={`${SIDE} max-md:hidden`}
+        aria-label={`Household, ${me} is at the screen`}
+      >
+        {me}
+      </Link>
+      <Jump />
+    </nav>
+  );
+}

@@ -1,0 +1,167 @@
+import { useForm } from "@conform-to/react";
+import { redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type UnitSystem } from "#core/quantity";
+import { dialStanding, testDueAt } from "#core/schedule";
+import { Refused } from "#store/db";
+import { addCanner, listCanners, recordGaugeCheck } from "#store/equipment";
+import { Button } from "#ui/button";
+import { KeyedForm, resultOf, FormErrors, PickField, TextField } from "#ui/form";
+import { Empty, Page, Part } from "#ui/page";
+import { Canner as Drawing } from "../../ui/bench/place-drawing";
+import { localDay } from "../../words/time";
+import { atHome } from "../../server/context";
+import { CannerCard } from "./canner-card";
+import { checkSchema } from "./gauge-test";
+import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  const now = larder.now();
+  return {
+    key: formKey(),
+    units: household.units,
+    zone: household.zone,
+    today: localDay(now, household.zone),
+    canners: listCanners(larder).map((c) => ({
+      ...c,
+      key: formKey(),
+      standing: dialStanding(c.gauges, now),
+      dueAt: c.gauges.dial?.testedAt ? testDueAt(c.gauges.dial.testedAt) : null,
+    })),
+  };
+}
+
+const addSchema = (units: UnitSystem) =>
+  z.object({
+    key: keyField,
+    name: words("Its name", 40),
+    quarts: z.coerce
+      .number("Write the size in quarts, like 16.")
+      .min(4, "A canner holds at least 4 quarts.")
+      .max(60, "That is larger than any household canner.")
+      .optional(),
+    gauge: z.enum(["dial", "weighted", "both"]),
+    pieces: z.enum(["5 5 5", "15", "10", "5 10 15"]).default("5 5 5"),
+    safeMax: quantity("gaugePressure", units, "Its limit"),
+  });
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, household, me } = atHome(context, request);
+  const form = await formOf(request);
+  if (form.get("intent") === "check") {
+    return submit(request, checkSchema, (v) => {
+      const parsed = parseQuantity(v.amount, "gaugePressure", household.units);
+      if (!parsed.ok) throw new Refused({ amount: parsed.message });
+      if (parsed.si > kPaFromPsi(10))
+        throw new Refused({
+          amount: "That is how far off it reads, not what it reads. Sound gauges are within a pound or two.",
+        });
+      const sign = { true: 0, high: 1, low: -1 }[v.way];
+      // Noon of that day: nobody writes down the hour a gauge was tested.
+      const at = Math.min(
+        Date.parse(`${v.testedOn}T12:00:00Z`),
+        v.testedOn === localDay(larder.now(), household.zone) ? larder.now() : Infinity,
+      );
+      recordGaugeCheck(larder, writeBy(me, v.key), {
+        cannerId: v.cannerId,
+        at,
+        errorKPa: sign * parsed.si,
+        note: null,
+      });
+      return redirect("/shed");
+    });
+  }
+  return submit(request, addSchema(household.units), (v) => {
+    if (v.safeMax < kPaFromPsi(11) || v.safeMax > kPaFromPsi(30)) {
+      const typed = parseQuantity(String(form.get("safeMax")), "gaugePressure", household.units);
+      const likely = typed.ok
+        ? likelyReading(typed.si, typed.unit, "gaugePressure", kPaFromPsi(11), kPaFromPsi(30))
+        : null;
+      throw new Refused({
+        safeMax: `A canner's limit lies between 15 and 25 lb as a rule; this is ${formatPressure(v.safeMax, "us")}.${likely ? ` If it was ${likely.unit.symbol}, that is ${formatPressure(likely.si, "us")}: type the unit.` : ""}`,
+      });
+    }
+    addCanner(larder, writeBy(me, v.key), {
+      name: v.name,
+      quarts: v.quarts ?? null,
+      hasDial: v.gauge !== "weighted",
+      weightPiecesPsi: v.gauge === "dial" ? [] : v.pieces.split(" ").map(Number),
+      safeMaxKPa: v.safeMax,
+    });
+    return redirect("/shed");
+  });
+}
+
+export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
+  const { canners, key, units, today, zone } = loaderData;
+  const [form, fields] = useForm<z.input<ReturnType<typeof addSchema>>>({
+    id: "canner",
+    lastResult: resultOf(actionData?.result, undefined),
+  });
+  return (
+    <Page title="Shed" lead="Canners, what they hold pressure with, and when their gauges were tested.">
+      <title>Shed · Patient Larder</title>
+      <div className="grid gap-10 lg:grid-cols-[1fr_23rem]">
+        <div className="space-y-8">
+          {canners.length === 0 && (
+            <Empty drawing={<Drawing steaming={false} lit={false} />} title="No canner yet." />
+          )}
+          {canners.map((c) => (
+            <CannerCard
+              key={c.id}
+              canner={c}
+              units={units}
+              today={today}
+              zone={zone}
+              result={actionData?.result}
+            />
+          ))}
+        </div>
+        <Part title="Another canner">
+          <KeyedForm form={form} formKey={key} className="space-y-4">
+            <TextField field={fields.name} label="Name" hint="As you call it: big canner" />
+            <TextField
+              field={fields.quarts}
+              label="Size"
+              hint="Quarts, as it was sold; smoked fish needs 16 to 22"
+              inputMode="decimal"
+            />
+            <PickField
+              field={fields.gauge}
+              label="It has"
+              options={[
+                { value: "dial", label: "a dial" },
+                { value: "weighted", label: "a weight" },
+                { value: "both", label: "both" },
+              ]}
+            />
+            <PickField
+              field={fields.pieces}
+              label="The weight"
+              options={[
+                { value: "5 5 5", label: "5 + 5 + 5 lb" },
+                { value: "5 10 15", label: "5, 10 or 15 lb" },
+                { value: "15", label: "15 lb only" },
+                { value: "10", label: "10 lb only" },
+              ]}
+            />
+            <TextField
+              field={fields.safeMax}
+              label="Its own limit"
+              hint="From its manual. 20 lb is typical, from memory."
+              defaultValue={
+                (fields.safeMax.initialValue as string | undefined) ?? (units === "us" ? "20 lb" : "138 kPa")
+              }
+            />
+            <FormErrors form={form} />
+            <Button weight="do">Put it in the Shed</Button>
+          </KeyedForm>
+        </Part>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,146 @@
+import { Link, redirect } from "react-router";
+import type { Route } from "./+types/route";
+import { shapeOf } from "#core/schedule";
+import { speciesByKey } from "#core/species";
+import { findCode } from "#store/trace";
+import { Notice } from "#ui/form";
+import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
+import { Code } from "#ui/lotmark";
+import { Page, Part } from "#ui/page";
+import { dayWords, longDay } from "../../words/time";
+import { atHome } from "../../server/context";
+import { orNotFound } from "../../server/form";
+import { storyOf } from "../../server/story";
+
+export function loader({ request, context, params }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const found = findCode(home.larder, params.code);
+  if (!found.found) throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
+  const story = orNotFound(() => storyOf(home, found));
+  return { code: found.code, kind: found.kind, zone: home.household.zone, ...story };
+}
+
+const KIND_NAMES = {
+  harvest: "animal or catch",
+  lot: "lot",
+  pack: "pack",
+  run: "run",
+  container: "container",
+} as const;
+
+export default function Story({ loaderData }: Route.ComponentProps) {
+  const { code, kind, chapters, container, zone, trace } = loaderData;
+  const made = trace.nodes.filter((n) => n.kind === "container");
+  return (
+    <Page
+      title={`The story of ${code}`}
+      lead={container ? undefined : `A ${KIND_NAMES[kind]}, and everything it came from and went into.`}
+    >
+      <title>{`${code} · Patient Larder`}</title>
+      <div className="grid gap-10 lg:grid-cols-[22rem_1fr]">
+        <div>
+          {container && (
+            <div className="mb-6">
+              <ContainerGlyph
+                shape={shapeOf(container.kind, container.mouth)}
+                state={stateOf(container)}
+                contents={contentsOf(container.product, container.species)}
+                pattern={patternOf(container.packCode)}
+                scale={1.5}
+              />
+              <div className="fig border-t-[8px] border-bench pt-2 text-[4.4rem] leading-none font-bold tracking-wide">
+                {code}
+              </div>
+              <p className="mt-1 text-[1.2rem] font-[650]">{container.where}</p>
+            </div>
+          )}
+          <Part title="What is in it">
+            <Shares trace={trace} code={code} />
+          </Part>
+          {!container && made.length > 0 && (
+            <Part title={`Jars and cans from it: ${made.length}`} className="mt-6">
+              <p className="flex flex-wrap gap-x-4">
+                {made.map((m) => (
+                  <Link
+                    key={m.code}
+                    to={`/c/${m.code}`}
+                    className="flex min-h-12 min-w-12 items-center text-ink"
+                  >
+                    <Code>{m.code}</Code>
+                  </Link>
+                ))}
+              </p>
+            </Part>
+          )}
+        </div>
+        <ol className="border-l-4 border-bench">
+          {chapters.map((c, i) => (
+            <li key={i} className="relative pb-6 pl-8">
+              <span
+                className={`absolute top-1 -left-[13px] size-[22px] border-[3px] border-ink ${c.care.length ? "rotate-45 bg-amber" : "rounded-full bg-paper"}`}
+                aria-hidden="true"
+              />
+              <p className="text-[0.92rem] text-soft">{c.day ? dayWords(c.day) : longDay(c.at, zone)}</p>
+              <h2 className="text-[1.2rem]">
+                {c.title}{" "}
+                {c.code && c.code !== code ? (
+                  <Link to={`/c/${c.code}`} className="text-ink">
+                    <Code>{c.code}</Code>
+                  </Link>
+                ) : (
+                  c.code && <Code>{c.code}</Code>
+                )}
+              </h2>
+              {c.lines.map((l) => (
+                <p key={l}>{l}</p>
+              ))}
+              {c.care.map((l) => (
+                <Notice key={l} tone="care" className="mt-1">
+                  {l}
+                </Notice>
+              ))}
+            </li>
+          ))}
+        </ol>
+      </div>
+    </Page>
+  );
+}
+
+function Shares({ trace, code }: { trace: Route.ComponentProps["loaderData"]["trace"]; code: string }) {
+  const node = trace.nodes.find((n) => n.code === code)!;
+  const shares = Object.entries(node.harvests).sort((a, b) => b[1] - a[1]);
+  if (shares.length === 0)
+    return (
+      <p className="text-soft">
+        {node.kind === "run" ? "A whole load; see its packs." : "It is where everything begins."}
+      </p>
+    );
+  return (
+    <ul>
+      {shares.map(([harvest, share]) => (
+        <li key={harvest} className="flex items-center gap-3 border-t-2 border-rule py-1">
+          <span className="fig w-16 text-[1.6rem] font-bold">{Math.round(share * 100)} %</span>
+          <Link to={`/c/${harvest}`} className="flex min-h-12 min-w-12 items-center text-ink">
+            <Code>{harvest}</Code>
+          </Link>
+          <span>
+            {speciesByKey(trace.nodes.find((n) => n.code === harvest)?.title.split(" ×")[0] ?? "")?.name}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function stateOf(c: {
+  moved: string | null;
+  seal: string | null;
+  runId: string | null;
+  disposition: string | null;
+}): GlyphState {
+  if (c.moved && c.moved !== "shelved") return "opened";
+  if (c.seal === "failed") return "failed";
+  if (c.seal === "sealed") return "sealed";
+  return c.runId ? "resting" : "lidded";
+}

@@ -1,0 +1,95 @@
+import { type Due } from "#core/agenda";
+import { formatClock, formatPressure } from "#core/quantity";
+import { type RunView } from "#core/run";
+import { TimeSince } from "#ui/clock";
+import { Notice } from "#ui/form";
+import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../words/run";
+import { clockTime } from "../../words/time";
+import { type StoveData } from "./data";
+
+/** What can be read from across the yard: one clock or one word, and one sentence. */
+export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunView; due: Due | null }) {
+  const { run, units } = data;
+  const text = due && taskWords(due, view, run.plan, units, run.zone);
+  const alarm = view.alarm === "below-target" || view.alarm === "over-pressure";
+  const restart =
+    view.phase === "processing" || view.phase === "pressurising"
+      ? restartWords(view, run.plan, units, run.zone)
+      : null;
+  const big = bigOf(view, due);
+  const dev = view.deviations.at(-1);
+  return (
+    <div className="flex flex-1 flex-col" aria-live="polite">
+      <div
+        className={`fig mt-5 -ml-1 leading-[0.82] font-bold max-md:mt-3 ${sizeOf(big)} ${alarm ? "flash text-stop" : ""}`}
+        role={big.clock ? "timer" : undefined}
+        data-testid="stove-clock"
+      >
+        {big.text}
+      </div>
+      <div className="mt-4 text-[2.1rem] leading-tight max-md:text-[1.4rem]" data-testid="stove-title">
+        {view.phase === "processing" && view.completedAt === null ? (
+          <>
+            Off the heat at{" "}
+            <b className="fig text-[1.35em] font-bold">{clockTime(view.finishAt!, run.zone)}</b>
+          </>
+        ) : (
+          <b className="font-[650]">{text?.title ?? PHASE_WORDS[view.phase]}</b>
+        )}
+      </div>
+      <p className="mt-3 max-w-[48rem] text-[1.2rem] max-md:text-base">
+        {restart ?? text?.why ?? endWords(view)}{" "}
+        {view.lastReading && (view.phase === "processing" || view.phase === "pressurising") && (
+          <span className="text-soft">
+            Last reading <TimeSince since={view.lastReading.at} /> ago:{" "}
+            {formatPressure(view.lastReading.gaugeKPa, units)}.
+          </span>
+        )}
+      </p>
+      {view.alarm === "unwatched" && (
+        <Notice tone="care" className="mt-4">
+          Nobody has looked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Look at the gauge and say what
+          you see.
+        </Notice>
+      )}
+      {view.alarm === "over-pressure" && (
+        <Notice tone="stop" className="mt-4 text-[1.2rem]">
+          Over the canner’s limit. Turn the heat down now; keep away from the lid.
+        </Notice>
+      )}
+      {dev && dev.kind === "weight-on-early" && view.phase === "venting" && (
+        <Notice tone="stop" className="mt-4">
+          {deviationWords(dev, run.plan, units, run.zone)} Take it off again and let it steam.
+        </Notice>
+      )}
+    </div>
+  );
+}
+
+/** As large as fits: a clock with hours has two figures more. */
+function sizeOf({ text, clock }: { text: string; clock: boolean }): string {
+  if (!clock) return "text-[min(9.5rem,13vw)] leading-[0.9] max-md:text-[18vw]";
+  return text.length > 5
+    ? "text-[min(15.5rem,21vw)] max-md:text-[29vw]"
+    : "text-[min(20.5rem,30vw)] max-md:text-[38vw]";
+}
+
+function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean } {
+  const left = (at: number) => formatClock(Math.ceil((at - view.now) / 1000));
+  if (view.phase === "processing" && view.completedAt !== null) return { text: "Time served", clock: false };
+  if (view.phase === "venting" && view.vent.doneAt !== null) return { text: "Vented", clock: false };
+  if (view.alarm === "below-target") return { text: "Too low", clock: false };
+  if (due?.at && !due.estimated && due.at > view.now) return { text: left(due.at), clock: true };
+  if (view.phase === "settling") return { text: "Lid now", clock: false };
+  return { text: PHASE_WORDS[view.phase], clock: false };
+}
+
+function endWords(view: RunView): string {
+  if (view.phase === "aborted")
+    return (
+      "The canner is still hot: heat off, and touch nothing until the gauge reads zero and the lock has dropped. " +
+      "This load is not processed. Decide about each container within 24 hours."
+    );
+  if (view.phase === "checked") return "Every seal is checked.";
+  return "";
+}

@@ -1,0 +1,56 @@
+import { formatAltitude, formatPressure } from "#core/quantity";
+import { type RunView } from "#core/run";
+import { deviationWords, eventWords } from "../../words/run";
+import { clockTime } from "../../words/time";
+import { type StoveData } from "./data";
+
+/** What a run is held to and what has happened, one tap deep. */
+export function Facts({ data, view }: { data: StoveData; view: RunView }) {
+  const { run, units } = data;
+  const source = run.schedule.governing.each[run.schedule.governing.governedBy]!.source;
+  return (
+    <details className="shrink-0 border-t-2 border-rule max-lg:border-0">
+      <summary className="flex min-h-12 cursor-pointer items-center justify-between font-[650]">
+        <span>Why, and what happened</span>
+        <span className="text-soft">
+          {view.restarts > 0 && (view.restarts === 1 ? "1 restart" : `${view.restarts} restarts`)}
+        </span>
+      </summary>
+      <div
+        className="max-h-[52vh] space-y-3 overflow-y-auto pb-3 text-[0.95rem]"
+        tabIndex={0}
+        role="region"
+        aria-label="Schedule and events"
+      >
+        <p>
+          {run.plan.minutes} minutes at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
+          {formatAltitude(run.schedule.altitudeM, units)}. {run.schedule.governing.why.join(" ")}
+        </p>
+        <p className="text-soft">
+          {source.name}, {source.locator}.{source.fromMemory && " From memory: compare with a printed copy."}
+        </p>
+        {run.signed && <p className="text-amber">Gauge overdue, signed for: {run.signed}</p>}
+        {view.deviations.length > 0 && (
+          <ul className="space-y-1 text-stop">
+            {view.deviations.map((d, i) => (
+              <li key={i}>{deviationWords(d, run.plan, units, run.zone)}</li>
+            ))}
+          </ul>
+        )}
+        <ol className="space-y-1">
+          {[...run.events]
+            .sort((a, b) => b.at - a.at || b.seq - a.seq)
+            .map((e) => (
+              <li key={e.id} className="flex gap-3">
+                <span className="fig text-[1.1em] font-[600]">{clockTime(e.at, run.zone)}</span>
+                <span className={run.events.some((c) => c.corrects === e.id) ? "line-through" : ""}>
+                  {eventWords(e, units)}
+                </span>
+                <span className="ml-auto text-soft">{e.by}</span>
+              </li>
+            ))}
+        </ol>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,153 @@
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express, { type NextFunction, type Request, type Response } from "express";
+import helmet from "helmet";
+import { randomBytes } from "node:crypto";
+import type { createServer } from "node:http";
+import { resolve } from "node:path";
+import pino from "pino";
+import { RouterContextProvider } from "react-router";
+import { openLarder, type Larder } from "#store/db";
+import { clockIsMovable, moveClock, now } from "./clock";
+import { larderContext, nonceContext } from "./context";
+import { hostRefusal } from "./host";
+
+const log = pino({ level: process.env.LOG_LEVEL ?? "info" });
+const BODY_LIMIT_BYTES = 1_000_000;
+
+/** Opens the larder, builds the server around it, listens, and stops cleanly when told to. */
+export async function start(
+  make: typeof createServer,
+  devMiddleware?: express.RequestHandler,
+): Promise<void> {
+  const host = process.env.HOST ?? "127.0.0.1";
+  const refusal = hostRefusal(host);
+  if (refusal) {
+    log.fatal(refusal);
+    process.exitCode = 2;
+    return;
+  }
+  const folder = resolve(process.env.LARDER_DATA ?? "data");
+  const larder = openLarder(folder, now);
+  const server = make(buildApp(larder, devMiddleware));
+  const port = Number(process.env.PORT ?? 4310);
+  server.listen(port, host, () => {
+    log.info({ folder }, "larder open");
+    const shown = host.includes(":") ? `[${host}]` : host;
+    process.stdout.write(`Patient Larder is at http://${shown}:${port}\n`);
+  });
+  const stop = () => {
+    server.close(() => {
+      larder.close();
+      process.exit(0);
+    });
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 3000).unref();
+  };
+  process.once("SIGTERM", stop);
+  process.once("SIGINT", stop);
+}
+
+function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): express.Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(compression());
+  app.use(logRequests);
+  app.get("/healthz", (_req, res) => {
+    larder.sqlite.prepare("select 1").get();
+    res.json({ status: "ok" });
+  });
+  if (devMiddleware) app.use(devMiddleware);
+  else {
+    app.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
+    app.use(express.static("build/client", { maxAge: "1h", index: false }));
+  }
+  app.use(securityHeaders(devMiddleware !== undefined));
+  app.use(sameOrigin);
+  app.use(limitBody);
+  if (clockIsMovable) {
+    app.post("/test/clock", express.json(), (req, res) => {
+      res.json({ now: moveClock(Number((req.body as { ms: number }).ms)) });
+    });
+  }
+  app.use(
+    createRequestHandler({
+      build: () => import("virtual:react-router/server-build"),
+      getLoadContext: (_req, res) => {
+        const context = new RouterContextProvider();
+        context.set(larderContext, larder);
+        context.set(nonceContext, (res.locals as { nonce: string }).nonce);
+        return context;
+      },
+    }),
+  );
+  return app;
+}
+
+function logRequests(req: Request, res: Response, next: NextFunction): void {
+  const began = performance.now();
+  res.on("finish", () => {
+    if (req.path.startsWith("/assets")) return;
+    log.info({
+      method: req.method,
+      path: req.path,
+      status: res.statusCode,
+      ms: Math.round(performance.now() - began),
+    });
+  });
+  next();
+}
+
+function securityHeaders(dev: boolean): express.RequestHandler {
+  return (req, res, next) => {
+    const nonce = randomBytes(16).toString("base64");
+    res.locals.nonce = nonce;
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'", `'nonce-${nonce}'`],
+          // Drawings carry their measures as style attributes; no style comes from users.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", "data:"],
+          connectSrc: dev ? ["'self'", "ws:"] : ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // With no referrer at all, a form of our own would be posted with the origin “null”.
+      referrerPolicy: { policy: "same-origin" },
+      strictTransportSecurity: false,
+    })(req, res, next);
+  };
+}
+
+/** A write must come from our own pages, or from a program that sends no origin at all (a gauge, curl). */
+function sameOrigin(req: Request, res: Response, next: NextFunction): void {
+  const origin = req.headers.origin;
+  if (req.method === "GET" || req.method === "HEAD" || origin === undefined) return next();
+  const site = req.headers["sec-fetch-site"];
+  const same = URL.canParse(origin) && new URL(origin).host === req.headers.host;
+  if (same && (site === undefined || site === "same-origin")) return next();
+  problem(res, 403, "This write came from another site and was refused.");
+}
+
+function limitBody(req: Request, res: Response, next: NextFunction): void {
+  const length = Number(req.headers["content-length"] ?? 0);
+  if (length > BODY_LIMIT_BYTES)
+    return problem(res, 413, "This is larger than a million bytes. Send it in smaller parts.");
+  if (req.headers["transfer-encoding"] && req.method !== "GET") {
+    return problem(res, 411, "Say how long the body is (Content-Length).");
+  }
+  next();
+}
+
+function problem(res: Response, status: number, title: string): void {
+  res
+    .status(status)
+    .type("application/problem+json")
+    .send(JSON.stringify({ type: "about:blank", title, status }));
+}

@@ -1,0 +1,82 @@
+import { type Due } from "#core/agenda";
+import { type Undecided } from "#store/rest";
+import { type RunGlance } from "./shell";
+
+/** One clock of the strip. */
+export interface RunningClock {
+  id: string;
+  href: string;
+  label: string;
+  /** ms since 1970 UTC; null while it waits for something to happen */
+  until: number | null;
+  after: string;
+  alarm: boolean;
+}
+
+/** Every running clock, for the strip on every page. */
+export function clocksOf(
+  runs: readonly RunGlance[],
+  open: readonly Undecided[],
+  now: number,
+): RunningClock[] {
+  const clocks = runs.map((r): RunningClock => {
+    const due = r.agenda[0];
+    const [until, after] = clockWords(r, due);
+    return {
+      id: r.id,
+      href: r.view.phase === "resting" ? "/rest" : `/fire/${r.code}`,
+      label: r.view.phase === "resting" ? `Run ${r.code}` : r.canner,
+      until,
+      after,
+      alarm:
+        r.view.alarm === "below-target" || r.view.alarm === "over-pressure" || r.view.alarm === "unwatched",
+    };
+  });
+  const soonest = open
+    .map((u) => u.decideBy)
+    .filter((at) => at > now)
+    .sort((a, b) => a - b)[0];
+  if (soonest)
+    clocks.push({
+      id: "undecided",
+      href: "/rest",
+      label: "Failed seal",
+      until: soonest,
+      after: "left to decide",
+      alarm: false,
+    });
+  return clocks;
+}
+
+function clockWords(r: RunGlance, due: Due | undefined): [number | null, string] {
+  if (r.view.alarm === "below-target") return [null, "below target: bring it back"];
+  switch (due?.task) {
+    case "weight-on":
+      return r.view.vent.doneAt !== null ? [null, "vented: weight on now"] : [due.at, "of venting left"];
+    case "heat-off":
+      return r.view.completedAt !== null ? [null, "done: heat off now"] : [due.at, "to go at pressure"];
+    case "lid-off":
+      return [due.at, "before the lid"];
+    case "check":
+      return due.at !== null && due.at <= r.view.now
+        ? [null, "ready to check"]
+        : [due.at, "more on the towel"];
+    case "zero":
+      return [null, "cooling, do not touch"];
+    case "steam-again":
+      return [null, "steam faltered"];
+    case undefined:
+      return [null, ""];
+    default:
+      return [
+        null,
+        {
+          light: "not lit",
+          steam: "warming up",
+          "reach-target": "coming up to pressure",
+          "weight-off": "at zero: weight off",
+          unload: "unload it",
+        }[due!.task as string] ?? "",
+      ];
+  }
+}

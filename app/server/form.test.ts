@@ -1,0 +1,89 @@
+import { describe, expect, test } from "vitest";
+import { redirect } from "react-router";
+import { v7 as uuid } from "uuid";
+import { z } from "zod";
+import { Refused } from "#store/db";
+import { keyField, quantity, submit, weight, words } from "./form";
+
+const schema = z.object({
+  key: keyField,
+  part: words("The part", 10),
+  kg: weight("us"),
+  temp: quantity("temperature", "metric", "The temperature").optional(),
+});
+const post = (fields: Record<string, string>) =>
+  new Request("http://x/table", { method: "POST", body: new URLSearchParams({ key: uuid(), ...fields }) });
+
+type Answer = {
+  init: { status: number };
+  data: {
+    result: { status?: string; initialValue: Record<string, string>; error: Record<string, string[]> | null };
+  };
+};
+const send = async (
+  fields: Record<string, string>,
+  work: (v: z.output<typeof schema>) => Response | null = () => null,
+) => (await submit(post(fields), schema, work)) as unknown as Answer;
+
+describe("a form that is sent", () => {
+  test("is read to SI and its work done", async () => {
+    let seen: unknown;
+    const answer = await send({ part: " Loin ", kg: "3 lb 5 oz", temp: "77" }, (v) => ((seen = v), null));
+    expect(seen).toMatchObject({ part: "Loin", temp: 77 });
+    expect((seen as { kg: number }).kg).toBeCloseTo(1.5025, 4);
+    expect(answer.init.status).toBe(200);
+  });
+  test("with bad input comes back 422, a sentence at each field, and everything that was typed", async () => {
+    const answer = await send({ part: "far too long a name", kg: "0", temp: "hot" });
+    expect(answer.init.status).toBe(422);
+    expect(answer.data.result.error).toEqual({
+      part: ["Keep it under 10 characters."],
+      kg: ["A weight is more than zero."],
+      temp: ["“hot” does not read as a temperature. Type it like 77 °C."],
+    });
+    expect(answer.data.result.initialValue).toMatchObject({
+      part: "far too long a name",
+      kg: "0",
+      temp: "hot",
+    });
+  });
+  test("without what it needs says what is missing", async () => {
+    const answer = await send({ part: "", kg: "" });
+    expect(answer.data.result.error).toMatchObject({
+      part: ["The part is missing."],
+      kg: ["The weight is missing."],
+    });
+  });
+  test("that the rules refuse: at its field when the form has it, above the button when not", async () => {
+    const answer = await send({ part: "Loin", kg: "2" }, () => {
+      throw new Refused(
+        { kg: "More than there is.", elsewhere: "And the animal is on hold.", "": "Nothing was saved." },
+        409,
+      );
+    });
+    expect(answer.init.status).toBe(409);
+    expect(answer.data.result.error).toEqual({
+      kg: ["More than there is."],
+      "": ["And the animal is on hold.", "Nothing was saved."],
+    });
+    expect(answer.data.result.initialValue.part).toBe("Loin");
+  });
+  test("leads on when the work says so, and does not hide a fault of ours", async () => {
+    const gone = (await submit(post({ part: "Loin", kg: "2" }), schema, () => redirect("/cold"))) as Response;
+    expect([gone.status, gone.headers.get("location")]).toEqual([302, "/cold"]);
+    await expect(
+      submit(post({ part: "Loin", kg: "2" }), schema, () => {
+        throw new TypeError("ours");
+      }),
+    ).rejects.toThrow("ours");
+  });
+  test("with a key that is none is refused; with a body that is none, too", async () => {
+    expect((await send({ key: "1", part: "Loin", kg: "2" })).init.status).toBe(422);
+    const json = new Request("http://x/table", {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: "{}",
+    });
+    await expect(submit(json, schema, () => null)).rejects.toMatchObject({ status: 400 });
+  });
+});

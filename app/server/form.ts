@@ -1,0 +1,91 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import type { SubmissionResult } from "@conform-to/react";
+import { data } from "react-router";
+import { v7 as uuid } from "uuid";
+import { z } from "zod";
+import { Refused, type Write } from "#store/db";
+import { parseQuantity, type Dimension, type UnitSystem } from "#core/quantity";
+
+/** A fresh key for a form: made with the page, so that sending it twice does it once. */
+export function formKey(): string {
+  return uuid();
+}
+
+/** The hidden key every form carries. */
+export const keyField = z.uuid("This form has no key. Reload the page and try again.");
+
+/** A quantity as typed, read to SI. What cannot be read becomes a sentence at the field. */
+export function quantity(dimension: Dimension, units: UnitSystem, what: string) {
+  return z.string({ error: `${what} is missing.` }).transform((text, ctx) => {
+    const parsed = parseQuantity(text, dimension, units);
+    if (parsed.ok) return parsed.si;
+    ctx.addIssue({ code: "custom", message: parsed.message });
+    return z.NEVER;
+  });
+}
+
+/** A weight above zero, kg. */
+export function weight(units: UnitSystem, what = "The weight") {
+  return quantity("mass", units, what).refine((kg) => kg > 0, "A weight is more than zero.");
+}
+
+/** Text that must be there. */
+export function words(what: string, max = 120) {
+  return z
+    .string({ error: `${what} is missing.` })
+    .trim()
+    .max(max, `Keep it under ${max} characters.`);
+}
+
+/** The form of a request; a body that is none is answered as such. */
+export async function formOf(request: Request): Promise<FormData> {
+  try {
+    return await request.clone().formData();
+  } catch {
+    throw new Response("This was not sent as a form.", { status: 400 });
+  }
+}
+
+type Work<T> = (value: T) => Response | object | null | Promise<Response | object | null>;
+
+/**
+ * Reads a form by a schema and does its work. Bad input, and anything the rules refuse, comes back with status 4xx,
+ * a sentence at each field and everything that was typed.
+ */
+export async function submit<S extends z.ZodObject>(request: Request, schema: S, work: Work<z.output<S>>) {
+  const form = await formOf(request);
+  const submission = parseWithZod(form, { schema });
+  if (submission.status !== "success") return answer(submission.reply(), 422);
+  try {
+    const done = await work(submission.value as z.output<S>);
+    return done instanceof Response ? done : answer(submission.reply({ resetForm: true }), 200, done);
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    const fieldErrors: Record<string, string[]> = {};
+    const formErrors: string[] = [];
+    for (const [field, message] of Object.entries(error.fields)) {
+      if (field in schema.shape) fieldErrors[field] = [message];
+      else formErrors.push(message);
+    }
+    return answer(submission.reply({ fieldErrors, formErrors }), error.status);
+  }
+}
+
+function answer(result: SubmissionResult, status: number, done: object | null = null) {
+  return data({ result, done }, { status });
+}
+
+/** Who writes, and with which key. */
+export function writeBy(me: { id: string; name: string }, key: string): Write & { byName: string } {
+  return { key, byId: me.id, byName: me.name };
+}
+
+/** A refusal outside a form (a page that cannot be shown) as a response with its sentence. */
+export function orNotFound<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof Refused) throw new Response(error.message, { status: error.status });
+    throw error;
+  }
+}

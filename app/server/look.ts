@@ -1,0 +1,45 @@
+import { activeRuns, type RunRecord } from "#store/run";
+import { restingRuns, undecided, type Resting, type Undecided } from "#store/rest";
+import { onTheShelf, toShelve, type Shelved } from "#store/shelf";
+import { cansWaiting, isFit } from "#store/seam";
+import { lotsInHand, type Lot } from "#store/lot";
+import { packsWaiting, type Pack } from "#store/pack";
+import { type Home } from "./context";
+
+/** What stands where at the moment of a request. */
+export interface Look {
+  now: number;
+  runs: RunRecord[];
+  resting: Resting[];
+  open: Undecided[];
+  lots: Lot[];
+  waiting: Pack[];
+  shelved: Shelved[];
+  ready: Shelved[];
+  /** cans not in a canner yet: all of them, and those hot and well seamed */
+  cans: { all: number; closed: number };
+}
+
+const looks = new WeakMap<object, Look>();
+
+/** Looks round once for a request: its page and the row of places above it are drawn from the same look. */
+export function lookAround({ larder, context }: Home): Look {
+  const before = looks.get(context);
+  if (before) return before;
+  const runs = activeRuns(larder);
+  const resting = restingRuns(larder, runs);
+  const cans = cansWaiting(larder);
+  const look: Look = {
+    now: larder.now(),
+    runs,
+    resting,
+    open: undecided(larder, resting),
+    lots: lotsInHand(larder),
+    waiting: packsWaiting(larder),
+    shelved: onTheShelf(larder),
+    ready: toShelve(larder),
+    cans: { all: cans.length, closed: cans.filter(isFit).length },
+  };
+  looks.set(context, look);
+  return look;
+}

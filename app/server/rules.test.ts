@@ -1,0 +1,33 @@
+import { describe, expect, test } from "vitest";
+import { altitudeProblem } from "./altitude";
+import { keepCookie, readCookie } from "./cookie";
+import { hostRefusal } from "./host";
+
+describe("an altitude somebody could cook at", () => {
+  test.each(["2,300 ft", "0", "-1,400 ft", "5,181 m", "17,000 ft"])("%s", (text) =>
+    expect(altitudeProblem(text, "us")).toBeNull(),
+  );
+  test.each([
+    ["29,000 ft", "us", /at 29,000 ft; type one from -1,500 ft to 17,000 ft\. Was it 2,900 ft\?/],
+    ["8,848 m", "metric", /at 8,848 m; .*If you meant 8,848 ft, type that unit/],
+    ["-3,000 ft", "us", /Nobody keeps a kitchen at -3,000 ft/],
+    ["high", "us", /does not read as an altitude/],
+    ["12 lb", "us", /measures a weight/],
+  ] as const)("%s (%s) is refused with what was probably meant", (text, units, message) =>
+    expect(altitudeProblem(text, units)).toMatch(message),
+  );
+});
+
+test("it listens to this machine only", () => {
+  for (const host of ["127.0.0.1", "::1", "localhost"]) expect(hostRefusal(host)).toBeNull();
+  for (const host of ["0.0.0.0", "192.168.1.4", "::", "larder.local"])
+    expect(hostRefusal(host)).toMatch(/without a passphrase/);
+});
+
+test("a cookie comes back as it was kept, and scripts cannot read it", () => {
+  const kept = keepCookie("theme", "dark; x=1");
+  expect(kept).toContain("HttpOnly");
+  const request = new Request("http://x/", { headers: { cookie: `a=b; ${kept.split(";")[0]}` } });
+  expect(readCookie(request, "theme")).toBe("dark; x=1");
+  expect(readCookie(request, "who")).toBeNull();
+});

@@ -1,0 +1,199 @@
+import { type RunRecord, getRun } from "#store/run";
+import { getHarvest } from "#store/harvest";
+import { getLot } from "#store/lot";
+import { getPack } from "#store/pack";
+import { getContainer, type ContainerNow } from "#store/rest";
+import { happeningsOf, listPlaces } from "#store/shelf";
+import { bestBy } from "#core/shelf";
+import { formatMass, formatPressure, formatSpoons, type UnitSystem } from "#core/quantity";
+import { productName } from "#core/schedule";
+import { FORM_NAMES, speciesByKey } from "#core/species";
+import { entityIds, traceGraph, type FoundCode, type Trace } from "#store/trace";
+import { containersWords, loadWords } from "../words/load";
+import { deviationWords, restartWords } from "../words/run";
+import { clockTime, longDay } from "../words/time";
+import { type Home } from "./context";
+
+/** One thing that happened on the way, in a story. */
+export interface Chapter {
+  at: number;
+  /** local day, when only the day is known */
+  day?: string;
+  code: string | null;
+  title: string;
+  lines: string[];
+  /** a line that must stand out: a restart, a failed seal */
+  care: string[];
+  kind: "harvest" | "lot" | "pack" | "run" | "seal" | "shelf";
+}
+
+/** Where a container is now, in words. */
+export function whereabouts(c: ContainerNow, place: string | null, runPhase: string | null): string {
+  if (c.moved === "opened") return "opened";
+  if (c.moved === "given") return "given away";
+  if (c.moved === "discarded" || c.disposition === "discard") return "thrown out";
+  if (c.disposition === "chill") return "in the fridge, to be eaten";
+  if (c.disposition === "freeze") return "in the freezer";
+  if (c.disposition === "repack") return "to be packed anew";
+  if (c.moved === "shelved") return `on the shelf: ${place ?? "unnamed"}`;
+  if (c.seal === "failed") return "did not seal; not decided";
+  if (c.seal === "sealed") return "sealed, not shelved yet";
+  return runPhase ?? "filled, waiting for a canner";
+}
+
+/** Everything that led to what a code names, in the order it happened. */
+export function storyOf(
+  home: Home,
+  found: FoundCode & { found: true },
+): {
+  trace: Trace;
+  chapters: Chapter[];
+  container: (ContainerNow & { where: string; species: string[] }) | null;
+} {
+  const { larder, household } = home;
+  const { units, zone } = household;
+  const trace = traceGraph(larder, found.kind, found.id);
+  const idOf = entityIds(
+    larder,
+    trace.nodes.map((n) => n.code),
+  );
+  const chapters: Chapter[] = [];
+  for (const node of trace.nodes) {
+    const id = idOf.get(node.code)!;
+    if (node.kind === "harvest") chapters.push(harvestChapter(getHarvest(larder, id), units));
+    if (node.kind === "lot") chapters.push(lotChapter(getLot(larder, id), node.harvests, units));
+    if (node.kind === "pack") chapters.push(packChapter(getPack(larder, id), units));
+    if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
+  }
+  let container: (ContainerNow & { where: string; species: string[] }) | null = null;
+  if (found.kind === "container") {
+    const c = getContainer(larder, found.id);
+    const place = listPlaces(larder).find((p) => p.id === c.placeId);
+    const run = c.runId ? getRun(larder, c.runId) : null;
+    container = {
+      ...c,
+      where: whereabouts(c, place ? `${place.room}, ${place.name}` : null, run ? `in run ${run.code}` : null),
+      species: getPack(larder, c.packId).species,
+    };
+    chapters.push(...containerChapters(home, c, place ? `${place.room}, ${place.name}` : ""));
+    if (run?.view.completedAt && c.moved === "shelved") {
+      chapters.at(-1)!.lines.push(`Best by ${longDay(bestBy(run.view.completedAt), zone)}.`);
+    }
+  }
+  return { trace, chapters: chapters.sort((a, b) => a.at - b.at), container };
+}
+
+function harvestChapter(h: ReturnType<typeof getHarvest>, units: UnitSystem): Chapter {
+  const s = speciesByKey(h.species);
+  const facts = [h.byName && `by ${h.byName}`, h.place && `at ${h.place}`, h.tag && `tag ${h.tag}`]
+    .filter(Boolean)
+    .join(", ");
+  return {
+    at: Date.parse(h.takenOn),
+    day: h.takenOn,
+    code: h.code,
+    title: `${h.count > 1 ? `${h.count} ${s?.plural}` : s?.name} taken`,
+    lines: [
+      facts && `${facts.charAt(0).toUpperCase()}${facts.slice(1)}.`,
+      h.weightKg
+        ? `${formatMass(h.weightKg, units)} ${h.weightKind === "catch" ? "in all" : h.weightKind}.`
+        : "",
+    ].filter(Boolean) as string[],
+    care: h.holds.map((x) => `On hold: ${x.condition}.`),
+    kind: "harvest",
+  };
+}
+
+function lotChapter(
+  l: ReturnType<typeof getLot>,
+  harvests: Record<string, number>,
+  units: UnitSystem,
+): Chapter {
+  const shares = Object.entries(harvests);
+  return {
+    at: l.madeAt,
+    code: l.code,
+    title: `${l.part} cut to ${FORM_NAMES[l.form]}`,
+    lines: [
+      `${formatMass(l.madeKg, units)}${l.trimKg !== null ? `, ${formatMass(l.trimKg, units)} trimmed off` : ""}${l.byName ? `, by ${l.byName}` : ""}.`,
+      ...(shares.length > 1
+        ? [shares.map(([code, share]) => `${Math.round(share * 100)} % ${code}`).join(", ")]
+        : []),
+    ],
+    care: [],
+    kind: "lot",
+  };
+}
+
+function packChapter(p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
+  return {
+    at: p.madeAt,
+    code: p.code,
+    title: `${containersWords(p.container, p.mouth, p.count)} packed ${p.method}`,
+    lines: [
+      `${productName(p.product)}: ${formatMass(p.massKg, units)} from ${p.lots.map((l) => l.code).join(", ")}${p.liquid !== "none" ? `, ${p.liquid}` : ", no liquid"}${p.saltTspEach ? `, ${formatSpoons(p.saltTspEach)} salt each` : ", no salt"}${p.byName ? `, by ${p.byName}` : ""}.`,
+      `Schedule: ${p.schedule.minutes} minutes. ${p.schedule.source.name}, ${p.schedule.source.locator}${p.schedule.source.fromMemory ? " (from memory)" : ""}.`,
+    ],
+    care: p.reusedLids ? ["Lids were used before: not to the tested process."] : [],
+    kind: "pack",
+  };
+}
+
+function runChapter(r: RunRecord, units: UnitSystem): Chapter {
+  const v = r.view;
+  const governing = r.schedule.governing;
+  const source = governing.each[governing.governedBy]!.source;
+  const last = v.attempts.at(-1);
+  const who = [...new Set(r.events.map((e) => e.by).filter(Boolean))].join(" and ");
+  return {
+    at: v.completedAt ?? v.heatOffAt ?? r.openedAt,
+    code: r.code,
+    title:
+      v.outcome === "processed"
+        ? `Processed in ${r.cannerName}`
+        : v.outcome === "not-processed"
+          ? `Not processed (${r.cannerName})`
+          : `In ${r.cannerName}`,
+    lines: [
+      `${loadWords(r.packs)}: ${r.plan.minutes} minutes at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
+      last && v.completedAt
+        ? `At pressure ${clockTime(last.startedAt, r.zone)} to ${clockTime(v.completedAt, r.zone)}.`
+        : "",
+      `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}. Table edition ${r.schedule.edition}.`,
+      r.gaugeSignedReason ? `Gauge overdue, signed for: ${r.gaugeSignedReason}` : "",
+    ].filter(Boolean) as string[],
+    care: [
+      ...(v.restarts > 0
+        ? [restartWords(v, r.plan, units, r.zone) ?? `The time began anew ${v.restarts} times.`]
+        : []),
+      ...v.deviations
+        .filter((d) => d.kind !== "below-target")
+        .map((d) => deviationWords(d, r.plan, units, r.zone)),
+    ],
+    kind: "run",
+  };
+}
+
+function containerChapters(home: Home, c: ContainerNow, place: string): Chapter[] {
+  const rows = happeningsOf(home.larder, c.id);
+  const titles: Record<string, string> = {
+    sealed: "Lid pressed: down",
+    failed: "Lid pressed: it flexed. Not sealed",
+    chill: "Sent to the fridge",
+    freeze: "Sent to the freezer",
+    repack: "To be packed anew",
+    discard: "Thrown out",
+    shelved: `Shelved: ${place}`,
+    opened: "Opened",
+    given: "Given away",
+    discarded: "Thrown out",
+  };
+  return rows.map((r) => ({
+    at: r.at,
+    code: null,
+    title: titles[r.what] ?? r.what,
+    lines: r.byName ? [`By ${r.byName}.`] : [],
+    care: [],
+    kind: r.kind === "seal" ? "seal" : "shelf",
+  }));
+}

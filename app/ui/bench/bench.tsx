@@ -1,0 +1,107 @@
+import { useEffect, useRef } from "react";
+import { NavLink } from "react-router";
+import { ContainerGlyph, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
+import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { Board, Canner, ColdBox, Hanging, Sealer, Sheet } from "./place-drawing";
+
+export interface BenchStanding {
+  kind: string;
+  mouth: string | null;
+  state: GlyphState;
+  contents: Contents;
+  pattern: PatternLetter;
+}
+
+export interface BenchPlace {
+  key: string;
+  name: string;
+  what: string;
+  amount: number;
+  standing: BenchStanding[];
+  steaming: boolean;
+}
+
+/**
+ * The row of places as a counter edge, each with what stands there now. It is the navigation. On a phone it is a strip
+ * at the foot, within reach of a thumb, that keeps the place one is at in view.
+ */
+export function Bench({ places, here }: { places: readonly BenchPlace[]; here: string | null }) {
+  const row = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const link = row.current?.querySelector<HTMLElement>("[aria-current=page]");
+    if (link && row.current)
+      row.current.scrollLeft = link.offsetLeft - (row.current.clientWidth - link.clientWidth) / 2;
+  }, [here]);
+  return (
+    <nav
+      ref={row}
+      aria-label="Places of the work"
+      className={
+        "relative flex border-b-[10px] border-bench px-7 shadow-[0_3px_0_var(--bench-edge)] max-lg:px-2 " +
+        "max-lg:overflow-x-auto max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t-[6px] " +
+        "max-md:border-b-0 max-md:bg-paper max-md:px-1 max-md:shadow-none"
+      }
+    >
+      {places.map((p) => (
+        <NavLink
+          key={p.key}
+          to={`/${p.key}`}
+          className={
+            "group relative flex h-[146px] min-w-[108px] flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet max-md:h-[64px] " +
+            "max-md:min-w-[84px] max-md:justify-center max-md:pl-2 focus-visible:z-10 focus-visible:outline-offset-[-3px]"
+          }
+        >
+          {({ isActive }) => (
+            <>
+              <span className={`pt-3 font-[650] max-md:pt-0 ${isActive ? "text-copper-ink" : ""}`}>
+                {p.name}
+              </span>
+              <span className="text-[0.88rem] leading-tight text-soft max-md:truncate max-md:text-[0.8rem]">
+                {p.what}
+              </span>
+              <span className="mt-auto flex items-end gap-[2px] max-md:hidden max-xl:[&>svg:nth-child(3)]:hidden">
+                <Drawing place={p} />
+              </span>
+              {isActive && (
+                <span className="absolute inset-x-0 -bottom-[10px] h-[10px] bg-copper max-md:bottom-0 max-md:h-[5px]" />
+              )}
+            </>
+          )}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
+
+function Drawing({ place }: { place: BenchPlace }) {
+  switch (place.key) {
+    case "field":
+      return place.amount > 0 ? <Hanging /> : null;
+    case "cold":
+      return place.amount > 0 ? <ColdBox lots={place.amount} /> : null;
+    case "table":
+      return <Board />;
+    case "plan":
+      return <Sheet />;
+    case "seam":
+      return place.amount > 0 ? <Jars standing={place.standing} /> : <Sealer />;
+    case "fire":
+      return <Canner steaming={place.steaming} lit={place.amount > 0} />;
+    default:
+      return <Jars standing={place.standing} />;
+  }
+}
+
+function Jars({ standing }: { standing: readonly BenchStanding[] }) {
+  return standing.map((s, i) => (
+    <ContainerGlyph
+      key={i}
+      shape={shapeOf(s.kind as ContainerKey, s.mouth as Mouth | null)}
+      state={s.state}
+      contents={s.contents}
+      pattern={s.pattern}
+      scale={0.38}
+      label=""
+    />
+  ));
+}

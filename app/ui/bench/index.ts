@@ -1,0 +1,1 @@
+export { Bench, type BenchPlace, type BenchStanding } from "./bench";

@@ -1,0 +1,2 @@
+export { NowProvider, useNow } from "./now";
+export { Countdown, TimeLeft, TimeSince } from "./clock";

@@ -1,0 +1,24 @@
+import { createContext, useContext, useEffect, useState, type ReactNode } from "react";
+
+const NowContext = createContext(0);
+
+/**
+ * The server's clock, ticking. It starts at what the server said when the page was made, so that the first picture is
+ * the same on both sides, and goes on by the machine's own steady clock; the page's wall clock is never read.
+ */
+export function NowProvider({ serverNow, children }: { serverNow: number; children: ReactNode }) {
+  const [now, setNow] = useState(serverNow);
+  useEffect(() => {
+    const began = performance.now();
+    const tick = () => setNow(serverNow + performance.now() - began);
+    tick();
+    const timer = setInterval(tick, 250);
+    return () => clearInterval(timer);
+  }, [serverNow]);
+  return <NowContext value={now}>{children}</NowContext>;
+}
+
+/** Now by the server's clock, ms since 1970 UTC; renders again four times a second. */
+export function useNow(): number {
+  return useContext(NowContext);
+}

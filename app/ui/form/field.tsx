@@ -1,0 +1,211 @@
+import type { FieldMetadata } from "@conform-to/react";
+import { useId, type ComponentProps, type ReactNode } from "react";
+
+const BOX =
+  "w-full min-h-12 rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem] text-ink aria-invalid:border-stop " +
+  "aria-invalid:border-[3px] placeholder:text-soft";
+
+interface Common {
+  label: string;
+  /** a few words under the label: units, an example, what it is for */
+  hint?: ReactNode;
+  field: FieldMetadata<unknown>;
+  className?: string;
+}
+
+/** The sentence about a field that could not be taken, beside it. */
+export function FieldError({ id, errors }: { id: string; errors: string[] | undefined }) {
+  if (!errors?.length) return null;
+  return (
+    <p id={id} role="alert" className="mt-1 flex gap-2 font-[600] text-stop">
+      <span aria-hidden="true">✕</span>
+      <span>{errors.join(" ")}</span>
+    </p>
+  );
+}
+
+function Frame({ label, hint, field, className = "", children }: Common & { children: ReactNode }) {
+  return (
+    <div className={className}>
+      <label htmlFor={field.id} className="block font-[650]">
+        {label}
+      </label>
+      {hint && (
+        <p id={`${field.id}-hint`} className="text-[0.92rem] text-soft">
+          {hint}
+        </p>
+      )}
+      <div className="mt-1">{children}</div>
+      <FieldError id={field.errorId} errors={field.errors} />
+    </div>
+  );
+}
+
+function describe(field: FieldMetadata<unknown>, hint: ReactNode) {
+  const ids = [hint ? `${field.id}-hint` : "", field.errors?.length ? field.errorId : ""].filter(Boolean);
+  return {
+    id: field.id,
+    name: field.name,
+    "aria-invalid": field.errors?.length ? true : undefined,
+    "aria-describedby": ids.length ? ids.join(" ") : undefined,
+  };
+}
+
+const valueOf = (field: FieldMetadata<unknown>) =>
+  typeof field.initialValue === "string" ? field.initialValue : undefined;
+
+/** One line of text. Quantities are typed in one of these too, with their unit or without. */
+export function TextField({
+  label,
+  hint,
+  field,
+  className,
+  ...input
+}: Common & Omit<ComponentProps<"input">, "children">) {
+  return (
+    <Frame label={label} hint={hint} field={field} className={className}>
+      <input
+        type="text"
+        autoComplete="off"
+        defaultValue={valueOf(field)}
+        {...input}
+        {...describe(field, hint)}
+        className={BOX}
+      />
+    </Frame>
+  );
+}
+
+export interface Choice {
+  value: string;
+  label: string;
+  group?: string;
+}
+
+/** A list to choose from. The browser's own, since it is the one that works with a wet thumb. */
+export function SelectField({
+  label,
+  hint,
+  field,
+  className,
+  choices,
+  ...select
+}: Common & { choices: readonly Choice[] } & Omit<ComponentProps<"select">, "children">) {
+  const groups = [...new Set(choices.map((c) => c.group))];
+  const options = (group: string | undefined) =>
+    choices
+      .filter((c) => c.group === group)
+      .map((c) => (
+        <option key={c.value} value={c.value}>
+          {c.label}
+        </option>
+      ));
+  return (
+    <Frame label={label} hint={hint} field={field} className={className}>
+      <select defaultValue={valueOf(field)} {...select} {...describe(field, hint)} className={BOX}>
+        {groups.map((g) =>
+          g === undefined ? (
+            options(g)
+          ) : (
+            <optgroup key={g} label={g}>
+              {options(g)}
+            </optgroup>
+          ),
+        )}
+      </select>
+    </Frame>
+  );
+}
+
+export interface PickOption {
+  value: string;
+  label: ReactNode;
+  note?: string;
+  disabled?: boolean;
+}
+
+/** A few choices side by side, each big enough for a thumb. */
+export function PickField({
+  label,
+  hint,
+  field,
+  className = "",
+  options,
+  fallback,
+  onPick,
+}: Common & { options: readonly PickOption[]; fallback?: string; onPick?: (value: string) => void }) {
+  const chosen = valueOf(field) ?? fallback ?? options[0]?.value;
+  return (
+    <fieldset className={className} aria-describedby={field.errors?.length ? field.errorId : undefined}>
+      <legend className="font-[650]">{label}</legend>
+      {hint && <p className="text-[0.92rem] text-soft">{hint}</p>}
+      <div className="mt-1 flex flex-wrap gap-2">
+        {options.map((o) => (
+          <Pick key={o.value} name={field.name} option={o} checked={o.value === chosen} onPick={onPick} />
+        ))}
+      </div>
+      <FieldError id={field.errorId} errors={field.errors} />
+    </fieldset>
+  );
+}
+
+function Pick({
+  name,
+  option,
+  checked,
+  onPick,
+}: {
+  name: string;
+  option: PickOption;
+  checked: boolean;
+  onPick?: (value: string) => void;
+}) {
+  const id = useId();
+  return (
+    <span className="relative">
+      <input
+        type="radio"
+        id={id}
+        name={name}
+        value={option.value}
+        defaultChecked={checked}
+        disabled={option.disabled}
+        onChange={onPick && (() => onPick(option.value))}
+        className="peer absolute inset-0 h-full w-full cursor-pointer opacity-0"
+      />
+      <label
+        htmlFor={id}
+        className={
+          "flex min-h-12 flex-col justify-center rounded border-2 border-ink px-4 py-1 leading-tight font-[650] peer-checked:bg-ink " +
+          "peer-checked:text-paper peer-disabled:opacity-50 peer-focus-visible:outline-3 peer-focus-visible:outline-offset-3 peer-focus-visible:outline-steam"
+        }
+      >
+        {option.label}
+        {option.note && <span className="text-[0.86rem] font-normal">{option.note}</span>}
+      </label>
+    </span>
+  );
+}
+
+/** One thing that is so or is not. */
+export function TickField({ label, hint, field, className = "" }: Common) {
+  return (
+    <div className={className}>
+      <label className="flex min-h-12 cursor-pointer items-center gap-3">
+        <input
+          type="checkbox"
+          defaultChecked={field.initialValue === "on"}
+          {...describe(field, hint)}
+          className="size-7 shrink-0 accent-copper"
+        />
+        <span className="font-[650]">{label}</span>
+      </label>
+      {hint && (
+        <p id={`${field.id}-hint`} className="pl-10 text-[0.92rem] text-soft">
+          {hint}
+        </p>
+      )}
+      <FieldError id={field.errorId} errors={field.errors} />
+    </div>
+  );
+}

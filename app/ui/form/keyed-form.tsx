@@ -1,0 +1,24 @@
+import type { FormMetadata } from "@conform-to/react";
+import type { ReactNode } from "react";
+import { Form } from "react-router";
+
+export interface KeyedFormProps {
+  form: Pick<FormMetadata<Record<string, unknown>>, "id" | "onSubmit">;
+  /** made by the server with the page: sent twice, the write is done once; a new one clears the form */
+  formKey: string;
+  /** which of a page's forms this is */
+  intent?: string;
+  className?: string;
+  children: ReactNode;
+}
+
+/** A form that writes something down. It works before any script loads. */
+export function KeyedForm({ form, formKey, intent, className, children }: KeyedFormProps) {
+  return (
+    <Form key={formKey} method="post" id={form.id} onSubmit={form.onSubmit} noValidate className={className}>
+      <input type="hidden" name="key" value={formKey} />
+      {intent && <input type="hidden" name="intent" value={intent} />}
+      {children}
+    </Form>
+  );
+}

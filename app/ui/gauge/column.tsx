@@ -1,0 +1,105 @@
+import { formatPressure, kPaFromPsi, psiFromKPa, type UnitSystem } from "#core/quantity";
+
+const TOP = 16;
+const BOTTOM = 716;
+
+export interface PressureColumnProps {
+  floorKPa: number;
+  safeMaxKPa: number;
+  /** last reading on the face; null when there was none */
+  readingKPa: number | null;
+  units: UnitSystem;
+}
+
+/**
+ * Pressure as a column: hatched below the floor, where it is not enough; how far above is plain from across a yard.
+ */
+export function PressureColumn({ floorKPa, safeMaxKPa, readingKPa, units }: PressureColumnProps) {
+  const top = Math.max(safeMaxKPa, floorKPa + kPaFromPsi(4));
+  const base = Math.max(0, floorKPa - kPaFromPsi(8));
+  const y = (kPa: number) =>
+    BOTTOM - ((Math.min(Math.max(kPa, base), top) - base) / (top - base)) * (BOTTOM - TOP);
+  const floorY = y(floorKPa);
+  const easeY = y(floorKPa + kPaFromPsi(2));
+  const readY = readingKPa === null ? null : y(readingKPa);
+  const below = readingKPa !== null && readingKPa < floorKPa;
+  const number = (kPa: number) =>
+    units === "us" ? `${Math.round(psiFromKPa(kPa) * 10) / 10}` : `${Math.round(kPa)}`;
+  const close = readY !== null && Math.abs(readY - floorY) < 52;
+  const labelY =
+    readY === null
+      ? 0
+      : below
+        ? Math.max(readY + 40, close ? floorY + 62 : 0)
+        : Math.min(readY - 8, close ? floorY - 26 : Infinity);
+  const summary =
+    readingKPa === null
+      ? `No reading yet. The floor is ${formatPressure(floorKPa, units)}.`
+      : `Last reading ${formatPressure(readingKPa, units)}, floor ${formatPressure(floorKPa, units)}.`;
+  return (
+    <svg
+      viewBox="0 0 282 748"
+      className="h-full max-h-full w-full"
+      role="img"
+      aria-label={summary}
+      fontFamily="var(--font-figure)"
+    >
+      <rect
+        x="40"
+        y={TOP}
+        width="96"
+        height={BOTTOM - TOP}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2.5"
+      />
+      <rect x="41" y={floorY} width="94" height={BOTTOM - floorY} fill="url(#not-enough)" />
+      {readY !== null && !below && (
+        <rect x="41" y={readY} width="94" height={floorY - readY} fill="var(--copper)" />
+      )}
+      <line
+        x1="28"
+        x2="150"
+        y1={easeY}
+        y2={easeY}
+        stroke="var(--amber)"
+        strokeWidth="4"
+        strokeDasharray="8 5"
+      />
+      <text x="160" y={easeY + 9} fontSize="27" fontWeight="600" fill="var(--amber)">
+        {number(floorKPa + kPaFromPsi(2))} ease off
+      </text>
+      <text x="160" y={TOP + 24} fontSize="27" fontWeight="600" fill="var(--stop)">
+        {number(safeMaxKPa)} heat out
+      </text>
+      <text x="160" y={BOTTOM - 26} fontSize="27" fontWeight="600" fill="var(--stop)">
+        not enough
+      </text>
+      <line x1="28" x2="150" y1={floorY} y2={floorY} stroke="var(--ink)" strokeWidth="6" />
+      <text x="160" y={floorY + 11} fontSize="34" fontWeight="700" fill="var(--ink)">
+        {number(floorKPa)} floor
+      </text>
+      {readY !== null && (
+        <>
+          <line
+            x1="28"
+            x2="150"
+            y1={readY}
+            y2={readY}
+            stroke={below ? "var(--stop)" : "var(--copper-ink)"}
+            strokeWidth="4"
+          />
+          <text
+            x="160"
+            y={labelY}
+            fontSize="56"
+            fontWeight="700"
+            fill={below ? "var(--stop)" : "var(--copper-ink)"}
+          >
+            {formatPressure(readingKPa!, units)}
+          </text>
+        </>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,1 @@
+export { PressureColumn, type PressureColumnProps } from "./column";

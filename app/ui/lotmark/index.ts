@@ -1,0 +1,1 @@
+export { Code, LotMark } from "./lotmark";

@@ -1,0 +1,1 @@
+export { Empty, Figure, Page, Part, Sheet } from "./page";

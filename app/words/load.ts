@@ -1,0 +1,37 @@
+import { countOf } from "#core/quantity";
+import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { speciesByKey } from "#core/species";
+
+/** `9 pints`, `1 wide-mouth quart`. */
+export function containersWords(kind: ContainerKey, mouth: Mouth | null, count: number): string {
+  const shape = shapeOf(kind, mouth);
+  return countOf(count, shape.name, shape.plural);
+}
+
+/** `wild boar`, `lake trout and pike`. */
+export function speciesWords(keys: readonly string[]): string {
+  const names = keys.map((key) => speciesByKey(key)?.name.toLowerCase() ?? key);
+  return names.length < 2 ? (names[0] ?? "meat") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+}
+
+/** `9 pints of wild boar`; several packs joined: `6 pints of wild boar and 2 quarts of lake trout`. */
+export function loadWords(
+  packs: readonly {
+    container: ContainerKey;
+    mouth: Mouth | null;
+    count: number;
+    species: readonly string[];
+  }[],
+): string {
+  const parts = packs.map(
+    (p) => `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}`,
+  );
+  return parts.length < 2 ? (parts[0] ?? "nothing") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
+}
+
+/** `jars`, `cans` or `containers`, with the count. */
+export function vesselsWords(kinds: readonly ContainerKey[]): string {
+  const cans = kinds.filter(isCan).length;
+  if (cans === 0) return countOf(kinds.length, "jar");
+  return cans === kinds.length ? countOf(kinds.length, "can") : countOf(kinds.length, "container");
+}

@@ -1,0 +1,170 @@
+import { type Due } from "#core/agenda";
+import { formatDuration, formatPressure, type UnitSystem } from "#core/quantity";
+import { type Deviation, type RunEvent, type RunEventType, type RunPlan, type RunView } from "#core/run";
+import { clockSeconds, clockTime } from "./time";
+
+/** What a person would say has happened, for the list of events and the buttons. */
+export const EVENT_WORDS: Record<RunEventType, string> = {
+  "heat-on": "Burner lit",
+  "steam-steady": "Steam is steady",
+  "steam-faltered": "Steam faltered",
+  "weight-on": "Weight on",
+  reading: "Reading",
+  "at-target": "At target",
+  "below-target": "Pressure dropped",
+  "too-high": "Too high",
+  "weight-rocking": "Weight rocking",
+  "weight-quiet": "Weight quiet",
+  "heat-off": "Heat off",
+  "pressure-zero": "Gauge at zero",
+  "lock-down": "Lock has dropped",
+  "weight-off": "Weight off",
+  "lid-off": "Lid off",
+  unloaded: "On the towel",
+  checked: "Seals checked",
+  abort: "Given up",
+  note: "Note",
+  handover: "Handed over",
+  correction: "Correction",
+};
+
+/** Where a run is, in two or three words. */
+export const PHASE_WORDS: Record<RunView["phase"], string> = {
+  warming: "Warming up",
+  venting: "Venting",
+  pressurising: "Coming up to pressure",
+  processing: "At pressure",
+  cooling: "Cooling down",
+  settling: "Weight off, lid on",
+  unloading: "Unloading",
+  resting: "On the towel",
+  checked: "Checked",
+  aborted: "Given up",
+};
+
+/** A task as an instruction and, beneath it, why or what then. */
+export function taskWords(
+  due: Due,
+  view: RunView,
+  plan: RunPlan,
+  units: UnitSystem,
+  zone: string,
+): { title: string; why: string } {
+  const floor = formatPressure(plan.floorKPa, units);
+  switch (due.task) {
+    case "light":
+      return { title: "Light the burner", why: "Water in, jars in, lid locked, vent open." };
+    case "steam":
+      return {
+        title: "Watch for steady steam from the vent",
+        why: "When it streams out without spitting, say so: the 10 minutes count from then.",
+      };
+    case "steam-again":
+      return {
+        title: "Bring the steam back",
+        why: `The venting clock waits at ${formatDuration(ventLeftMs(view, plan) / 1000)} to go.`,
+      };
+    case "weight-on":
+      return {
+        title:
+          view.vent.doneAt !== null ? "Put the weight on now" : `Weight on at ${clockSeconds(due.at!, zone)}`,
+        why: plan.minBurnerToVentEndMinutes
+          ? `Quart fish: ten minutes of steam, and at least ${plan.minBurnerToVentEndMinutes} minutes from lighting the burner.`
+          : "When it has steamed for the full 10 minutes. If it sputters, say so and the 10 minutes wait with it.",
+      };
+    case "reach-target":
+      return {
+        title: `Bring it up to ${floor}`,
+        why: `The ${plan.minutes} minutes begin at the first reading of ${floor} or more.`,
+      };
+    case "regain-target":
+      return {
+        title: `Bring it back to ${floor}`,
+        why: `The full ${plan.minutes} minutes start again from the first reading at ${floor}.`,
+      };
+    case "heat-off":
+      return view.completedAt !== null
+        ? {
+            title: "Turn the heat off",
+            why: `The full ${plan.minutes} minutes are served. Leave the canner where it stands.`,
+          }
+        : {
+            title: `Heat off at ${clockTime(due.at!, zone)}`,
+            why: `Hold it at or just above ${floor}. If it falls below, the full ${plan.minutes} minutes start again.`,
+          };
+    case "zero":
+      return {
+        title: "Wait for zero and the lock",
+        why: "Touch nothing until the gauge reads zero and the lock has dropped. Never cool it by force.",
+      };
+    case "weight-off":
+      return {
+        title: "Nudge the weight; no steam, take it off",
+        why: "Then ten minutes with the weight off before the lid.",
+      };
+    case "lid-off":
+      return {
+        title:
+          due.at !== null && view.now >= due.at ? "Lift the lid, away from your face" : "Leave the lid on",
+        why: "Ten minutes with the weight off.",
+      };
+    case "unload":
+      return {
+        title: "Lift the jars straight up onto a towel",
+        why: "Not tilted, a hand's width apart, out of the draught.",
+      };
+    case "check":
+      return {
+        title: "Check the seals",
+        why: `${plan.restHours} hours untouched, then press each lid once.`,
+      };
+  }
+}
+
+function ventLeftMs(view: RunView, plan: RunPlan): number {
+  return Math.max(0, plan.ventMinutes * 60_000 - view.vent.steadyMs);
+}
+
+/** One sentence on a restart: when, how low, and what follows. */
+export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zone: string): string | null {
+  const lost = [...view.attempts].reverse().find((a) => a.endedBy === "below-target");
+  if (!lost) return null;
+  const floor = formatPressure(plan.floorKPa, units);
+  const read = lost.endedAtKPa === undefined ? "" : ` (${formatPressure(lost.endedAtKPa, units)})`;
+  const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${plan.minutes} minutes`;
+  if (view.finishAt === null) return `${start} start again when it is back at ${floor}.`;
+  const again = view.attempts.at(-1)!;
+  return `${start} began again at ${clockTime(again.startedAt, zone)}. Off the heat at ${clockTime(view.finishAt, zone)}.`;
+}
+
+/** A deviation in a sentence. */
+export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, zone: string): string {
+  const at = clockTime(d.at, zone);
+  const read = d.gaugeKPa === undefined ? "" : ` (${formatPressure(d.gaugeKPa, units)})`;
+  switch (d.kind) {
+    case "below-target":
+      return `${at}: pressure below ${formatPressure(plan.floorKPa, units)}${read}. The time began anew.`;
+    case "unwatched":
+      return `${at}: nobody looked for ${formatDuration(((d.until ?? d.at) - d.at) / 1000)}; up to ${formatDuration(plan.unwatchedLimitS)} is watched time.`;
+    case "over-pressure":
+      return `${at}: over the canner's limit of ${formatPressure(plan.safeMaxKPa, units)}${read}.`;
+    case "weight-on-early":
+      return `${at}: weight on before the full ${plan.ventMinutes} minutes of steam; air was still inside.`;
+    case "ended-early":
+      return `${at}: heat off before the full ${plan.minutes} minutes. This load is not processed.`;
+    case "weight-off-early":
+      return `${at}: weight taken off before the gauge read zero and the lock had dropped.`;
+    case "lid-off-early":
+      return `${at}: lid off before ${plan.settleMinutes} minutes with the weight off.`;
+    case "aborted":
+      return `${at}: run given up${d.text ? `: ${d.text}` : ""}. This load is not processed.`;
+    case "out-of-place":
+      return `${at}: “${EVENT_WORDS[d.text as RunEventType] ?? d.text}” did not fit where the run was.`;
+  }
+}
+
+/** One line of the log. */
+export function eventWords(e: RunEvent, units: UnitSystem): string {
+  const what = e.gaugeKPa !== undefined ? formatPressure(e.gaugeKPa, units) : EVENT_WORDS[e.type];
+  return `${what}${e.text ? `: ${e.text}` : ""}`;
+}

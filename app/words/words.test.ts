@@ -1,0 +1,103 @@
+import { describe, expect, test } from "vitest";
+import { newRunState, viewOf, type RunPlan } from "#core/run";
+import { containersWords, loadWords, speciesWords, vesselsWords } from "./load";
+import { deviationWords, restartWords } from "./run";
+import { clockTime, dayWords, localDay, whenWords } from "./time";
+
+const ZONE = "America/Denver";
+const NOW = Date.UTC(2026, 10, 20, 21, 30); // 14:30 on 20 November in Denver
+
+describe("times, in the household's own zone", () => {
+  test("today, tomorrow, yesterday and other days", () => {
+    expect(whenWords(NOW + 3_600_000, NOW, ZONE)).toBe("15:30");
+    expect(whenWords(NOW + 18 * 3_600_000, NOW, ZONE)).toBe("tomorrow 08:30");
+    expect(whenWords(NOW - 18 * 3_600_000, NOW, ZONE)).toBe("yesterday 20:30");
+    expect(whenWords(NOW + 3 * 86_400_000, NOW, ZONE)).toBe("Mon 23 Nov, 14:30");
+  });
+  test("late in the evening it is still the same local day, and a local day is never shifted", () => {
+    expect(localDay(Date.UTC(2026, 10, 21, 5), ZONE)).toBe("2026-11-20");
+    expect(dayWords("2026-11-20")).toMatch(/^20 Nov/);
+  });
+  test("a clock hour on either side of the autumn change", () => {
+    expect(clockTime(Date.UTC(2026, 10, 1, 7, 30), ZONE)).toBe("01:30");
+    expect(clockTime(Date.UTC(2026, 10, 1, 8, 30), ZONE)).toBe("01:30");
+  });
+});
+
+describe("what stands where", () => {
+  test("counts, mouths and plurals", () => {
+    expect(containersWords("jar-pint", "regular", 1)).toBe("1 pint");
+    expect(containersWords("jar-quart", "wide", 7)).toBe("7 wide-mouth quarts");
+    expect(vesselsWords(["jar-pint", "jar-quart"])).toBe("2 jars");
+    expect(vesselsWords(["can-one-pound"])).toBe("1 can");
+    expect(vesselsWords(["jar-pint", "can-one-pound"])).toBe("2 containers");
+  });
+  test("a load of several packs", () => {
+    expect(speciesWords(["lake-trout", "pike"])).toBe("lake trout and pike");
+    expect(
+      loadWords([
+        { container: "jar-pint", mouth: "regular", count: 6, species: ["wild-boar"] },
+        { container: "jar-quart", mouth: "wide", count: 1, species: ["pike"] },
+      ]),
+    ).toBe("6 pints of wild boar and 1 wide-mouth quart of pike");
+  });
+});
+
+describe("a restart in one sentence", () => {
+  const plan: RunPlan = {
+    minutes: 75,
+    floorKPa: 89.632,
+    safeMaxKPa: 138,
+    governs: "dial",
+    ventMinutes: 10,
+    minBurnerToVentEndMinutes: null,
+    unwatchedLimitS: 900,
+    settleMinutes: 10,
+    restHours: 12,
+  };
+  const dropped = {
+    startedAt: NOW - 40 * 60_000,
+    lastAtTarget: NOW - 60_000,
+    endedAt: NOW,
+    endedBy: "below-target" as const,
+    endedAtKPa: 82.737,
+  };
+  test("while it is low, and when it is back", () => {
+    const low = viewOf({ ...newRunState(NOW), phase: "pressurising", attempts: [dropped] }, plan, NOW);
+    expect(restartWords(low, plan, "us", ZONE)).toBe(
+      "Pressure was below 13 lb (12 lb) at 14:30, so the full 75 minutes start again when it is back at 13 lb.",
+    );
+    const again = { startedAt: NOW + 120_000, lastAtTarget: NOW + 120_000, endedAt: null };
+    const back = viewOf(
+      { ...newRunState(NOW), phase: "processing", attempts: [dropped, again], restarts: 1 },
+      plan,
+      NOW + 180_000,
+    );
+    expect(restartWords(back, plan, "us", ZONE)).toBe(
+      "Pressure was below 13 lb (12 lb) at 14:30, so the full 75 minutes began again at 14:32. Off the heat at 15:47.",
+    );
+    expect(restartWords(viewOf(newRunState(NOW), plan, NOW), plan, "us", ZONE)).toBeNull();
+  });
+  test("every deviation has its sentence, with its time and unit", () => {
+    for (const kind of [
+      "below-target",
+      "unwatched",
+      "over-pressure",
+      "weight-on-early",
+      "ended-early",
+      "weight-off-early",
+      "lid-off-early",
+      "aborted",
+      "out-of-place",
+    ] as const) {
+      expect(
+        deviationWords(
+          { kind, at: NOW, gaugeKPa: 82.7, until: NOW + 1_200_000, text: "heat-on" },
+          plan,
+          "us",
+          ZONE,
+        ),
+      ).toMatch(/^14:30: .+\.$/);
+    }
+  });
+});
