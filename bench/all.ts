@@ -1,0 +1,85 @@
+/** `npm run bench`: how long the heavy things take here, as medians. Figures, not tests. */
+import { mkdtempSync, rmSync } from "node:fs";
+import { cpus, tmpdir } from "node:os";
+import { join } from "node:path";
+import { runAt, type RunEvent, type RunPlan } from "#core/run";
+import { CONTAINERS, PRODUCTS, testedSchedule } from "#core/schedule";
+import { fillDemo } from "#demo/household";
+import { medianMs } from "./measure.ts";
+import { startBuilt } from "./server.ts";
+
+const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} ${figure}`);
+const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;
+
+const T0 = Date.UTC(2026, 10, 20, 9);
+const plan: RunPlan = {
+  minutes: 75,
+  floorKPa: 82.7,
+  safeMaxKPa: 138,
+  governs: "dial",
+  ventMinutes: 10,
+  minBurnerToVentEndMinutes: null,
+  unwatchedLimitS: 900,
+  settleMinutes: 10,
+  restHours: 12,
+};
+
+function tenThousand(): RunEvent[] {
+  const start: RunEvent[] = (["heat-on", "steam-steady", "weight-on"] as const).map((type, i) => ({
+    id: `s${i}`,
+    at: T0 + [0, 10, 21][i]! * 60_000,
+    seq: i,
+    type,
+  }));
+  const readings = Array.from({ length: 9_997 }, (_, i): RunEvent => ({
+    id: `r${i}`,
+    at: T0 + 25 * 60_000 + i * 1000,
+    seq: i + 3,
+    type: "reading",
+    gaugeKPa: i % 997 === 0 ? 80 : 84 + (i % 7) / 10,
+  }));
+  return [...start, ...readings];
+}
+
+function grid(): number {
+  let tested = 0;
+  for (const product of PRODUCTS)
+    for (const pack of ["raw", "hot"] as const)
+      for (const container of CONTAINERS)
+        for (const gauge of ["dial", "weighted"] as const)
+          for (let ft = -500; ft <= 10_000; ft += 500) {
+            if (
+              testedSchedule({ product, pack, container, gauge, altitudeM: ft * 0.3048 }).outcome === "tested"
+            )
+              tested++;
+          }
+  return tested;
+}
+
+console.log(`Node ${process.versions.node}, ${cpus().length} × ${cpus()[0]?.model.trim()}\n`);
+
+const events = tenThousand();
+line(
+  "Fold a run of 10,000 events",
+  ms(await medianMs(() => runAt(plan, events, T0, T0 + 6 * 3_600_000), 51)),
+);
+const points = PRODUCTS.length * 2 * CONTAINERS.length * 2 * 22;
+line(`Schedule grid, ${points.toLocaleString("en-US")} questions`, ms(await medianMs(grid, 51)));
+
+const folder = mkdtempSync(join(tmpdir(), "larder-bench-"));
+fillDemo(folder, Date.now());
+const server = await startBuilt(folder);
+try {
+  const get = (path: string) => async () => void (await (await fetch(server.url + path)).text());
+  const bare = await medianMs(get("/healthz"), 201, 50);
+  const smallest = await medianMs(get("/api/v1/nothing"), 201, 50);
+  const today = await medianMs(get("/"), 101, 30);
+  line("A bare one-line route of the same server (/healthz)", ms(bare));
+  line("The framework's smallest answer (/api/v1/nothing)", ms(smallest));
+  line("Today, server-rendered, with the demo household", ms(today));
+  line("Today ÷ bare route", `${(today / bare).toFixed(1)} ×`);
+  line("Today ÷ the framework's smallest answer", `${(today / smallest).toFixed(1)} ×`);
+} finally {
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+}

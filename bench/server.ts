@@ -1,0 +1,52 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { createServer } from "node:net";
+
+/** The built server, running in a process of its own on a folder and a port of its own. */
+export interface RunningServer {
+  url: string;
+  child: ChildProcess;
+  /** ends it as a power cut would */
+  kill(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, "127.0.0.1", () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** Starts the built server on a data folder and waits until it answers. @param env beside the usual */
+export async function startBuilt(folder: string, env: Record<string, string> = {}): Promise<RunningServer> {
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  const child = spawn("node", ["server.js"], {
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      PORT: String(port),
+      LARDER_DATA: folder,
+      LOG_LEVEL: "warn",
+      ...env,
+    },
+    stdio: ["ignore", "ignore", "inherit"],
+  });
+  const ended = new Promise<void>((resolve) => child.once("exit", () => resolve()));
+  const end = (signal: NodeJS.Signals) => async () => {
+    child.kill(signal);
+    await ended;
+  };
+  for (let i = 0; ; i++) {
+    const up = await fetch(`${url}/healthz`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (up) return { url, child, kill: end("SIGKILL"), stop: end("SIGTERM") };
+    if (i > 400 || child.exitCode !== null) throw new Error(`the server on ${folder} did not come up`);
+    await new Promise((r) => setTimeout(r, 50));
+  }
+}

@@ -1,0 +1,440 @@
+/**
+ * The made-up household: two cousins, Oda and Piet, in the invented upland valley of Hollin, at 2,300 ft. Two seasons
+ * back to today, with something alive in every place. Nothing here is a real person, place or animal.
+ */
+import { v5 as named, v7 as uuid } from "uuid";
+import { kPaFromPsi } from "#core/quantity";
+import { type RunEventType } from "#core/run";
+import { addCanner, recordGaugeCheck } from "#store/equipment";
+import { recordHarvest, type HarvestInput } from "#store/harvest";
+import { addPerson, getHousehold, setUpHousehold } from "#store/household";
+import { cutLot, type CutInput } from "#store/lot";
+import { makePack, type PackInput } from "#store/pack";
+import { checkSeal, containersOfRun } from "#store/rest";
+import { openRun, tapRun } from "#store/run";
+import { cansWaiting, recordExhaust, recordSeam } from "#store/seam";
+import { addPlace, shelve, takeOff } from "#store/shelf";
+import { openLarder, type Larder } from "#store/db";
+
+const DAY = 86_400_000;
+const MIN = 60_000;
+const NAMESPACE = "5f0c3f1e-6d1b-4c57-9a53-0f7a7d5f5b11";
+
+/** A clock the season is told by: it stands where it is put. */
+interface Teller {
+  larder: Larder;
+  goTo(at: number): void;
+  write(): { key: string; byId: string; byName: string };
+  as(who: "Oda" | "Piet"): void;
+}
+
+/**
+ * Fills an empty larder in `folder` with two seasons up to `end`. A larder that has a household is left alone.
+ * @param end the present of the demo, ms since 1970 UTC
+ * @returns whether anything was written
+ */
+export function fillDemo(folder: string, end: number): boolean {
+  let now = end - 800 * DAY;
+  const larder = openLarder(folder, () => now);
+  try {
+    if (getHousehold(larder)) return false;
+    const { personId } = setUpHousehold(
+      larder,
+      { key: uuid(), byId: null },
+      {
+        name: "The cousins’ larder",
+        altitudeM: 701.04,
+        units: "us",
+        zone: "America/Denver",
+        gauge: "dial",
+        personName: "Oda",
+      },
+    );
+    const piet = addPerson(larder, { key: uuid(), byId: personId }, "Piet").id;
+    let me: { byId: string; byName: string } = { byId: personId, byName: "Oda" };
+    const t: Teller = {
+      larder,
+      goTo: (at) => void (now = at),
+      write: () => ({ key: uuid(), ...me }),
+      as: (who) =>
+        void (me = who === "Oda" ? { byId: personId, byName: "Oda" } : { byId: piet, byName: "Piet" }),
+    };
+    tell(t, end);
+    return true;
+  } finally {
+    larder.close();
+  }
+}
+
+/** Local day of an instant, near enough for a story. */
+const dayOf = (at: number) => new Date(at).toISOString().slice(0, 10);
+
+function animal(t: Teller, at: number, input: Partial<HarvestInput> & { species: string }): string {
+  t.goTo(at);
+  const full: HarvestInput = {
+    takenOn: dayOf(at),
+    place: null,
+    tag: null,
+    count: 1,
+    weightKg: null,
+    weightKind: null,
+    note: null,
+    holdFor: null,
+    ...input,
+  };
+  return recordHarvest(t.larder, t.write(), full, dayOf(at)).id;
+}
+
+function lot(
+  t: Teller,
+  at: number,
+  harvestId: string,
+  part: string,
+  inKg: number,
+  outKg: number,
+  more: Partial<CutInput> = {},
+): string {
+  t.goTo(at);
+  return cutLot(
+    t.larder,
+    t.write(),
+    { harvestId, part, form: "pieces", inKg, outKg, trimKg: null, kept: "fridge", ...more },
+    "us",
+  ).id;
+}
+
+function pack(
+  t: Teller,
+  at: number,
+  lotId: string,
+  count: number,
+  massKg: number,
+  more: Partial<PackInput> = {},
+): string {
+  t.goTo(at);
+  return makePack(t.larder, t.write(), {
+    lotId,
+    massKg,
+    count,
+    product: "red-meat-pieces",
+    method: "raw",
+    container: "jar-pint",
+    mouth: "regular",
+    liquid: "none",
+    saltTspEach: 0.5,
+    reusedLids: false,
+    ...more,
+  }).id;
+}
+
+type Step = [minute: number, type: RunEventType, psi?: number];
+
+/** A run told in minutes from lighting the burner. */
+function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: Step[]): string {
+  t.goTo(at - 5 * MIN);
+  const { id } = openRun(t.larder, t.write(), { cannerId, packIds, signedReason: null });
+  for (const [i, [minute, type, psi]] of steps.entries()) {
+    t.goTo(at + minute * MIN);
+    tapRun(t.larder, id, {
+      id: named(`${id} ${i}`, NAMESPACE),
+      type,
+      by: t.write().byName,
+      gaugeKPa: psi === undefined ? undefined : kPaFromPsi(psi),
+    });
+  }
+  return id;
+}
+
+/** From lighting the burner to pressure, watched to the end, cooled and unloaded. */
+function wholeRun(minutes: number, floor: number, vent = 14, drop?: number): Step[] {
+  const steps: Step[] = [
+    [0, "heat-on"],
+    [vent, "steam-steady"],
+    [vent + 10.5, "weight-on"],
+    [vent + 15, "reading", floor + 0.2],
+  ];
+  let start = vent + 15;
+  if (drop) {
+    for (let m = 8; m < drop; m += 8) steps.push([start + m, "reading", floor + 0.4]);
+    steps.push([start + drop, "reading", floor - 1.5], [start + drop + 3, "reading", floor + 0.1]);
+    start += drop + 3;
+  }
+  for (let m = 8; m < minutes; m += 8) steps.push([start + m, "reading", floor + 0.3 + ((m * 7) % 5) / 10]);
+  const off = start + minutes + 1;
+  return [
+    ...steps,
+    [off, "heat-off"],
+    [off + 44, "pressure-zero"],
+    [off + 45, "lock-down"],
+    [off + 46, "weight-off"],
+    [off + 57, "lid-off"],
+    [off + 60, "unloaded"],
+  ];
+}
+
+/** Presses every lid after the rest; those of `failed` (by number in the run) flex. */
+function check(t: Teller, at: number, runId: string, failed: number[] = []): string[] {
+  t.goTo(at);
+  const containers = containersOfRun(t.larder, runId);
+  containers.forEach((c, i) =>
+    checkSeal(t.larder, t.write(), c.id, failed.includes(i + 1) ? "failed" : "sealed"),
+  );
+  return containers.filter((_, i) => !failed.includes(i + 1)).map((c) => c.id);
+}
+
+function tell(t: Teller, end: number): void {
+  const at = (days: number, hour = 10) => end - days * DAY + (hour - 10) * 3_600_000;
+  t.goTo(at(790));
+  const big = addCanner(t.larder, t.write(), {
+    name: "Big canner",
+    quarts: 21,
+    hasDial: true,
+    weightPiecesPsi: [],
+    safeMaxKPa: kPaFromPsi(20),
+  }).id;
+  const small = addCanner(t.larder, t.write(), {
+    name: "Small canner",
+    quarts: 16,
+    hasDial: false,
+    weightPiecesPsi: [5, 5, 5],
+    safeMaxKPa: kPaFromPsi(20),
+  }).id;
+  const gaugeTest = (days: number, psi: number) => {
+    t.goTo(at(days));
+    recordGaugeCheck(t.larder, t.write(), {
+      cannerId: big,
+      at: at(days),
+      errorKPa: kPaFromPsi(psi),
+      note: null,
+    });
+  };
+  gaugeTest(785, 0.5);
+  const shelves = [
+    ["Cellar", "Top shelf"],
+    ["Cellar", "Middle shelf"],
+    ["Stair cupboard", "Left"],
+  ].map(([room, name]) => {
+    t.goTo(at(784));
+    return addPlace(t.larder, t.write(), room!, name!).id;
+  });
+
+  // Two seasons back: a boar and lake trout. Some of it is still on the shelf, past its best-by.
+  const oldBoar = animal(t, at(760), {
+    species: "wild-boar",
+    place: "Hollin beeches",
+    tag: "B-118",
+    weightKg: 52,
+    weightKind: "dressed",
+  });
+  const oldShoulder = lot(t, at(758), oldBoar, "Shoulder", 6.4, 4.6, { trimKg: 1.7 });
+  const oldPints = pack(t, at(757, 9), oldShoulder, 9, 4.6);
+  const oldRun = run(t, at(757), big, [oldPints], wholeRun(75, 12.5));
+  const oldSealed = check(t, at(756, 12), oldRun);
+  t.goTo(at(755));
+  shelve(t.larder, t.write(), oldSealed, shelves[0]!);
+  for (const [i, days] of [
+    [0, 700],
+    [1, 640],
+    [2, 560],
+    [3, 430],
+    [4, 300],
+    [5, 150],
+  ] as const) {
+    t.goTo(at(days));
+    takeOff(t.larder, t.write(), oldSealed[i]!, "opened");
+  }
+  t.as("Piet");
+  const oldTrout = animal(t, at(500), {
+    species: "lake-trout",
+    place: "Grey Tarn",
+    count: 9,
+    weightKg: 11.2,
+    weightKind: "catch",
+  });
+  const oldFish = lot(t, at(499), oldTrout, "Middle sections", 5.8, 4, { form: "sections" });
+  const oldFishRun = run(
+    t,
+    at(499, 12),
+    small,
+    [pack(t, at(499, 11), oldFish, 8, 4, { product: "fish", container: "jar-pint", saltTspEach: 1 })],
+    wholeRun(100, 15, 16),
+  );
+  const oldFishSealed = check(t, at(498, 18), oldFishRun);
+  t.goTo(at(497));
+  shelve(t.larder, t.write(), oldFishSealed, shelves[2]!);
+  for (const [i, days] of [
+    [0, 420],
+    [1, 380],
+    [2, 290],
+    [3, 200],
+    [4, 120],
+  ] as const) {
+    t.goTo(at(days));
+    takeOff(t.larder, t.write(), oldFishSealed[i]!, i === 3 ? "given" : "opened");
+  }
+
+  gaugeTest(410, 1);
+
+  // This autumn: a pronghorn.
+  t.as("Oda");
+  const pronghorn = animal(t, at(55), {
+    species: "pronghorn",
+    place: "Long Flat",
+    tag: "P-2071",
+    weightKg: 31,
+    weightKind: "dressed",
+  });
+  const haunch = lot(t, at(53), pronghorn, "Hind legs", 8.6, 6.4, { trimKg: 2.1 });
+  const haunchRun = run(
+    t,
+    at(52),
+    big,
+    [
+      pack(t, at(52, 9), haunch, 7, 6.4, {
+        container: "jar-quart",
+        mouth: "wide",
+        method: "hot",
+        liquid: "broth",
+      }),
+    ],
+    wholeRun(90, 13, 15, 38),
+  );
+  const haunchSealed = check(t, at(51, 12), haunchRun);
+  t.goTo(at(50));
+  shelve(t.larder, t.write(), haunchSealed, shelves[1]!);
+  const bones = lot(t, at(53), pronghorn, "Bones", 3.1, 2.8, { form: "bones" });
+  const brothRun = run(
+    t,
+    at(52, 17),
+    small,
+    [
+      pack(t, at(52, 16), bones, 6, 2.8, {
+        product: "broth",
+        method: "hot",
+        liquid: "water",
+        saltTspEach: 0,
+      }),
+    ],
+    wholeRun(20, 15, 12),
+  );
+  const brothSealed = check(t, at(51, 15), brothRun);
+  t.goTo(at(50));
+  shelve(t.larder, t.write(), brothSealed, shelves[1]!);
+  lot(t, at(53), pronghorn, "Neck and trim", 5.2, 4.1, { form: "ground", kept: "freezer" });
+
+  gaugeTest(40, 1);
+
+  // This fortnight: pike and grouse in the cold, a boar that waits for its test.
+  t.as("Piet");
+  const pike = animal(t, at(6), {
+    species: "pike",
+    place: "Reed Mere",
+    count: 4,
+    weightKg: 13.5,
+    weightKind: "catch",
+  });
+  lot(t, at(5), pike, "Middle sections", 10, 7.2, { form: "sections", kept: "freezer" });
+  const grouse = animal(t, at(3), {
+    species: "grouse",
+    place: "Upper Hollin",
+    count: 8,
+    weightKg: 4.6,
+    weightKind: "catch",
+  });
+  lot(t, at(2), grouse, "Breasts", 4.2, 2.4, { form: "pieces" });
+  t.as("Oda");
+  const boar = animal(t, at(4), {
+    species: "wild-boar",
+    place: "Hollin beeches",
+    tag: "B-204",
+    weightKg: 46,
+    weightKind: "dressed",
+  });
+  const shoulder = lot(t, at(2, 15), boar, "Shoulder", 10.5, 7.6, { trimKg: 2.8 });
+  const ham = lot(t, at(2, 16), boar, "Hams", 13.2, 10.4, { trimKg: 2.7 });
+  animal(t, at(1, 8), {
+    species: "wild-boar",
+    place: "Alder Bottom",
+    weightKg: 38,
+    weightKind: "dressed",
+    holdFor: "trichinella test result",
+  });
+  const held = animal(t, at(2, 7), {
+    species: "wild-boar",
+    place: "Alder Bottom",
+    tag: "B-211",
+    weightKg: 41,
+    weightKind: "dressed",
+    holdFor: "trichinella test result",
+  });
+  lot(t, at(1, 12), held, "Loin", 3.1, 2.6, { kept: "fridge" });
+
+  // Yesterday evening: boar, one pint of which did not seal this morning and waits for a decision.
+  const boarRun = run(t, at(0.7), big, [pack(t, at(0.72), shoulder, 9, 4.5)], wholeRun(75, 13));
+  check(t, end - 40 * MIN, boarRun, [7]);
+  // Early this morning: lake trout in quarts, on the towel now.
+  t.as("Piet");
+  const trout = animal(t, at(1.2), {
+    species: "lake-trout",
+    place: "Grey Tarn",
+    count: 14,
+    weightKg: 17.8,
+    weightKind: "catch",
+  });
+  const sections = lot(t, at(0.9), trout, "Middle sections", 9.1, 6.4, { form: "sections" });
+  run(
+    t,
+    end - 8.9 * 3_600_000,
+    small,
+    [
+      pack(t, end - 9.2 * 3_600_000, sections, 7, 6.4, {
+        product: "fish",
+        container: "jar-quart",
+        mouth: "wide",
+        saltTspEach: 1,
+      }),
+    ],
+    wholeRun(160, 15, 22),
+  );
+  t.as("Oda");
+  const hamPints = pack(t, end - 75 * MIN, ham, 9, 4.6);
+  run(
+    t,
+    end - 62 * MIN,
+    big,
+    [hamPints],
+    [
+      [0, "heat-on"],
+      [15, "steam-steady"],
+      [25.5, "weight-on"],
+      [29, "reading", 13.2],
+      [37, "reading", 13.6],
+      [45, "reading", 13.4],
+      [52, "reading", 13.4],
+      [59, "reading", 13.4],
+    ],
+  );
+  // Trout in cans, by what the valley's office gave them: five closed, one bad seam, two still to be exhausted.
+  t.as("Piet");
+  const belly = lot(t, end - 3 * 3_600_000, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });
+  pack(t, end - 50 * MIN, belly, 8, 1.8, {
+    product: "can-fish",
+    container: "can-half-pound",
+    mouth: null,
+    office: {
+      office: "Hollin valley office",
+      givenOn: dayOf(at(70)),
+      minutes: 95,
+      pressurePsi: 15,
+      gauge: "weighted",
+    },
+  });
+  for (const [i, can] of cansWaiting(t.larder).slice(0, 6).entries()) {
+    t.goTo(end - (40 - i * 4) * MIN);
+    recordExhaust(t.larder, t.write(), can.id, 77.4 + i / 5);
+    recordSeam(t.larder, t.write(), can.id, i === 5 ? "redo" : "accept");
+  }
+  t.as("Oda");
+  // And the next load of jars stands ready.
+  pack(t, end - 20 * MIN, shoulder, 6, 3.1, { container: "jar-pint", mouth: "wide" });
+}
