@@ -1,0 +1,180 @@
+import AxeBuilder from "@axe-core/playwright";
+import { type Page } from "@playwright/test";
+import { expect, test, type Running } from "./server";
+
+const PAGES = [
+  "/",
+  "/ask",
+  "/ask?what=no:noodles",
+  "/field",
+  "/cold",
+  "/table",
+  "/plan",
+  "/pack",
+  "/seam",
+  "/fire",
+  "/rest",
+  "/larder",
+  "/shed",
+  "/household",
+  "/find?code=O",
+  "/ui",
+];
+
+/** The stove of the run under way in the demo, and the story of a jar on its shelf. */
+async function more(page: Page, demo: Running): Promise<string[]> {
+  await page.goto(`${demo.url}/fire`);
+  const stove = await page.getByRole("link", { name: "To the stove" }).first().getAttribute("href");
+  await page.goto(`${demo.url}/larder`);
+  const story = await page.locator("section a[href^='/c/']").first().getAttribute("href");
+  return [stove!, story!];
+}
+
+async function wear(page: Page, demo: Running, theme: string) {
+  await page.context().addCookies([{ name: "theme", value: theme, url: demo.url }]);
+}
+
+for (const theme of ["light", "dark", "glare"]) {
+  test(`axe finds nothing serious or critical on any screen, ${theme}`, async ({ page, demo }) => {
+    await wear(page, demo, theme);
+    const found: string[] = [];
+    page.on("pageerror", (error) => found.push(`${page.url()} threw ${error.message}`));
+    for (const path of [...PAGES, ...(await more(page, demo))]) {
+      const answer = await page.goto(demo.url + path);
+      expect(answer!.status(), path).toBeLessThan(path.startsWith("/find") ? 423 : 300);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+        .analyze();
+      for (const v of violations.filter((x) => x.impact === "serious" || x.impact === "critical")) {
+        found.push(
+          `${path} ${v.id}: ${v.nodes
+            .map((n) => `${n.target.join(" ")} ${n.any[0]?.message ?? ""}`)
+            .slice(0, 3)
+            .join(" | ")}`,
+        );
+      }
+    }
+    expect(found).toEqual([]);
+  });
+}
+
+test("axe finds nothing on an empty larder either", async ({ page, empty }) => {
+  await page.goto(empty.url);
+  const found: string[] = [];
+  const look = async (path: string) => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    found.push(
+      ...violations
+        .filter((x) => x.impact === "serious" || x.impact === "critical")
+        .map((v) => `${path} ${v.id}`),
+    );
+  };
+  await look("/welcome");
+  await page.getByLabel("Altitude").fill("900 ft");
+  await page.getByLabel("Your name").fill("Oda");
+  await page.getByRole("button", { name: "Show me a schedule" }).click();
+  await page.waitForURL(/ask/);
+  for (const path of PAGES) {
+    await page.goto(empty.url + path);
+    await look(path);
+  }
+  expect(found).toEqual([]);
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [390, 844],
+  [1024, 1366],
+] as const) {
+  test(`nothing runs over the edge, and every target is 48 px, at ${width}×${height}`, async ({
+    page,
+    demo,
+  }) => {
+    await page.setViewportSize({ width, height });
+    const wrong: string[] = [];
+    for (const path of [...PAGES, ...(await more(page, demo))]) {
+      await page.goto(demo.url + path);
+      const problems = await page.evaluate(() => {
+        const out: string[] = [];
+        const over = document.documentElement.scrollWidth - document.documentElement.clientWidth;
+        if (over > 1) out.push(`page is ${over} px too wide`);
+        for (const el of document.querySelectorAll<HTMLElement>(
+          "a, button, select, summary, input:not([type=hidden])",
+        )) {
+          const style = getComputedStyle(el);
+          // A tick or a picture in a label is hit by its label; a link inside a sentence is measured by its line.
+          const hit =
+            el.closest("label") ??
+            (el.matches("input[type=checkbox], input[type=radio]") ? el.parentElement! : el);
+          const box = hit.getBoundingClientRect();
+          const inSentence = style.display === "inline" && el.closest("p, li, h2, dd") !== null;
+          if (box.width === 0 || inSentence || el.closest(".sr-only") || el.className.includes("sr-only"))
+            continue;
+          if (box.height < 47.5 || box.width < 47.5)
+            out.push(
+              `${el.tagName} “${(el.textContent || el.getAttribute("name") || "").trim().slice(0, 24)}” is ${Math.round(box.width)}×${Math.round(box.height)}`,
+            );
+        }
+        return out;
+      });
+      wrong.push(...problems.map((p) => `${path}: ${p}`));
+    }
+    expect(wrong).toEqual([]);
+  });
+}
+
+test("every screen can be worked by keyboard, with focus in sight", async ({ page, demo }) => {
+  for (const path of [...PAGES, ...(await more(page, demo))]) {
+    await page.goto(demo.url + path);
+    const expected = await page.evaluate(
+      () =>
+        [
+          ...document.querySelectorAll<HTMLElement>(
+            "main a, main button:not(:disabled), main select, main summary, main input:not([type=hidden]):not(:disabled)",
+          ),
+        ].filter((e) => e.checkVisibility()).length,
+    );
+    const reached = new Set<string>();
+    let unseen = 0;
+    for (let i = 0; i < expected + 40; i++) {
+      await page.keyboard.press("Tab");
+      const focus = await page.evaluate(() => {
+        const el = document.activeElement as HTMLElement | null;
+        if (!el || el === document.body) return null;
+        el.dataset.reached ??= String(Math.random());
+        const ring = el.matches("input[type=radio]") ? el.nextElementSibling! : el;
+        return {
+          id: el.dataset.reached,
+          inMain: el.closest("main") !== null,
+          radio: el.matches("input[type=radio]"),
+          // Inside a date the browser moves its own ring from day to month to year.
+          ring: el.matches("input[type=date]") || getComputedStyle(ring).outlineStyle !== "none",
+        };
+      });
+      if (!focus) break;
+      if (focus.inMain) reached.add(focus.id);
+      if (!focus.ring) unseen++;
+    }
+    // A group of radios is one stop, so fewer stops than controls is right; none at all is not.
+    expect(reached.size, `${path}: controls reached`).toBeGreaterThan(
+      expected > 0 ? Math.min(3, expected) - 1 : -1,
+    );
+    expect(unseen, `${path}: focus without a ring`).toBe(0);
+  }
+});
+
+test("the shortcut sheet and the jump box", async ({ page, demo }) => {
+  await page.goto(`${demo.url}/cold`);
+  await page.waitForLoadState("networkidle");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog")).toContainText("Shortcuts");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("g");
+  await page.keyboard.press("l");
+  await expect(page).toHaveURL(/larder/);
+  const code = (await page.locator("section .code").first().textContent())!;
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type(code);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: `The story of ${code}` })).toBeVisible();
+});

@@ -1,0 +1,61 @@
+import { spawnSync } from "node:child_process";
+import { rmSync } from "node:fs";
+import { fillDemo } from "#demo/household";
+import { startBuilt } from "../bench/server";
+import { expect, newFolder, test } from "./server";
+
+test("started for a user, the clock cannot be moved by anyone", async () => {
+  const folder = newFolder();
+  fillDemo(folder, Date.now());
+  const server = await startBuilt(folder, { LARDER_TEST_CLOCK: "" });
+  const answer = await fetch(`${server.url}/test/clock`, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: `{"ms":60000}`,
+  });
+  expect([404, 405]).toContain(answer.status);
+  expect((await fetch(`${server.url}/ui`)).status).toBe(404);
+  await server.stop();
+  expect(server.child.exitCode).toBe(0);
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test("it refuses to listen to the network", () => {
+  const { status, stdout } = spawnSync("node", ["server.js"], {
+    env: { ...process.env, HOST: "0.0.0.0", LARDER_DATA: newFolder() },
+    encoding: "utf8",
+    timeout: 20_000,
+  });
+  expect(status).toBe(2);
+  expect(stdout).toContain("without a passphrase");
+});
+
+test("a body that is no form, or half a form, is refused and not an error of ours", async ({ demo }) => {
+  for (const path of [
+    "/field",
+    "/table",
+    "/pack",
+    "/seam",
+    "/fire",
+    "/rest",
+    "/larder",
+    "/shed",
+    "/household",
+    "/prefs",
+    "/cold",
+  ]) {
+    const json = await fetch(demo.url + path, {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: "{}",
+    });
+    expect(json.status, `${path} with JSON`).toBe(400);
+    const half = await fetch(demo.url + path, {
+      method: "POST",
+      headers: { "Content-Type": "application/x-www-form-urlencoded" },
+      body: "key=1&intent=nothing&containerIds=x",
+      redirect: "manual",
+    });
+    expect(half.status, `${path} with half a form`).toBe(path === "/prefs" ? 302 : 422);
+  }
+});

@@ -1,0 +1,32 @@
+import { defineConfig } from "@playwright/test";
+import { existsSync } from "node:fs";
+
+const chromium =
+  process.env.CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
+
+export default defineConfig({
+  testDir: "e2e",
+  workers: 2,
+  fullyParallel: false,
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
+  outputDir: "test-results/e2e",
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    timezoneId: "America/Denver",
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+});
