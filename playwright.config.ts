@@ -8,7 +8,8 @@ export default defineConfig({
   testDir: "e2e",
   workers: 2,
   fullyParallel: false,
-  timeout: 120_000,
+  // Generous: a small machine runs two of these, a browser and a server each. What hangs still ends.
+  timeout: 300_000,
   expect: { timeout: 10_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
   outputDir: "test-results/e2e",
