@@ -1,6 +1,17 @@
 import { describe, expect, test } from "vitest";
 import { CONTAINERS, testedSchedule } from "../schedule/index.ts";
-import { CAUTIONS, SPECIES, formsFor, productsFor, speciesByKey, treatedAs } from "./index.ts";
+import {
+  CAUTIONS,
+  HOLD_OFFERED,
+  SPECIES,
+  boneRule,
+  formsFor,
+  ownSpeciesKey,
+  partsOf,
+  productsFor,
+  speciesByKey,
+  treatedAs,
+} from "./index.ts";
 
 describe("the species catalogue", () => {
   test("keys are unique", () => expect(new Set(SPECIES.map((s) => s.key)).size).toBe(SPECIES.length));
@@ -8,7 +19,8 @@ describe("the species catalogue", () => {
     for (const species of SPECIES) {
       for (const form of formsFor(species.group)) {
         const products = productsFor(species.group, form);
-        expect(products.length).toBeGreaterThan(0);
+        // A roast kept whole is not packed: it is cut first, or eaten.
+        expect(products.length > 0, `${species.key} ${form}`).toBe(form !== "roast");
         for (const product of products) {
           const found = CONTAINERS.some((container) =>
             (["raw", "hot"] as const).some(
@@ -39,5 +51,88 @@ describe("the species catalogue", () => {
     for (const key of ["whitetail-deer", "mule-deer", "elk", "moose"])
       expect(speciesByKey(key)!.cautions).toContain("prion");
     for (const text of Object.values(CAUTIONS)) expect(text).toMatch(/\.$/);
+  });
+  test("at least 60 animals of both temperate zones are in it, of every group", () => {
+    expect(SPECIES.length).toBeGreaterThanOrEqual(60);
+    for (const key of [
+      "kangaroo",
+      "tahr",
+      "kahawai",
+      "springbok",
+      "moose",
+      "roe-deer",
+      "zander",
+      "ptarmigan",
+    ])
+      expect(speciesByKey(key), key).toBeDefined();
+    for (const group of ["red-meat", "bird-rabbit", "fish", "tuna"] as const) {
+      expect(SPECIES.filter((s) => s.group === group).length).toBeGreaterThan(1);
+      expect(partsOf(group).length).toBeGreaterThan(4);
+    }
+  });
+  test("composition is of lean raw flesh: it adds up to about 100 %, mostly water, then protein", () => {
+    for (const { key, composition: c } of SPECIES) {
+      const sum = c.water + c.protein + c.fat + c.ash;
+      // Measured means of each part never add up exactly; 95 to 104 % is what published tables show. From memory.
+      expect(sum, key).toBeGreaterThan(94.9);
+      expect(sum, key).toBeLessThan(104.1);
+      expect(c.water, key).toBeGreaterThan(60);
+      expect(c.protein, key).toBeGreaterThan(c.ash);
+    }
+  });
+  test("venison is 73.6 % water, 23 % protein, 2.4 % fat (public food composition tables, from memory)", () =>
+    expect(speciesByKey("whitetail-deer")!.composition).toEqual({
+      water: 73.6,
+      protein: 23,
+      fat: 2.4,
+      ash: 1.2,
+    }));
+  test("yields are fractions, boneless of a deer about half of its dressed weight (common practice, no source)", () => {
+    for (const { key, yields } of SPECIES)
+      for (const y of [yields.dressed, yields.boneless]) {
+        expect(y.mean, key).toBeGreaterThan(0.3);
+        expect(y.mean + 3 * y.sd, key).toBeLessThan(1.15);
+        expect(y.sd, key).toBeGreaterThan(0);
+      }
+    expect(speciesByKey("mule-deer")!.yields.boneless.mean).toBeCloseTo(0.52, 2);
+  });
+  test("bones: halibut goes in without, salmon’s soften, birds on the bone have their own time", () => {
+    expect(boneRule(speciesByKey("halibut")!)).toMatch(/come out/);
+    expect(boneRule(speciesByKey("salmon")!)).toMatch(/soften/);
+    expect(boneRule(speciesByKey("pheasant")!)).toMatch(/time of its own/);
+    expect(boneRule(speciesByKey("rabbit")!)).toMatch(/65 minutes/);
+    expect(boneRule(speciesByKey("moose")!)).toMatch(/off the bone/);
+  });
+  test("glass-like crystals are explained where they come, in salmon and tuna", () => {
+    for (const key of ["salmon", "tuna", "albacore"])
+      expect(speciesByKey(key)!.cautions).toContain("struvite");
+    expect(speciesByKey("pike")!.cautions).not.toContain("struvite");
+  });
+  test("every carrier offers its hold, and no animal that is no carrier does", () => {
+    expect(Object.keys(HOLD_OFFERED)).toEqual(["trichinella", "prion"]);
+    for (const species of SPECIES)
+      if (species.group !== "red-meat") expect(species.cautions.some((c) => HOLD_OFFERED[c])).toBe(false);
+  });
+});
+
+describe("an animal the household adds", () => {
+  test("is called what they call it and handled like what they chose", () => {
+    const key = ownSpeciesKey("wild-sheep", "  Barbary   sheep ");
+    const own = speciesByKey(key)!;
+    expect(own.name).toBe("Barbary sheep");
+    expect(own.plural).toBe("barbary sheep");
+    expect(own.group).toBe("red-meat");
+    expect(own.yields).toEqual(speciesByKey("wild-sheep")!.yields);
+    expect(treatedAs(own)).toBe(
+      "Barbary sheep is not named in the table; treated as red meat and game, like wild sheep. Ask your extension office.",
+    );
+  });
+  test("is never taken as named, even when it is like one the table names", () =>
+    expect(treatedAs(speciesByKey(ownSpeciesKey("salmon", "Huchen"))!)).toMatch(/^Huchen is not named/));
+  test("must be like an animal of the catalogue, and have a name", () => {
+    expect(() => ownSpeciesKey("griffin", "Griffin")).toThrow(RangeError);
+    expect(() => ownSpeciesKey("elk", "  ")).toThrow(RangeError);
+    expect(speciesByKey("griffin/Griffin")).toBeUndefined();
+    expect(speciesByKey("elk/")).toBeUndefined();
   });
 });

@@ -1,0 +1,1 @@
+export { posterior, predict, type Belief, type Estimate } from "./normal.ts";

@@ -1,0 +1,40 @@
+/** A belief about a mean: normal, with its mean and standard deviation. */
+export interface Belief {
+  mean: number;
+  sd: number;
+}
+
+export interface Estimate extends Belief {
+  /** 90 % interval of the next single case, which scatters about the mean */
+  low: number;
+  high: number;
+  /** recorded cases behind it; 0 means it is the prior alone */
+  cases: number;
+}
+
+/** Standard normal quantile of 0.95, so that mean ± this many deviations holds 90 %. */
+const Z90 = 1.6448536269514722;
+
+/**
+ * What cases with a known scatter teach about a mean: the closed-form normal posterior.
+ *
+ * Source: Gelman et al., Bayesian Data Analysis, 2nd ed., eq. 2.12 (normal data, known variance): precisions add, and the mean is
+ * weighted by them. From memory.
+ * @param prior belief before the cases; sd > 0
+ * @param scatter standard deviation of one case about the mean, > 0
+ */
+export function posterior(prior: Belief, scatter: number, cases: readonly number[]): Belief {
+  if (!(prior.sd > 0) || !(scatter > 0))
+    throw new RangeError("a belief and its scatter have a spread above 0");
+  const own = 1 / prior.sd ** 2;
+  const each = 1 / scatter ** 2;
+  const sum = cases.reduce((a, b) => a + b, 0);
+  const precision = own + cases.length * each;
+  return { mean: (own * prior.mean + each * sum) / precision, sd: Math.sqrt(1 / precision) };
+}
+
+/** The belief with the 90 % interval of the next case, which has the scatter of a case and the doubt about the mean. */
+export function predict(belief: Belief, scatter: number, cases: number): Estimate {
+  const spread = Z90 * Math.hypot(belief.sd, scatter);
+  return { ...belief, low: belief.mean - spread, high: belief.mean + spread, cases };
+}

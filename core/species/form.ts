@@ -1,0 +1,98 @@
+import { type ProductKey } from "../schedule/index.ts";
+import { type Species, type SpeciesGroup } from "./species.ts";
+
+/** Forms a lot can be cut to. */
+export const FORMS = [
+  "pieces",
+  "strips",
+  "ground",
+  "bone-in",
+  "sections",
+  "roast",
+  "smoked",
+  "bones",
+  "broth",
+] as const;
+export type LotForm = (typeof FORMS)[number];
+
+/** Names of the forms for reading. */
+export const FORM_NAMES: Record<LotForm, string> = {
+  pieces: "cubes off the bone",
+  strips: "strips",
+  ground: "ground",
+  "bone-in": "pieces on the bone",
+  sections: "jar-length sections",
+  roast: "roast, kept whole",
+  smoked: "lightly smoked",
+  bones: "bones for broth",
+  broth: "broth",
+};
+
+/** Forms that make sense at the table for a group, the usual one first. Smoke and broth come later, from a lot. */
+export function formsFor(group: SpeciesGroup): LotForm[] {
+  switch (group) {
+    case "red-meat":
+      return ["pieces", "strips", "ground", "roast", "bones"];
+    case "bird-rabbit":
+      return ["pieces", "bone-in", "bones"];
+    case "fish":
+      return ["sections", "pieces", "smoked", "bones"];
+    case "tuna":
+      return ["sections", "pieces"];
+  }
+}
+
+/** Parts a group is usually taken apart into, in the order people work. Common practice, no source. */
+export function partsOf(group: SpeciesGroup): string[] {
+  switch (group) {
+    case "red-meat":
+      return ["Shoulder", "Hind leg", "Loin", "Neck", "Ribs", "Trim", "Bones"];
+    case "bird-rabbit":
+      return ["Breasts", "Legs", "Saddle", "Whole", "Carcasses"];
+    case "fish":
+    case "tuna":
+      return ["Middle sections", "Fillets", "Tails", "Bellies", "Collars", "Backbones"];
+  }
+}
+
+/**
+ * The rows of the process table a lot may be put up by, the usual one first; none for a roast kept whole, which is
+ * not packed until it is cut. The longer boneless time is never exchanged for the bone-in one unless the lot is on
+ * the bone.
+ */
+export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
+  if (form === "bones" || form === "broth") return ["broth"];
+  if (form === "roast") return [];
+  switch (group) {
+    case "red-meat":
+      return form === "ground"
+        ? ["red-meat-ground", "chile-con-carne"]
+        : ["red-meat-pieces", "stewed-meat", "chile-con-carne", "soup", "can-game"];
+    case "bird-rabbit":
+      return form === "bone-in" ? ["poultry-rabbit-bone-in"] : ["poultry-rabbit-boneless", "soup"];
+    case "fish":
+      return form === "smoked" ? ["fish-smoked"] : ["fish", "soup-seafood", "can-fish"];
+    case "tuna":
+      return ["tuna"];
+  }
+}
+
+/**
+ * What the table and the trade say about bones and skin of an animal, one sentence.
+ *
+ * Source: handbook tables after USDA 2015 (bone-in rows of chicken and rabbit; halibut); salmon bones that stay and
+ * soften, common practice.
+ */
+export function boneRule(species: Species): string {
+  if (species.cautions.includes("halibut-bones")) return "Bones and skin come out before it is packed.";
+  switch (species.group) {
+    case "red-meat":
+      return "Packed off the bone. Bones go to broth.";
+    case "bird-rabbit":
+      return "On the bone it has a time of its own, 65 minutes a pint and 75 a quart; off the bone 75 and 90.";
+    case "fish":
+      return "Bones stay and soften. Skin on or off, as you like.";
+    case "tuna":
+      return "Skin, bones and dark meat come off.";
+  }
+}
