@@ -1,0 +1,23 @@
+const DAY = 86_400_000;
+
+/** Days in the freezer after which quality goes: a year. Common practice, no source. */
+export const FREEZER_DAYS = 365;
+/** Days before that in which it is worth saying. */
+const SOON_DAYS = 45;
+
+export interface FreezerAge {
+  days: number;
+  /** ms since 1970 UTC at which the year is over */
+  yearAt: number;
+  standing: "fresh" | "soon" | "over";
+}
+
+/** How long a lot has lain frozen, and whether the year is nearly or quite over. */
+export function freezerAge(frozenAt: number, now: number): FreezerAge {
+  const days = Math.max(0, Math.floor((now - frozenAt) / DAY));
+  return {
+    days,
+    yearAt: frozenAt + FREEZER_DAYS * DAY,
+    standing: days >= FREEZER_DAYS ? "over" : days >= FREEZER_DAYS - SOON_DAYS ? "soon" : "fresh",
+  };
+}

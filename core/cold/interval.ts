@@ -1,0 +1,73 @@
+import { type SpeciesGroup } from "../species/index.ts";
+
+/** The first hours of an animal, ms since 1970 UTC; null where nobody wrote it down. */
+export interface FirstHours {
+  killedAt: number | null;
+  guttedAt: number | null;
+  /** in a fridge, on ice, or hung where it is under 4 °C */
+  cooledAt: number | null;
+}
+
+export interface Interval {
+  from: "killed";
+  to: "gutted" | "cold";
+  minutes: number | null;
+  advisedMinutes: number;
+  late: boolean;
+  source: string;
+}
+
+/** Advised longest times, minutes. */
+const ADVISED: Record<SpeciesGroup, { gutted: number; cold: number; source: string }> = {
+  "red-meat": { gutted: 60, cold: 24 * 60, source: "common practice: gut at once, cold within a day" },
+  "bird-rabbit": { gutted: 120, cold: 6 * 60, source: "common practice: draw at once, cold the same day" },
+  fish: {
+    gutted: 120,
+    cold: 120,
+    source: "USDA 2015, Guide 5: gut fish within 2 hours of catching and keep them on ice; from memory",
+  },
+  tuna: {
+    gutted: 120,
+    cold: 120,
+    source: "USDA 2015, Guide 5: gut fish within 2 hours of catching and keep them on ice; from memory",
+  },
+};
+
+/** How long it took to gutting and to cold, against what is advised. A stage nobody wrote down has no minutes and is not late. */
+export function firstIntervals(hours: FirstHours, group: SpeciesGroup): Interval[] {
+  const advised = ADVISED[group];
+  const since = (at: number | null) =>
+    at === null || hours.killedAt === null ? null : (at - hours.killedAt) / 60_000;
+  return (
+    [
+      ["gutted", hours.guttedAt, advised.gutted],
+      ["cold", hours.cooledAt, advised.cold],
+    ] as const
+  ).map(([to, at, advisedMinutes]) => {
+    const minutes = since(at);
+    return {
+      from: "killed",
+      to,
+      minutes,
+      advisedMinutes,
+      late: minutes !== null && minutes > advisedMinutes,
+      source: advised.source,
+    };
+  });
+}
+
+/** What is wrong with the order of these instants: the field to blame and a sentence. Null when they can be. */
+export function impossibleHours(
+  hours: FirstHours,
+  now: number,
+): { field: keyof FirstHours; message: string } | null {
+  for (const field of ["killedAt", "guttedAt", "cooledAt"] as const) {
+    if ((hours[field] ?? 0) > now) return { field, message: "That has not come yet. When was it?" };
+  }
+  const { killedAt, guttedAt, cooledAt } = hours;
+  if (killedAt !== null && guttedAt !== null && guttedAt < killedAt)
+    return { field: "guttedAt", message: "It was gutted before it was killed. Correct one of the two." };
+  if (killedAt !== null && cooledAt !== null && cooledAt < killedAt)
+    return { field: "cooledAt", message: "It was cold before it was killed. Correct one of the two." };
+  return null;
+}

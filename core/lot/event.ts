@@ -1,0 +1,45 @@
+import { type ThawMethod } from "../cold/index.ts";
+
+/** Where a lot is kept. `thawing` is on its way from the freezer to the fridge. */
+export const KEPT = ["fridge", "freezer", "thawing"] as const;
+export type Kept = (typeof KEPT)[number];
+
+/** What a lot went through besides being cut. */
+export const TREATMENTS = ["trim", "cook", "brine", "smoke"] as const;
+export type Treatment = (typeof TREATMENTS)[number];
+
+/** What became of weight that left for good. */
+export const LEAVINGS = ["eat", "give", "discard"] as const;
+export type Leaving = (typeof LEAVINGS)[number];
+
+/** One thing that happened to a lot. Appended; a correction is another event. All weights kg, instants ms since 1970 UTC. */
+export type LotEvent = { at: number } & (
+  | { kind: "freeze"; place: string | null }
+  | { kind: "thaw-plan"; method: ThawMethod; thickM: number; startAt: number; readyAt: number }
+  | { kind: "thaw-start"; method: ThawMethod; thickM: number; readyAt: number }
+  | { kind: "thaw-done" }
+  | { kind: "move"; place: string | null }
+  | { kind: Treatment; beforeKg: number; afterKg: number }
+  | { kind: "weigh"; beforeKg: number; afterKg: number }
+  | { kind: Leaving; massKg: number; to: string | null }
+);
+
+export type LotEventKind = LotEvent["kind"];
+
+/** Weight an event adds to the lot (below zero when it takes away), kg. */
+export function changeKg(event: LotEvent): number {
+  switch (event.kind) {
+    case "trim":
+    case "cook":
+    case "brine":
+    case "smoke":
+    case "weigh":
+      return event.afterKg - event.beforeKg;
+    case "eat":
+    case "give":
+    case "discard":
+      return -event.massKg;
+    default:
+      return 0;
+  }
+}

@@ -1,0 +1,58 @@
+/** One lot about to go into another. */
+export interface Joining {
+  code: string;
+  massKg: number;
+  form: string;
+  kept: string;
+  group: string;
+  /** what it waits for; empty when it is free */
+  holds: readonly string[];
+}
+
+export interface MergeQuestion {
+  /** why it cannot be done at all; null when it can */
+  refused: string | null;
+  /** what to ask first; null when nothing is in doubt */
+  ask: string | null;
+}
+
+/**
+ * What to say before lots become one: what cannot be, and what must be asked because a hold would spread.
+ * @param weigh how the household reads a weight
+ */
+export function mergeQuestion(joining: readonly Joining[], weigh: (kg: number) => string): MergeQuestion {
+  const refused = whyNotMerge(joining);
+  if (refused) return { refused, ask: null };
+  const held = joining.filter((j) => j.holds.length > 0);
+  const free = joining.filter((j) => j.holds.length === 0);
+  if (held.length === 0 || free.length === 0) return { refused: null, ask: null };
+  const waits = [...new Set(held.flatMap((h) => h.holds))].join("; ");
+  const mass = free.reduce((sum, f) => sum + f.massKg, 0);
+  return {
+    refused: null,
+    ask:
+      `${codes(held)} waits for: ${waits}. Merged, ${codes(free)} waits with it: ${weigh(mass)} that is free now ` +
+      `could not be packed or shelved until then, and would be thrown out with it if the answer is bad.`,
+  };
+}
+
+function codes(list: readonly Joining[]): string {
+  return list.map((j) => j.code).join(", ");
+}
+
+function whyNotMerge(joining: readonly Joining[]): string | null {
+  const seen = new Set<string>();
+  for (const j of joining) {
+    if (seen.has(j.code)) return `${j.code} cannot be merged with itself. Choose two different lots.`;
+    seen.add(j.code);
+  }
+  if (joining.length < 2) return "Choose at least two lots to merge.";
+  const forms = new Set(joining.map((j) => j.form));
+  if (forms.size > 1)
+    return `They are cut differently (${[...forms].join(", ")}) and would not heat alike. Cut them alike first.`;
+  if (new Set(joining.map((j) => j.group)).size > 1)
+    return "These are kinds of meat with different times in the table. Keep them apart; they may share a jar as a stew.";
+  if (new Set(joining.map((j) => j.kept)).size > 1)
+    return "One is frozen and the other is not. Thaw it first, or freeze both.";
+  return null;
+}

@@ -1,0 +1,96 @@
+import { type ThawMethod } from "../cold/index.ts";
+import { type LotForm } from "../species/index.ts";
+import { changeKg, type Kept, type LotEvent, type Treatment } from "./event.ts";
+
+export interface ThawInHand {
+  method: ThawMethod;
+  thickM: number;
+  /** when it is to be taken out, or was, ms */
+  startAt: number;
+  /** when it should be ready: an estimate, ms */
+  readyAt: number;
+  begun: boolean;
+}
+
+/** How a lot stands: what its events made of it. */
+export interface LotState {
+  form: LotForm;
+  kept: Kept;
+  /** shelf, drawer or box it lies in; null when nobody said */
+  place: string | null;
+  /** when it was last frozen and has not been thawed since; null otherwise */
+  frozenAt: number | null;
+  thaw: ThawInHand | null;
+  treatments: Treatment[];
+  /** everything that events added and took away, kg */
+  changeKg: number;
+  /** the latest instant known of it, ms */
+  lastAt: number;
+}
+
+/** A lot as it came from the knife. */
+export function newLot(
+  form: LotForm,
+  kept: "fridge" | "freezer",
+  place: string | null,
+  madeAt: number,
+): LotState {
+  return {
+    form,
+    kept,
+    place,
+    frozenAt: kept === "freezer" ? madeAt : null,
+    thaw: null,
+    treatments: [],
+    changeKg: 0,
+    lastAt: madeAt,
+  };
+}
+
+/** The lot after one more event. Nothing is checked here: see `whyNotLot`. */
+export function afterEvent(state: LotState, event: LotEvent): LotState {
+  const next: LotState = {
+    ...state,
+    changeKg: state.changeKg + changeKg(event),
+    lastAt: Math.max(state.lastAt, event.kind === "thaw-plan" ? state.lastAt : event.at),
+  };
+  switch (event.kind) {
+    case "freeze":
+      return { ...next, kept: "freezer", place: event.place, frozenAt: event.at, thaw: null };
+    case "thaw-plan":
+      return {
+        ...next,
+        thaw: {
+          method: event.method,
+          thickM: event.thickM,
+          startAt: event.startAt,
+          readyAt: event.readyAt,
+          begun: false,
+        },
+      };
+    case "thaw-start":
+      return {
+        ...next,
+        kept: "thawing",
+        thaw: {
+          method: event.method,
+          thickM: event.thickM,
+          startAt: event.at,
+          readyAt: event.readyAt,
+          begun: true,
+        },
+      };
+    case "thaw-done":
+      return { ...next, kept: "fridge", place: null, frozenAt: null, thaw: null };
+    case "move":
+      return { ...next, place: event.place };
+    case "smoke":
+      return { ...next, form: "smoked", treatments: [...state.treatments, "smoke"] };
+    case "trim":
+    case "cook":
+    case "brine":
+      return { ...next, treatments: [...state.treatments, event.kind] };
+    default:
+      return next;
+  }
+}
