@@ -1,4 +1,5 @@
 import { type ThawMethod } from "../cold/index.ts";
+import { type LotState } from "./state.ts";
 
 /** Where a lot is kept. `thawing` is on its way from the freezer to the fridge. */
 export const KEPT = ["fridge", "freezer", "thawing"] as const;
@@ -22,6 +23,7 @@ export type LotEvent = { at: number } & (
   | { kind: Treatment; beforeKg: number; afterKg: number }
   | { kind: "weigh"; beforeKg: number; afterKg: number }
   | { kind: Leaving; massKg: number; to: string | null }
+  | { kind: "undo"; undoes: string; giveBackKg: number; state: LotState }
 );
 
 export type LotEventKind = LotEvent["kind"];
@@ -39,6 +41,8 @@ export function changeKg(event: LotEvent): number {
     case "give":
     case "discard":
       return -event.massKg;
+    case "undo":
+      return event.giveBackKg;
     default:
       return 0;
   }

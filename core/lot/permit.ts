@@ -29,6 +29,10 @@ export function whyNotLot(
   if (event.at > now) return no("That has not come yet.", "at");
   if (event.at < state.lastAt)
     return no("That is before the last thing written down for this lot. When was it?", "at");
+  if (event.kind === "undo")
+    return leftKg + event.giveBackKg < 0
+      ? no("Some of that weight has gone on since, so this cannot be undone. Weigh the lot again instead.")
+      : null;
   if (leftKg <= 0) return no("Nothing is left of this lot.");
   switch (event.kind) {
     case "freeze":

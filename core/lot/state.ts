@@ -90,6 +90,9 @@ export function afterEvent(state: LotState, event: LotEvent): LotState {
     case "cook":
     case "brine":
       return { ...next, treatments: [...state.treatments, event.kind] };
+    case "undo":
+      // The state before what is undone, with the weights as they add up now.
+      return { ...event.state, changeKg: next.changeKg, lastAt: state.lastAt };
     default:
       return next;
   }

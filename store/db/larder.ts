@@ -2,6 +2,7 @@ import Database from "better-sqlite3";
 import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import * as schema from "../schema/index.ts";
 
@@ -9,6 +10,8 @@ import * as schema from "../schema/index.ts";
 export interface Larder {
   db: BetterSQLite3Database<typeof schema>;
   sqlite: Database.Database;
+  /** where files that belong to it are kept beside the database */
+  folder: string;
   /** ms since 1970 UTC */
   now(): number;
   close(): void;
@@ -42,7 +45,8 @@ export function openLarder(folder: string, now: () => number = Date.now, migrati
   const broken = sqlite.pragma("foreign_key_check") as unknown[];
   if (broken.length > 0)
     throw new Error(`${broken.length} rows of the larder point at nothing; restore the newest backup`);
-  return { db, sqlite, now, close: () => sqlite.close() };
+  const beside = inMemory ? join(tmpdir(), `larder-${process.pid}`) : folder;
+  return { db, sqlite, folder: beside, now, close: () => sqlite.close() };
 }
 
 /** How many migrations of the folder this database has not had. */

@@ -2,20 +2,23 @@ import { desc, eq, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { speciesByKey } from "#core/species";
-import { harvest, hold, holdRelease, person } from "../schema/index.ts";
+import { harvest, person } from "../schema/index.ts";
+import { placeHold, type HoldKind } from "./hold.ts";
 
-export type Hold = { id: string; condition: string; at: number; byName: string | null };
+export type Hold = { id: string; kind: HoldKind; condition: string; at: number; byName: string | null };
 export type Harvest = typeof harvest.$inferSelect & {
   byName: string | null;
   /** weight already taken to the table, kg */
   cutKg: number;
+  /** weight that went to nobody: hide, guts, what was shot through, kg */
+  lostKg: number;
   /** weight still to be cut, kg; null when it was never weighed */
   leftKg: number | null;
   holds: Hold[];
 };
 
 const HOLDS = sql<string>`(
-  select json_group_array(json_object('id', h.id, 'condition', h.condition, 'at', h.at, 'byName', p.name))
+  select json_group_array(json_object('id', h.id, 'kind', h.kind, 'condition', h.condition, 'at', h.at, 'byName', p.name))
   from hold h left join person p on p.id = h.by_id
   where h.harvest_id = ${harvest.id} and not exists (select 1 from hold_release r where r.hold_id = h.id))`;
 
@@ -25,17 +28,20 @@ const rows = (larder: Larder) =>
       harvest,
       byName: person.name,
       cutKg: sql<number>`coalesce((select sum(mass_kg) from lot_flow where from_harvest = ${harvest.id}), 0)`,
+      lostKg: sql<number>`coalesce((select sum(mass_kg) from harvest_loss where harvest_id = ${harvest.id}), 0)`,
       holds: HOLDS,
     })
     .from(harvest)
     .leftJoin(person, eq(person.id, harvest.byId));
 
 function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harvest {
-  const leftKg = row.harvest.weightKg === null ? null : Math.max(0, row.harvest.weightKg - row.cutKg);
+  const { weightKg } = row.harvest;
+  const leftKg = weightKg === null ? null : Math.max(0, weightKg - row.cutKg - row.lostKg);
   return {
     ...row.harvest,
     byName: row.byName,
     cutKg: row.cutKg,
+    lostKg: row.lostKg,
     leftKg,
     holds: JSON.parse(row.holds) as Hold[],
   };
@@ -54,6 +60,14 @@ export function getHarvest(larder: Larder, id: string): Harvest {
   return row ? assemble(row) : refuse("There is no such animal in the book. Choose one from the list.", 404);
 }
 
+export function harvestByCode(larder: Larder, code: string): Harvest {
+  const row = rows(larder).where(eq(harvest.code, code)).get();
+  return row ? assemble(row) : refuse("No animal carries this code.", 404);
+}
+
+export const WEIGHT_KINDS = ["live", "dressed", "hanging", "catch"] as const;
+export type WeightKind = (typeof WEIGHT_KINDS)[number];
+
 export interface HarvestInput {
   species: string;
   takenOn: string;
@@ -61,10 +75,11 @@ export interface HarvestInput {
   tag: string | null;
   count: number;
   weightKg: number | null;
-  weightKind: "live" | "dressed" | "hanging" | "catch" | null;
+  weightKind: WeightKind | null;
   note: string | null;
   /** a condition to wait for, which puts it on hold at once */
   holdFor: string | null;
+  takenBy?: string | null;
 }
 
 /** Writes an animal or a catch into the book. @param today local day of the household, YYYY-MM-DD */
@@ -87,48 +102,29 @@ export function recordHarvest(
       .insert(harvest)
       .values({ id, code, byId: write.byId, createdAt: larder.now(), ...rest })
       .run();
-    if (holdFor) placeHold(larder, write, { harvestId: id, lotId: null, condition: holdFor });
+    if (holdFor) {
+      const kind = /test|lab|result|sample/i.test(holdFor) ? "test" : "doubt";
+      placeHold(larder, write, { harvestId: id, lotId: null, condition: holdFor, kind });
+    }
     return { result: { id, code }, note: { kind: "harvest", id, detail: input } };
   });
 }
 
-/** Puts an animal or a lot on hold. Call inside a write. */
-function placeHold(
+/** Days on either side within which a tag belongs to the same season. Common practice: a tag is for one season. */
+const SEASON_DAYS = 300;
+
+/** Another animal of the same season with this tag; null when there is none. */
+export function sameTag(
   larder: Larder,
-  write: Write,
-  on: { harvestId: string | null; lotId: string | null; condition: string },
-) {
-  larder.db
-    .insert(hold)
-    .values({ id: uuid(), ...on, at: larder.now(), byId: write.byId })
-    .run();
-}
-
-/** Puts an animal on hold until a named condition is met. */
-export function holdHarvest(larder: Larder, write: Write, harvestId: string, condition: string): void {
-  once(larder, write, "hold.place", () => {
-    getHarvest(larder, harvestId);
-    if (!condition.trim())
-      throw new Refused({ condition: "Say what it waits for, for example a test result." });
-    placeHold(larder, write, { harvestId, lotId: null, condition: condition.trim() });
-    return { result: null, note: { kind: "harvest", id: harvestId, detail: { condition } } };
-  });
-}
-
-/** Lifts a hold: a named person, for a stated reason. */
-export function releaseHold(larder: Larder, write: Write, holdId: string, reason: string): void {
-  once(larder, write, "hold.release", () => {
-    if (!write.byId) throw new Refused({ by: "Say who releases it." });
-    if (!reason.trim())
-      throw new Refused({ reason: "Say why it may be used now, for example “test came back negative”." });
-    const known = larder.db.select().from(hold).where(eq(hold.id, holdId)).get();
-    if (!known) refuse("There is no such hold.", 404);
-    if (larder.db.select().from(holdRelease).where(eq(holdRelease.holdId, holdId)).get())
-      refuse("This hold is already lifted.", 409);
-    larder.db
-      .insert(holdRelease)
-      .values({ id: uuid(), holdId, at: larder.now(), byId: write.byId, reason: reason.trim() })
-      .run();
-    return { result: null, note: { kind: "hold", id: holdId, detail: { reason } } };
-  });
+  tag: string,
+  takenOn: string,
+  exceptId: string | null = null,
+): { code: string; takenOn: string } | null {
+  const row = larder.sqlite
+    .prepare(
+      `select code, taken_on as takenOn from harvest where lower(trim(tag)) = lower(trim(?)) and id is not ?
+       and abs(julianday(taken_on) - julianday(?)) <= ${SEASON_DAYS} order by taken_on desc limit 1`,
+    )
+    .get(tag, exceptId, takenOn) as { code: string; takenOn: string } | undefined;
+  return row ?? null;
 }

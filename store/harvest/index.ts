@@ -1,1 +1,46 @@
-export * from "./harvest.ts";
+export {
+  WEIGHT_KINDS,
+  getHarvest,
+  harvestByCode,
+  listHarvests,
+  recordHarvest,
+  sameTag,
+  type Harvest,
+  type HarvestInput,
+  type Hold,
+  type WeightKind,
+} from "./harvest.ts";
+export {
+  addIndividual,
+  addOwnSpecies,
+  amendHarvest,
+  discardFromHarvest,
+  individualsOf,
+  lossesOf,
+  ownSpeciesKeys,
+  recordFirstHours,
+  setShares,
+  sharesOf,
+  type CardInput,
+  type Individual,
+  type Loss,
+  type Share,
+} from "./card.ts";
+export {
+  HOLD_KINDS,
+  holdHarvest,
+  holdLot,
+  pastHolds,
+  releaseHold,
+  type HoldKind,
+  type PastHold,
+} from "./hold.ts";
+export {
+  PHOTO_LIMIT_BYTES,
+  keepPhoto,
+  photoFile,
+  photosOf,
+  readyPhoto,
+  removePhoto,
+  type Photo,
+} from "./photo.ts";

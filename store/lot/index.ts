@@ -1,1 +1,34 @@
-export * from "./lot.ts";
+export {
+  getLot,
+  holdsOnLot,
+  lotByCode,
+  lotsCutFrom,
+  lotsInHand,
+  lotsOfHarvest,
+  madeFrom,
+  madeInto,
+  originsOf,
+  type Lot,
+  type LotHold,
+  type LotStep,
+} from "./lot.ts";
+export {
+  brothFromBones,
+  cutLot,
+  mergeLots,
+  recutLot,
+  splitLot,
+  type CutInput,
+  type MadeLot,
+  type MergeInput,
+  type RecutInput,
+} from "./make.ts";
+export {
+  giveLotTo,
+  happeningsOfLot,
+  recordLotEvent,
+  undoLotEvent,
+  type LotDeed,
+  type LotHappening,
+} from "./event.ts";
+export { bonelessCases, changeCases, cuttingCases } from "./yield.ts";

@@ -1,11 +1,16 @@
-import { eq } from "drizzle-orm";
-import { v7 as uuid } from "uuid";
-import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { SCALE_SLACK_KG, impossibleCutting } from "#core/lot";
-import { type UnitSystem, formatMass } from "#core/quantity";
+import { refuse, type Larder } from "#store/db";
+import { SCALE_SLACK_KG, type Kept, type LotState, type ThawInHand, type Treatment } from "#core/lot";
 import { type LotForm } from "#core/species";
-import { getHarvest } from "#store/harvest";
-import { lot, lotFlow } from "../schema/index.ts";
+
+export interface LotHold {
+  id: string;
+  kind: "test" | "doubt" | "other";
+  condition: string;
+  at: number;
+  byName: string | null;
+  /** true when it lies on this lot itself, false when it comes down from an animal or another lot */
+  own: boolean;
+}
 
 export interface Lot {
   id: string;
@@ -14,116 +19,155 @@ export interface Lot {
   form: LotForm;
   madeKg: number;
   trimKg: number | null;
-  kept: "fridge" | "freezer";
+  kept: Kept;
+  /** shelf, drawer or box; null when nobody said */
+  place: string | null;
+  frozenAt: number | null;
+  thaw: ThawInHand | null;
+  treatments: Treatment[];
+  /** whose it is, when not the household's */
+  forWhom: string | null;
   madeAt: number;
+  lastAt: number;
   byName: string | null;
-  /** what is still there, kg */
+  /** what is still there, kg; litres for broth */
   leftKg: number;
   /** species of the animals in it, by falling share */
   species: string[];
   harvestCodes: string[];
+  /** share of each animal in it, by code, adding up to 1 */
+  shares: { code: string; share: number }[];
   /** why it may not be used; empty when it may */
   holds: string[];
 }
 
 const LOTS = `
-  select l.id, l.code, l.part, l.form, l.made_kg as madeKg, l.trim_kg as trimKg, l.kept, l.made_at as madeAt, p.name as byName,
-    max(0, l.made_kg
-      - coalesce((select sum(mass_kg) from lot_flow where from_lot = l.id), 0)
-      - coalesce((select sum(mass_kg) from pack_lot where lot_id = l.id), 0)) as leftKg,
-    (select json_group_array(distinct h.species) from lot_flow f join harvest h on h.id = f.from_harvest where f.to_lot = l.id) as species,
-    (select json_group_array(distinct h.code) from lot_flow f join harvest h on h.id = f.from_harvest where f.to_lot = l.id) as harvestCodes,
-    (select json_group_array(h.condition) from held_lot x join hold h on h.id = x.hold_id where x.lot_id = l.id) as holds
+  select l.id, l.code, l.part, l.form, l.made_kg as madeKg, l.trim_kg as trimKg, l.kept, l.place, l.frozen_at as frozenAt, l.thaw,
+    l.treatments, l.for_whom as forWhom, l.made_at as madeAt, l.last_at as lastAt, l.left_kg as leftKg, p.name as byName,
+    (select json_group_array(json_object('code', h.code, 'species', h.species, 'share', o.share) order by o.share desc, h.code)
+       from lot_origin o join harvest h on h.id = o.harvest_id where o.lot_id = l.id) as origins
   from lot l left join person p on p.id = l.by_id`;
 
-type Raw = Omit<Lot, "species" | "harvestCodes" | "holds"> & {
-  species: string;
-  harvestCodes: string;
-  holds: string;
+type Raw = Omit<Lot, "species" | "harvestCodes" | "shares" | "holds" | "thaw" | "treatments"> & {
+  origins: string;
+  thaw: string | null;
+  treatments: string;
 };
-const fromRaw = (raw: Raw): Lot => ({
-  ...raw,
-  species: JSON.parse(raw.species),
-  harvestCodes: JSON.parse(raw.harvestCodes),
-  holds: JSON.parse(raw.holds),
-});
+
+/** Adds to rows what each waits for: one look at the holds for all of them. */
+function assemble(larder: Larder, rows: Raw[]): Lot[] {
+  const held = heldLots(larder);
+  return rows.map(({ origins, ...raw }) => {
+    const from = JSON.parse(origins) as { code: string; species: string; share: number }[];
+    return {
+      ...raw,
+      thaw: raw.thaw === null ? null : (JSON.parse(raw.thaw) as ThawInHand),
+      treatments: JSON.parse(raw.treatments) as Treatment[],
+      species: [...new Set(from.map((o) => o.species))],
+      harvestCodes: from.map((o) => o.code),
+      shares: from.map(({ code, share }) => ({ code, share })),
+      holds: held.get(raw.id) ?? [],
+    };
+  });
+}
+
+/** What each lot on hold waits for, by lot id. Starts from the holds, of which there are few. */
+function heldLots(larder: Larder): Map<string, string[]> {
+  const rows = larder.sqlite
+    .prepare(
+      "select x.lot_id as id, h.condition from held_lot x join hold h on h.id = x.hold_id order by h.at",
+    )
+    .all() as { id: string; condition: string }[];
+  const held = new Map<string, string[]>();
+  for (const { id, condition } of rows) {
+    const known = held.get(id) ?? [];
+    if (!known.includes(condition)) held.set(id, [...known, condition]);
+  }
+  return held;
+}
 
 /** Lots with something left, oldest first. */
 export function lotsInHand(larder: Larder): Lot[] {
-  const sql = `select * from (${LOTS}) where leftKg > ${SCALE_SLACK_KG} order by madeAt, code`;
-  return (larder.sqlite.prepare(sql).all() as Raw[]).map(fromRaw);
+  const sql = `${LOTS} where l.left_kg > ${SCALE_SLACK_KG} order by l.made_at, l.code`;
+  return assemble(larder, larder.sqlite.prepare(sql).all() as Raw[]);
 }
 
-/** Every lot cut from an animal, newest first. */
+/** Every lot that has some of an animal in it, newest first. */
 export function lotsOfHarvest(larder: Larder, harvestId: string): Lot[] {
-  const sql = `${LOTS} where l.id in (select to_lot from lot_flow where from_harvest = ?) order by l.made_at desc, l.code`;
-  return (larder.sqlite.prepare(sql).all(harvestId) as Raw[]).map(fromRaw);
+  const sql = `${LOTS} where l.id in (select lot_id from lot_origin where harvest_id = ?) order by l.made_at desc, l.code`;
+  return assemble(larder, larder.sqlite.prepare(sql).all(harvestId) as Raw[]);
+}
+
+/** Lots cut straight from an animal, newest first. */
+export function lotsCutFrom(larder: Larder, harvestId: string): (Lot & { inKg: number })[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select l.*, f.mass_kg as inKg from (${LOTS}) l join lot_flow f on f.to_lot = l.id and f.from_harvest = ? order by l.madeAt desc, l.code`,
+    )
+    .all(harvestId) as (Raw & { inKg: number })[];
+  return assemble(larder, rows).map((lot, i) => ({ ...lot, inKg: rows[i]!.inKg }));
 }
 
 export function getLot(larder: Larder, id: string): Lot {
   const raw = larder.sqlite.prepare(`${LOTS} where l.id = ?`).get(id) as Raw | undefined;
-  return raw ? fromRaw(raw) : refuse("There is no such lot. Choose one from the list.", 404);
+  return raw ? assemble(larder, [raw])[0]! : refuse("There is no such lot. Choose one from the list.", 404);
 }
 
-export interface CutInput {
-  harvestId: string;
-  part: string;
-  form: LotForm;
-  /** weight taken from the animal, kg */
-  inKg: number;
-  /** usable weight that came out, kg */
-  outKg: number;
-  /** trim weighed beside it, kg; null when nobody did */
-  trimKg: number | null;
-  kept: "fridge" | "freezer";
+export function lotByCode(larder: Larder, code: string): Lot {
+  const raw = larder.sqlite.prepare(`${LOTS} where l.code = ?`).get(code) as Raw | undefined;
+  return raw ? assemble(larder, [raw])[0]! : refuse("No lot carries this code.", 404);
 }
 
-/** Cuts a lot from an animal. More out than in, or more than the animal has left, is refused in the household's units. */
-export function cutLot(
-  larder: Larder,
-  write: Write,
-  input: CutInput,
-  units: UnitSystem,
-): { id: string; code: string } {
-  return once(larder, write, "lot.cut", () => {
-    const animal = getHarvest(larder, input.harvestId);
-    const impossible = impossibleCutting(input);
-    if (impossible) throw new Refused({ outKg: impossible });
-    if (animal.leftKg !== null && input.inKg > animal.leftKg + SCALE_SLACK_KG) {
-      throw new Refused({
-        inKg: `Only ${formatMass(animal.leftKg, units)} of ${animal.code} is left to cut. Weigh again, or correct the animal's weight.`,
-      });
-    }
-    const id = uuid();
-    const code = issueCode(larder, "lot", id);
-    const at = larder.now();
-    larder.db
-      .insert(lot)
-      .values({
-        id,
-        code,
-        part: input.part,
-        form: input.form,
-        madeKg: input.outKg,
-        trimKg: input.trimKg,
-        kept: input.kept,
-        madeAt: at,
-        byId: write.byId,
-      })
-      .run();
-    larder.db
-      .insert(lotFlow)
-      .values({ id: uuid(), fromHarvest: animal.id, toLot: id, massKg: input.inKg, at })
-      .run();
-    return { result: { id, code }, note: { kind: "lot", id, detail: input } };
-  });
+/** Shares of harvests in a lot: harvest id → fraction. */
+export function originsOf(larder: Larder, lotId: string): Map<string, number> {
+  const rows = larder.sqlite
+    .prepare("select harvest_id as id, share from lot_origin where lot_id = ?")
+    .all(lotId) as { id: string; share: number }[];
+  return new Map(rows.map((r) => [r.id, r.share]));
 }
 
-/** Moves a lot between fridge and freezer. */
-export function keepLot(larder: Larder, write: Write, lotId: string, kept: "fridge" | "freezer"): void {
-  once(larder, write, "lot.keep", () => {
-    getLot(larder, lotId);
-    larder.db.update(lot).set({ kept }).where(eq(lot.id, lotId)).run();
-    return { result: null, note: { kind: "lot", id: lotId, detail: { kept } } };
-  });
+/** Holds on a lot: its own, and those that come down to it. */
+export function holdsOnLot(larder: Larder, lotId: string): LotHold[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select h.id, h.kind, h.condition, h.at, p.name as byName, h.lot_id is not null and h.lot_id = @id as own
+       from held_lot x join hold h on h.id = x.hold_id left join person p on p.id = h.by_id where x.lot_id = @id order by h.at`,
+    )
+    .all({ id: lotId }) as (Omit<LotHold, "own"> & { own: number })[];
+  return rows.map((r) => ({ ...r, own: r.own === 1 }));
+}
+
+/** What a lot was made from, and what was made of it: codes with weights. */
+export interface LotStep {
+  code: string;
+  kind: "harvest" | "lot" | "pack";
+  what: string;
+  massKg: number;
+  at: number;
+}
+
+export function madeFrom(larder: Larder, lotId: string): LotStep[] {
+  return larder.sqlite
+    .prepare(
+      `select coalesce(h.code, l.code) as code, case when h.id is null then 'lot' else 'harvest' end as kind,
+         coalesce(h.species, l.part) as what, f.mass_kg as massKg, f.at
+       from lot_flow f left join harvest h on h.id = f.from_harvest left join lot l on l.id = f.from_lot where f.to_lot = ?`,
+    )
+    .all(lotId) as LotStep[];
+}
+
+export function madeInto(larder: Larder, lotId: string): LotStep[] {
+  return larder.sqlite
+    .prepare(
+      `select l.code, 'lot' as kind, l.part as what, f.mass_kg as massKg, f.at from lot_flow f join lot l on l.id = f.to_lot where f.from_lot = @id
+       union all select k.code, 'pack', k.container, x.mass_kg, k.made_at from pack_lot x join pack k on k.id = x.pack_id where x.lot_id = @id
+       order by 5`,
+    )
+    .all({ id: lotId }) as LotStep[];
+}
+
+/** The state its next event is judged by. */
+export function stateOf(lot: Lot): LotState {
+  const { form, kept, place, frozenAt, thaw, treatments, lastAt } = lot;
+  return { form, kept, place, frozenAt, thaw, treatments, changeKg: 0, lastAt };
 }

@@ -46,8 +46,8 @@ const PACKS = `
     (select sum(mass_kg) from pack_lot where pack_id = k.id) as massKg,
     (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
        from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lots,
-    (select json_group_array(distinct h.species) from pack_lot x join lot_flow f on f.to_lot = x.lot_id
-       join harvest h on h.id = f.from_harvest where x.pack_id = k.id) as species
+    (select json_group_array(distinct h.species) from pack_lot x join lot_origin o on o.lot_id = x.lot_id
+       join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as species
   from pack k left join person p on p.id = k.by_id`;
 
 type Raw = Omit<Pack, "schedule" | "lots" | "species" | "reusedLids"> & {
@@ -143,6 +143,18 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
         409,
       );
     }
+    if (lot.kept !== "fridge")
+      throw new Refused(
+        {
+          lotId: `Lot ${lot.code} is ${lot.kept === "freezer" ? "frozen" : "still thawing"}. Meat goes into a jar thawed to the middle: thaw it, then pack it.`,
+        },
+        409,
+      );
+    if (lot.form === "roast")
+      throw new Refused(
+        { lotId: `Lot ${lot.code} is a roast kept whole. Cut it to cubes or strips first.` },
+        409,
+      );
     if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
       throw new Refused({
         massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,

@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
-import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { person } from "./household.ts";
+import { lot } from "./lot.ts";
 
 /** One animal taken, or one catch landed together. */
 export const harvest = sqliteTable(
@@ -16,6 +17,14 @@ export const harvest = sqliteTable(
     count: integer().notNull().default(1),
     weightKg: real("weight_kg"),
     weightKind: text("weight_kind", { enum: ["live", "dressed", "hanging", "catch"] }),
+    sex: text({ enum: ["male", "female"] }),
+    age: text(),
+    /** who took it, when that is not who wrote it down */
+    takenBy: text("taken_by"),
+    /** first hours, ms; null where nobody wrote it down */
+    killedAt: integer("killed_at"),
+    guttedAt: integer("gutted_at"),
+    cooledAt: integer("cooled_at"),
     byId: text("by_id").references(() => person.id),
     note: text(),
     createdAt: integer("created_at").notNull(),
@@ -32,6 +41,84 @@ export const harvest = sqliteTable(
   ],
 );
 
+/** Weight of an animal that went to nobody: hide, guts, a shot-through shoulder. Appended, never edited. */
+export const harvestLoss = sqliteTable(
+  "harvest_loss",
+  {
+    id: text().primaryKey(),
+    harvestId: text("harvest_id")
+      .notNull()
+      .references(() => harvest.id),
+    what: text().notNull(),
+    massKg: real("mass_kg").notNull(),
+    at: integer().notNull(),
+    byId: text("by_id").references(() => person.id),
+  },
+  (t) => [check("loss_weight", sql`${t.massKg} > 0`), index("loss_harvest").on(t.harvestId)],
+);
+
+/** Whose an animal is, where it is not all the household's. */
+export const harvestShare = sqliteTable(
+  "harvest_share",
+  {
+    harvestId: text("harvest_id")
+      .notNull()
+      .references(() => harvest.id),
+    who: text().notNull(),
+    fraction: real().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.harvestId, t.who] }),
+    check("share_fraction", sql`${t.fraction} > 0 and ${t.fraction} <= 1`),
+  ],
+);
+
+/** One fish or bird of a catch, when somebody weighed it by itself. */
+export const individual = sqliteTable(
+  "individual",
+  {
+    harvestId: text("harvest_id")
+      .notNull()
+      .references(() => harvest.id),
+    number: integer().notNull(),
+    weightKg: real("weight_kg"),
+    lengthM: real("length_m"),
+  },
+  (t) => [
+    primaryKey({ columns: [t.harvestId, t.number] }),
+    check("individual_number", sql`${t.number} > 0`),
+    check("individual_weight", sql`${t.weightKg} is null or ${t.weightKg} > 0`),
+    check("individual_length", sql`${t.lengthM} is null or ${t.lengthM} > 0`),
+  ],
+);
+
+/** A picture of an animal; the file lies in the photos folder beside the database, named by the id. */
+export const photo = sqliteTable(
+  "photo",
+  {
+    id: text().primaryKey(),
+    harvestId: text("harvest_id")
+      .notNull()
+      .references(() => harvest.id),
+    bytes: integer().notNull(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+    /** 1 when the user chose to keep where it was taken */
+    keepsPlace: integer("keeps_place").notNull(),
+    at: integer().notNull(),
+    byId: text("by_id").references(() => person.id),
+    removedAt: integer("removed_at"),
+  },
+  (t) => [check("photo_place", sql`${t.keepsPlace} in (0, 1)`), index("photo_harvest").on(t.harvestId)],
+);
+
+/** An animal the household added to the catalogue: its key names what it is most like. */
+export const ownSpecies = sqliteTable("own_species", {
+  key: text().primaryKey(),
+  createdAt: integer("created_at").notNull(),
+  byId: text("by_id").references(() => person.id),
+});
+
 /** A reason not to pack, shelve or eat something. Lifted by a release, never deleted. */
 export const hold = sqliteTable(
   "hold",
@@ -39,12 +126,17 @@ export const hold = sqliteTable(
     id: text().primaryKey(),
     harvestId: text("harvest_id").references(() => harvest.id),
     lotId: text("lot_id").references(() => lot.id),
+    /** what kind of reason: a test that is out, a doubt, somebody else's meat */
+    kind: text({ enum: ["test", "doubt", "other"] })
+      .notNull()
+      .default("doubt"),
     condition: text().notNull(),
     at: integer().notNull(),
     byId: text("by_id").references(() => person.id),
   },
   (t) => [
     check("hold_one", sql`(${t.harvestId} is null) <> (${t.lotId} is null)`),
+    check("hold_kind", sql`${t.kind} in ('test', 'doubt', 'other')`),
     index("hold_harvest").on(t.harvestId),
     index("hold_lot").on(t.lotId),
   ],
@@ -62,52 +154,3 @@ export const holdRelease = sqliteTable("hold_release", {
     .references(() => person.id),
   reason: text().notNull(),
 });
-
-/** An amount of one kind of meat, kept and handled as one. */
-export const lot = sqliteTable(
-  "lot",
-  {
-    id: text().primaryKey(),
-    code: text().notNull().unique(),
-    part: text().notNull(),
-    form: text({ enum: ["pieces", "ground", "bone-in", "sections", "smoked", "bones"] }).notNull(),
-    /** usable weight when it was made */
-    madeKg: real("made_kg").notNull(),
-    /** trim weighed beside it; null when nobody weighed it */
-    trimKg: real("trim_kg"),
-    kept: text({ enum: ["fridge", "freezer"] }).notNull(),
-    madeAt: integer("made_at").notNull(),
-    byId: text("by_id").references(() => person.id),
-    note: text(),
-  },
-  (t) => [
-    check("lot_form", sql`${t.form} in ('pieces', 'ground', 'bone-in', 'sections', 'smoked', 'bones')`),
-    check("lot_weight", sql`${t.madeKg} > 0`),
-    check("lot_trim", sql`${t.trimKg} is null or ${t.trimKg} >= 0`),
-    check("lot_kept", sql`${t.kept} in ('fridge', 'freezer')`),
-    index("lot_made").on(t.madeAt),
-  ],
-);
-
-/** Weight that went from an animal or a lot into a lot: the edges of the family tree. */
-export const lotFlow = sqliteTable(
-  "lot_flow",
-  {
-    id: text().primaryKey(),
-    fromHarvest: text("from_harvest").references(() => harvest.id),
-    fromLot: text("from_lot").references(() => lot.id),
-    toLot: text("to_lot")
-      .notNull()
-      .references(() => lot.id),
-    massKg: real("mass_kg").notNull(),
-    at: integer().notNull(),
-  },
-  (t) => [
-    check("flow_one_source", sql`(${t.fromHarvest} is null) <> (${t.fromLot} is null)`),
-    check("flow_not_itself", sql`${t.fromLot} is null or ${t.fromLot} <> ${t.toLot}`),
-    check("flow_weight", sql`${t.massKg} > 0`),
-    index("flow_to").on(t.toLot),
-    index("flow_from_harvest").on(t.fromHarvest),
-    index("flow_from_lot").on(t.fromLot),
-  ],
-);

@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { type TestedSchedule } from "#core/schedule";
-import { lot } from "./harvest.ts";
+import { lot } from "./lot.ts";
 import { person } from "./household.ts";
 import { run } from "./run.ts";
 

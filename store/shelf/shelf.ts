@@ -34,8 +34,8 @@ export function addPlace(larder: Larder, write: Write, room: string, name: strin
 
 const SHELVED = `
   select ${CONTAINER_COLUMNS}, r.completed_at as cannedAt,
-    (select json_group_array(distinct h.species) from pack_lot x join lot_flow f on f.to_lot = x.lot_id
-       join harvest h on h.id = f.from_harvest where x.pack_id = n.pack_id) as species,
+    (select json_group_array(distinct h.species) from pack_lot x join lot_origin o on o.lot_id = x.lot_id
+       join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
     (select group_concat(distinct l.part) from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part
   from container_now n join run r on r.id = n.run_id`;
 

@@ -1,0 +1,144 @@
+import { v5 as named, v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { type LoggerRow } from "#core/cold";
+import { getHarvest } from "#store/harvest";
+import { coldEntry } from "../schema/index.ts";
+
+export interface ColdRecord {
+  id: string;
+  at: number;
+  tempC: number | null;
+  place: string | null;
+  source: "tap" | "file" | "probe";
+  probe: string | null;
+  byName: string | null;
+}
+
+/** Where an animal was and how cold, oldest first; what was corrected is left out. */
+export function coldEntries(larder: Larder, harvestId: string): ColdRecord[] {
+  return larder.sqlite
+    .prepare(
+      `select e.id, e.at, e.temp_c as tempC, e.place, e.source, e.probe, p.name as byName
+       from cold_entry e left join person p on p.id = e.by_id
+       where e.harvest_id = @id and (e.temp_c is not null or e.place is not null)
+         and e.id not in (select corrects from cold_entry where harvest_id = @id and corrects is not null)
+       order by e.at, e.seq`,
+    )
+    .all({ id: harvestId }) as ColdRecord[];
+}
+
+/** Writes down a place, a temperature or both, at an instant. */
+export function addColdEntry(
+  larder: Larder,
+  write: Write,
+  input: { harvestId: string; at: number; tempC: number | null; place: string | null },
+): void {
+  once(larder, write, "cold.entry", () => {
+    getHarvest(larder, input.harvestId);
+    if (input.tempC === null && !input.place)
+      throw new Refused({ temp: "Say where it is, or how cold, or both." });
+    if (input.at > larder.now()) throw new Refused({ at: "That has not come yet. When was it?" });
+    if (input.tempC !== null && (input.tempC < -60 || input.tempC > 60))
+      throw new Refused({ temp: "No place for meat is that cold or that hot. Read it again." });
+    larder.db
+      .insert(coldEntry)
+      .values({ id: uuid(), ...input, source: "tap", byId: write.byId })
+      .run();
+    return { result: null, note: { kind: "harvest", id: input.harvestId, detail: input } };
+  });
+}
+
+/** Takes back an entry that was wrong. Both stay in the record; only one is read. */
+export function strikeColdEntry(larder: Larder, write: Write, entryId: string): void {
+  once(larder, write, "cold.strike", () => {
+    const known = larder.sqlite
+      .prepare("select harvest_id as harvestId, at from cold_entry where id = ?")
+      .get(entryId) as { harvestId: string; at: number } | undefined;
+    if (!known) return refuse("There is no such entry.", 404);
+    larder.db
+      .insert(coldEntry)
+      .values({
+        id: uuid(),
+        harvestId: known.harvestId,
+        at: known.at,
+        source: "tap",
+        byId: write.byId,
+        corrects: entryId,
+      })
+      .run();
+    return { result: null, note: { kind: "harvest", id: known.harvestId, detail: { struck: entryId } } };
+  });
+}
+
+const NAMESPACE = "0d5b7f0a-52a4-4c5e-8a0e-9c1f3e2ab7d4";
+
+/**
+ * Takes in readings of a logger file. The same probe at the same instant is the same reading, so a file taken in twice
+ * adds nothing.
+ */
+export function importColdRows(
+  larder: Larder,
+  write: Write,
+  harvestId: string,
+  rows: readonly LoggerRow[],
+): { added: number; known: number } {
+  return once(larder, write, "cold.import", () => {
+    getHarvest(larder, harvestId);
+    const added = insertRows(
+      larder,
+      harvestId,
+      rows.map((r) => ({ ...r, id: named(`${harvestId} ${r.probe} ${r.at}`, NAMESPACE) })),
+      "file",
+      write.byId,
+    );
+    const result = { added, known: rows.length - added };
+    return { result, note: { kind: "harvest", id: harvestId, detail: result } };
+  });
+}
+
+function insertRows(
+  larder: Larder,
+  harvestId: string,
+  rows: readonly (LoggerRow & { id: string })[],
+  source: "file" | "probe",
+  byId: string | null,
+): number {
+  const insert = larder.sqlite.prepare(
+    "insert into cold_entry (id, harvest_id, at, temp_c, source, probe, by_id) values (?, ?, ?, ?, ?, ?, ?) on conflict (id) do nothing",
+  );
+  let added = 0;
+  for (const r of rows)
+    added += insert.run(r.id, harvestId, r.at, r.tempC, source, r.probe || null, byId).changes;
+  return added;
+}
+
+export interface ProbeReading {
+  /** made where the reading was taken; the same again is a duplicate */
+  id: string;
+  at: number;
+  tempC: number;
+  probe: string | null;
+}
+
+/** Takes readings from a probe, all or none; one that is here already is a duplicate. */
+export function addProbeReadings(
+  larder: Larder,
+  harvestId: string,
+  readings: readonly ProbeReading[],
+): { accepted: number; duplicates: number } {
+  return larder.sqlite
+    .transaction(() => {
+      getHarvest(larder, harvestId);
+      const late = readings.findIndex((r) => r.at > larder.now() + 60_000);
+      if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
+      const accepted = insertRows(
+        larder,
+        harvestId,
+        readings.map((r) => ({ ...r, probe: r.probe ?? "", id: named(`${harvestId} ${r.id}`, NAMESPACE) })),
+        "probe",
+        null,
+      );
+      return { accepted, duplicates: readings.length - accepted };
+    })
+    .immediate();
+}

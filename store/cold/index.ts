@@ -1,0 +1,10 @@
+export {
+  addColdEntry,
+  addProbeReadings,
+  coldEntries,
+  importColdRows,
+  strikeColdEntry,
+  type ColdRecord,
+  type ProbeReading,
+} from "./entry.ts";
+export { MOST_BYTES, MOST_ROWS, readLogFile, type LogFile } from "./log-file.ts";

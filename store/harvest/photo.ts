@@ -1,0 +1,125 @@
+import { and, asc, eq, isNull } from "drizzle-orm";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import sharp from "sharp";
+import { v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { photo } from "../schema/index.ts";
+import { getHarvest } from "./harvest.ts";
+
+/** Largest file taken, bytes, and the longest side it is kept at, pixels. */
+export const PHOTO_LIMIT_BYTES = 12_000_000;
+const LONGEST_SIDE = 1600;
+/** A picture that unpacks to more than this is not a photo but an attack, pixels. */
+const MOST_PIXELS = 80_000_000;
+const MOST_PER_ANIMAL = 12;
+
+export interface Photo {
+  id: string;
+  width: number;
+  height: number;
+  bytes: number;
+  keepsPlace: boolean;
+  at: number;
+}
+
+export interface ReadyPhoto {
+  data: Buffer;
+  width: number;
+  height: number;
+}
+
+/**
+ * Reads an uploaded picture and makes it ready to keep: turned upright, no longer than 1,600 pixels, a JPEG, with no
+ * word of where or with what it was taken unless the user keeps that. What it is, is told from the bytes.
+ */
+export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise<ReadyPhoto> {
+  if (bytes.length > PHOTO_LIMIT_BYTES)
+    throw new Refused({ photo: "This picture is over 12 MB. Send it smaller." });
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
+    const { format } = await picture.metadata();
+    if (!["jpeg", "png", "webp"].includes(format ?? ""))
+      throw new Refused({ photo: "A photo is a JPEG, PNG or WebP file." });
+    const sized = picture
+      .autoOrient()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true });
+    const kept = keepPlace ? sized.keepExif() : sized;
+    const { data, info } = await kept.jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+    return { data, width: info.width, height: info.height };
+  } catch (error) {
+    if (error instanceof Refused) throw error;
+    throw new Refused({ photo: "This file cannot be read as a photo. Send a JPEG, PNG or WebP." });
+  }
+}
+
+/** Keeps a picture of an animal: the file beside the database, its line in it. */
+export function keepPhoto(
+  larder: Larder,
+  write: Write,
+  harvestId: string,
+  ready: ReadyPhoto,
+  keepsPlace: boolean,
+): { id: string } {
+  return once(larder, write, "photo.keep", () => {
+    getHarvest(larder, harvestId);
+    if (photosOf(larder, harvestId).length >= MOST_PER_ANIMAL)
+      throw new Refused({ photo: `There are ${MOST_PER_ANIMAL} photos of this one. Remove one first.` });
+    const id = uuid();
+    const folder = photoFolder(larder);
+    mkdirSync(folder, { recursive: true });
+    // The file first: a line without its file would be a lie, a file without its line is only litter.
+    writeFileSync(join(folder, `${id}.jpg`), ready.data, { flush: true });
+    larder.db
+      .insert(photo)
+      .values({
+        id,
+        harvestId,
+        bytes: ready.data.length,
+        width: ready.width,
+        height: ready.height,
+        keepsPlace: keepsPlace ? 1 : 0,
+        at: larder.now(),
+        byId: write.byId,
+      })
+      .run();
+    return { result: { id }, note: { kind: "harvest", id: harvestId, detail: { photo: id, keepsPlace } } };
+  });
+}
+
+function photoFolder(larder: Larder): string {
+  return join(larder.folder, "photos");
+}
+
+export function photosOf(larder: Larder, harvestId: string): Photo[] {
+  return larder.db
+    .select()
+    .from(photo)
+    .where(and(eq(photo.harvestId, harvestId), isNull(photo.removedAt)))
+    .orderBy(asc(photo.at))
+    .all()
+    .map((p) => ({ ...p, keepsPlace: p.keepsPlace === 1 }));
+}
+
+/** The bytes of a picture. */
+export function photoFile(larder: Larder, id: string): Buffer {
+  const row = larder.db
+    .select()
+    .from(photo)
+    .where(and(eq(photo.id, id), isNull(photo.removedAt)))
+    .get();
+  if (!row) return refuse("There is no such photo.", 404);
+  try {
+    return readFileSync(join(photoFolder(larder), `${row.id}.jpg`));
+  } catch {
+    return refuse("The file of this photo is missing beside the larder.", 404);
+  }
+}
+
+/** Takes a picture off an animal's card. Its file stays beside the larder. */
+export function removePhoto(larder: Larder, write: Write, id: string): void {
+  once(larder, write, "photo.remove", () => {
+    larder.db.update(photo).set({ removedAt: larder.now() }).where(eq(photo.id, id)).run();
+    return { result: null, note: { kind: "photo", id } };
+  });
+}

@@ -1,0 +1,107 @@
+import { desc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
+import { speciesByKey } from "#core/species";
+import { lot, lotEvent, person } from "../schema/index.ts";
+import { getLot, stateOf, type Lot } from "./lot.ts";
+
+/** What a screen says happened; the weight before is the lot's own. */
+export type LotDeed =
+  | Exclude<LotEvent, { afterKg: number } | { kind: "undo" }>
+  | { kind: Extract<LotEvent, { afterKg: number }>["kind"]; at: number; afterKg: number };
+
+export interface LotHappening {
+  id: string;
+  at: number;
+  event: LotEvent;
+  byName: string | null;
+}
+
+/** Writes down what happened to a lot. What cannot have happened is refused at its field. */
+export function recordLotEvent(larder: Larder, write: Write, lotId: string, deed: LotDeed): void {
+  once(larder, write, "lot.event", () => {
+    const known = getLot(larder, lotId);
+    const event = ("afterKg" in deed ? { ...deed, beforeKg: known.leftKg } : deed) as LotEvent;
+    append(larder, write, known, event);
+    return { result: null, note: { kind: "lot", id: lotId, detail: event } };
+  });
+}
+
+function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void {
+  const group = speciesByKey(known.species[0] ?? "")?.group ?? "red-meat";
+  const state = stateOf(known);
+  const no = whyNotLot(state, event, known.leftKg, larder.now(), group);
+  if (no) throw new Refused({ [no.field]: no.message });
+  // Scales disagree by a hair: no more can leave than is there.
+  const change = Math.max(changeKg(event), -known.leftKg);
+  larder.db
+    .insert(lotEvent)
+    .values({
+      id: uuid(),
+      lotId: known.id,
+      at: event.at,
+      kind: event.kind,
+      event: { ...event, before: state },
+      changeKg: change,
+      byId: write.byId,
+    })
+    .run();
+  const after = afterEvent(state, event);
+  larder.db
+    .update(lot)
+    .set({
+      form: after.form,
+      kept: after.kept,
+      place: after.place,
+      frozenAt: after.frozenAt,
+      thaw: after.thaw,
+      treatments: after.treatments,
+      lastAt: after.lastAt,
+    })
+    .where(eq(lot.id, known.id))
+    .run();
+}
+
+/** Takes back the last thing that was written down for a lot. The record keeps both. */
+export function undoLotEvent(larder: Larder, write: Write, lotId: string): void {
+  once(larder, write, "lot.undo", () => {
+    const last = larder.db
+      .select()
+      .from(lotEvent)
+      .where(eq(lotEvent.lotId, lotId))
+      .orderBy(desc(lotEvent.seq))
+      .get();
+    if (!last || last.kind === "undo") return refuse("There is nothing more to undo for this lot.", 409);
+    const { before } = last.event;
+    if (!before) return refuse("This was written down before undoing was known, and stays.", 409);
+    append(larder, write, getLot(larder, lotId), {
+      kind: "undo",
+      at: larder.now(),
+      undoes: last.id,
+      giveBackKg: -last.changeKg,
+      state: before,
+    });
+    return { result: null, note: { kind: "lot", id: lotId, detail: { undoes: last.id } } };
+  });
+}
+
+/** What happened to a lot since it was made, oldest first. */
+export function happeningsOfLot(larder: Larder, lotId: string): LotHappening[] {
+  return larder.db
+    .select({ id: lotEvent.id, at: lotEvent.at, event: lotEvent.event, byName: person.name })
+    .from(lotEvent)
+    .leftJoin(person, eq(person.id, lotEvent.byId))
+    .where(eq(lotEvent.lotId, lotId))
+    .orderBy(lotEvent.seq)
+    .all();
+}
+
+/** Says whose a lot is; null for the household's. */
+export function giveLotTo(larder: Larder, write: Write, lotId: string, forWhom: string | null): void {
+  once(larder, write, "lot.owner", () => {
+    getLot(larder, lotId);
+    larder.db.update(lot).set({ forWhom }).where(eq(lot.id, lotId)).run();
+    return { result: null, note: { kind: "lot", id: lotId, detail: { forWhom } } };
+  });
+}

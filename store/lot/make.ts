@@ -1,0 +1,261 @@
+import { v7 as uuid } from "uuid";
+import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
+import { SCALE_SLACK_KG, impossibleCutting, mergeQuestion, newLot, type LotState } from "#core/lot";
+import { formatMass, type UnitSystem } from "#core/quantity";
+import { formsFor, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
+import { mixShares } from "#core/trace";
+import { getHarvest } from "#store/harvest";
+import { lot, lotFlow, lotOrigin } from "../schema/index.ts";
+import { getLot, originsOf, stateOf, type Lot } from "./lot.ts";
+
+export interface MadeLot {
+  id: string;
+  code: string;
+}
+
+type Source = { massKg: number } & ({ harvestId: string } | { lotId: string });
+
+interface NewLot {
+  part: string;
+  outKg: number;
+  trimKg: number | null;
+  forWhom: string | null;
+  state: LotState;
+}
+
+/** Writes a lot, what went into it and whose shares it has. Call inside a write. */
+function insertLot(larder: Larder, write: Write, sources: readonly Source[], made: NewLot): MadeLot {
+  const id = uuid();
+  const code = issueCode(larder, "lot", id);
+  const at = larder.now();
+  const { form, kept, place, frozenAt, treatments } = made.state;
+  larder.db
+    .insert(lot)
+    .values({
+      id,
+      code,
+      part: made.part,
+      form,
+      madeKg: made.outKg,
+      trimKg: made.trimKg,
+      kept,
+      place,
+      frozenAt,
+      thaw: null,
+      treatments,
+      lastAt: at,
+      leftKg: made.outKg,
+      forWhom: made.forWhom,
+      madeAt: at,
+      byId: write.byId,
+    })
+    .run();
+  for (const source of sources) {
+    larder.db
+      .insert(lotFlow)
+      .values({
+        id: uuid(),
+        fromHarvest: "harvestId" in source ? source.harvestId : null,
+        fromLot: "lotId" in source ? source.lotId : null,
+        toLot: id,
+        massKg: source.massKg,
+        at,
+      })
+      .run();
+  }
+  const shares = mixShares(
+    sources.map((s) => ({
+      massKg: s.massKg,
+      shares: "harvestId" in s ? new Map([[s.harvestId, 1]]) : originsOf(larder, s.lotId),
+    })),
+  );
+  for (const [harvestId, share] of shares)
+    larder.db.insert(lotOrigin).values({ lotId: id, harvestId, share }).run();
+  return { id, code };
+}
+
+export interface CutInput {
+  harvestId: string;
+  part: string;
+  form: LotForm;
+  /** weight taken from the animal, kg */
+  inKg: number;
+  /** usable weight that came out, kg */
+  outKg: number;
+  /** trim weighed beside it, kg; null when nobody did */
+  trimKg: number | null;
+  kept: "fridge" | "freezer";
+  place?: string | null;
+  forWhom?: string | null;
+}
+
+/** Cuts a lot from an animal. More out than in, or more than the animal has left, is refused in the household's units. */
+export function cutLot(larder: Larder, write: Write, input: CutInput, units: UnitSystem): MadeLot {
+  return once(larder, write, "lot.cut", () => {
+    const animal = getHarvest(larder, input.harvestId);
+    const group = speciesByKey(animal.species)?.group ?? "red-meat";
+    checkForm(group, input.form);
+    const impossible = impossibleCutting(input);
+    if (impossible) throw new Refused({ outKg: impossible });
+    if (animal.leftKg !== null && input.inKg > animal.leftKg + SCALE_SLACK_KG) {
+      throw new Refused({
+        inKg: `Only ${formatMass(animal.leftKg, units)} of ${animal.code} is left to cut. Weigh again, or correct the animal's weight.`,
+      });
+    }
+    const made = insertLot(larder, write, [{ harvestId: animal.id, massKg: input.inKg }], {
+      part: input.part,
+      outKg: input.outKg,
+      trimKg: input.trimKg,
+      forWhom: input.forWhom ?? null,
+      state: newLot(input.form, input.kept, input.place ?? null, larder.now()),
+    });
+    return { result: made, note: { kind: "lot", id: made.id, detail: input } };
+  });
+}
+
+function checkForm(group: SpeciesGroup, form: LotForm): void {
+  if (!formsFor(group).includes(form))
+    throw new Refused({ form: "That is not how this kind of animal is cut for the canner." });
+}
+
+function groupOf(known: Lot): SpeciesGroup {
+  return speciesByKey(known.species[0] ?? "")?.group ?? "red-meat";
+}
+
+/** Takes part of a lot as a lot of its own, with the same shares, age and history. */
+export function splitLot(
+  larder: Larder,
+  write: Write,
+  input: { lotId: string; massKg: number; part: string | null; forWhom: string | null },
+): MadeLot {
+  return once(larder, write, "lot.split", () => {
+    const from = getLot(larder, input.lotId);
+    if (!(input.massKg > 0)) throw new Refused({ massKg: "A weight is more than zero." });
+    if (input.massKg > from.leftKg - SCALE_SLACK_KG)
+      throw new Refused({ massKg: `That is all of ${from.code}, or more. Split off less than it holds.` });
+    const made = insertLot(larder, write, [{ lotId: from.id, massKg: input.massKg }], {
+      part: input.part ?? from.part,
+      outKg: input.massKg,
+      trimKg: null,
+      forWhom: input.forWhom,
+      state: stateOf(from),
+    });
+    return { result: made, note: { kind: "lot", id: made.id, detail: input } };
+  });
+}
+
+export interface RecutInput {
+  lotId: string;
+  /** weight taken from the lot, kg */
+  inKg: number;
+  /** usable weight that came out, kg */
+  outKg: number;
+  trimKg: number | null;
+  form: LotForm;
+  part: string | null;
+}
+
+/** Cuts a lot to another form, for example a roast to cubes. */
+export function recutLot(larder: Larder, write: Write, input: RecutInput): MadeLot {
+  return once(larder, write, "lot.recut", () => {
+    const from = getLot(larder, input.lotId);
+    checkForm(groupOf(from), input.form);
+    if (from.kept === "freezer") throw new Refused({ "": "It is frozen. Thaw it first, then cut it." });
+    const impossible = impossibleCutting(input);
+    if (impossible) throw new Refused({ outKg: impossible });
+    const inKg = takeFrom(from, input.inKg, "inKg");
+    const made = insertLot(larder, write, [{ lotId: from.id, massKg: inKg }], {
+      part: input.part ?? from.part,
+      outKg: input.outKg,
+      trimKg: input.trimKg,
+      forWhom: from.forWhom,
+      state: { ...stateOf(from), form: input.form },
+    });
+    return { result: made, note: { kind: "lot", id: made.id, detail: input } };
+  });
+}
+
+/** Simmers bones to broth. Water is added, so more comes out than went in; a litre of broth counts as a kilogram. */
+export function brothFromBones(
+  larder: Larder,
+  write: Write,
+  input: { lotId: string; bonesKg: number; litres: number },
+): MadeLot {
+  return once(larder, write, "lot.broth", () => {
+    const from = getLot(larder, input.lotId);
+    if (from.form !== "bones") throw new Refused({ "": "Broth is made from bones." });
+    if (!(input.litres > 0 && input.litres <= 200))
+      throw new Refused({ litres: "Between a cup and 200 L of broth." });
+    const bonesKg = takeFrom(from, input.bonesKg, "bonesKg");
+    const made = insertLot(larder, write, [{ lotId: from.id, massKg: bonesKg }], {
+      part: "Broth",
+      outKg: input.litres,
+      trimKg: null,
+      forWhom: from.forWhom,
+      state: newLot("broth", "fridge", null, larder.now()),
+    });
+    return { result: made, note: { kind: "lot", id: made.id, detail: input } };
+  });
+}
+
+/** Weight that can be taken from a lot, kg: what was asked for, or all that is left when a scale disagrees by a hair. */
+function takeFrom(from: Lot, massKg: number, field: string): number {
+  if (!(massKg > 0)) throw new Refused({ [field]: "A weight is more than zero." });
+  if (massKg > from.leftKg + SCALE_SLACK_KG)
+    throw new Refused({ [field]: `That is more than is left of ${from.code}. Weigh again.` });
+  return Math.min(massKg, from.leftKg);
+}
+
+export interface MergeInput {
+  /** lots to merge whole */
+  lotIds: string[];
+  part: string | null;
+  /** the user was told what a hold would spread to, and said yes */
+  confirmed: boolean;
+}
+
+/**
+ * Merges lots into one. Where a hold would spread to lots that are free it asks first (field `unlikely`), and says
+ * what would be affected.
+ */
+export function mergeLots(larder: Larder, write: Write, input: MergeInput, units: UnitSystem): MadeLot {
+  return once(larder, write, "lot.merge", () => {
+    const lots = input.lotIds.map((id) => getLot(larder, id));
+    const { refused, ask } = mergeQuestion(
+      lots.map((l) => ({
+        code: l.code,
+        massKg: l.leftKg,
+        form: l.form,
+        kept: l.kept,
+        group: groupOf(l),
+        holds: l.holds,
+      })),
+      (kg) => formatMass(kg, units),
+    );
+    if (refused) throw new Refused({ lotIds: refused });
+    const empty = lots.find((l) => l.leftKg <= SCALE_SLACK_KG);
+    if (empty) throw new Refused({ lotIds: `Nothing is left of ${empty.code}.` });
+    if (ask && !input.confirmed) throw new Refused({ unlikely: ask });
+    const first = lots[0]!;
+    const frozen = lots.flatMap((l) => (l.frozenAt === null ? [] : [l.frozenAt]));
+    const owners = new Set(lots.map((l) => l.forWhom));
+    const made = insertLot(
+      larder,
+      write,
+      lots.map((l) => ({ lotId: l.id, massKg: l.leftKg })),
+      {
+        part: input.part ?? [...new Set(lots.map((l) => l.part))].join(" and "),
+        outKg: lots.reduce((sum, l) => sum + l.leftKg, 0),
+        trimKg: null,
+        forWhom: owners.size === 1 ? first.forWhom : null,
+        state: {
+          ...stateOf(first),
+          // The oldest of them says how long it has been frozen.
+          frozenAt: frozen.length ? Math.min(...frozen) : null,
+          treatments: [...new Set(lots.flatMap((l) => l.treatments))],
+        },
+      },
+    );
+    return { result: made, note: { kind: "lot", id: made.id, detail: input } };
+  });
+}
