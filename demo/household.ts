@@ -6,9 +6,19 @@ import { v5 as named, v7 as uuid } from "uuid";
 import { kPaFromPsi } from "#core/quantity";
 import { type RunEventType } from "#core/run";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
-import { recordHarvest, type HarvestInput } from "#store/harvest";
+import { addColdEntry, addProbeReadings } from "#store/cold";
+import {
+  addIndividual,
+  addOwnSpecies,
+  discardFromHarvest,
+  holdLot,
+  recordFirstHours,
+  recordHarvest,
+  setShares,
+  type HarvestInput,
+} from "#store/harvest";
 import { addPerson, getHousehold, setUpHousehold } from "#store/household";
-import { cutLot, type CutInput } from "#store/lot";
+import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { openRun, tapRun } from "#store/run";
@@ -101,6 +111,35 @@ function lot(
     { harvestId, part, form: "pieces", inKg, outKg, trimKg: null, kept: "fridge", ...more },
     "us",
   ).id;
+}
+
+/** From the kill to the cold: the hours, a few temperatures by hand, and a probe's through the night. */
+function chill(t: Teller, harvestId: string, killedAt: number, guttedMin: number, coldMin: number): void {
+  const at = (minute: number) => killedAt + minute * MIN;
+  t.goTo(at(coldMin + 600));
+  recordFirstHours(
+    t.larder,
+    t.write(),
+    harvestId,
+    { killedAt, guttedAt: at(guttedMin), cooledAt: at(coldMin) },
+    dayOf,
+  );
+  for (const [minute, place, tempC] of [
+    [guttedMin + 15, "Hanging in the shade", 31],
+    [coldMin, "Meat safe", 14],
+  ] as const)
+    addColdEntry(t.larder, t.write(), { harvestId, at: at(minute), tempC, place });
+  addProbeReadings(
+    t.larder,
+    harvestId,
+    Array.from({ length: 40 }, (_, i) => ({
+      id: `${harvestId} ${i}`,
+      at: at(coldMin + 15 * (i + 1)),
+      // Newton's cooling towards 2 °C, with the fridge's own to and fro.
+      tempC: 2.1 + 12 * Math.exp(-i / 9) + 0.4 * Math.sin(i / 2),
+      probe: "Probe 1",
+    })),
+  );
 }
 
 function pack(
@@ -275,6 +314,29 @@ function tell(t: Teller, end: number): void {
 
   gaugeTest(410, 1);
 
+  // Last winter's freezer: one lot soon a year old, one on its way out.
+  const winterGrouse = animal(t, at(334), {
+    species: "grouse",
+    place: "Upper Hollin",
+    count: 11,
+    weightKg: 6.1,
+    weightKind: "catch",
+  });
+  lot(t, at(333), winterGrouse, "Breasts", 3.4, 2.9, { kept: "freezer", place: "Chest freezer, bottom" });
+  const legs = lot(t, at(333, 11), winterGrouse, "Legs", 2.4, 1.5, {
+    form: "bone-in",
+    kept: "freezer",
+    place: "Chest freezer, bottom",
+  });
+  t.goTo(end - 7 * 3_600_000);
+  recordLotEvent(t.larder, t.write(), legs, {
+    kind: "thaw-start",
+    at: end - 7 * 3_600_000,
+    method: "fridge",
+    thickM: 0.05,
+    readyAt: end + 22 * 3_600_000,
+  });
+
   // This autumn: a pronghorn.
   t.as("Oda");
   const pronghorn = animal(t, at(55), {
@@ -320,7 +382,16 @@ function tell(t: Teller, end: number): void {
   const brothSealed = check(t, at(51, 15), brothRun);
   t.goTo(at(50));
   shelve(t.larder, t.write(), brothSealed, shelves[1]!);
-  lot(t, at(53), pronghorn, "Neck and trim", 5.2, 4.1, { form: "ground", kept: "freezer" });
+  const trim = lot(t, at(53), pronghorn, "Neck and trim", 5.2, 4.1, { form: "ground", kept: "freezer" });
+  t.goTo(at(53, 16));
+  setShares(t.larder, t.write(), pronghorn, [{ who: "Bram", fraction: 0.25 }]);
+  splitLot(t.larder, t.write(), { lotId: trim, massKg: 1.2, part: "Neck and trim", forWhom: "Bram" });
+  discardFromHarvest(
+    t.larder,
+    t.write(),
+    { harvestId: pronghorn, what: "Shot-through ribs", massKg: 2.3 },
+    "us",
+  );
 
   gaugeTest(40, 1);
 
@@ -333,7 +404,20 @@ function tell(t: Teller, end: number): void {
     weightKg: 13.5,
     weightKind: "catch",
   });
-  lot(t, at(5), pike, "Middle sections", 10, 7.2, { form: "sections", kept: "freezer" });
+  const pikeSections = lot(t, at(5), pike, "Middle sections", 10, 7.2, {
+    form: "sections",
+    kept: "freezer",
+    place: "Chest freezer, top basket",
+  });
+  t.goTo(end - 3 * 3_600_000);
+  recordLotEvent(t.larder, t.write(), pikeSections, {
+    kind: "thaw-plan",
+    at: end - 3 * 3_600_000,
+    method: "fridge",
+    thickM: 0.06,
+    startAt: end + 6 * 3_600_000,
+    readyAt: end + 92 * 3_600_000,
+  });
   const grouse = animal(t, at(3), {
     species: "grouse",
     place: "Upper Hollin",
@@ -349,6 +433,13 @@ function tell(t: Teller, end: number): void {
     tag: "B-204",
     weightKg: 46,
     weightKind: "dressed",
+  });
+  chill(t, boar, at(4, 6.5), 35, 150);
+  const boarTrim = lot(t, at(2, 14), boar, "Trim", 3.2, 2.6, { form: "ground", kept: "freezer" });
+  lot(t, at(2, 14.5), boar, "Loin", 3.6, 3.4, {
+    form: "roast",
+    kept: "freezer",
+    place: "Chest freezer, left",
   });
   const shoulder = lot(t, at(2, 15), boar, "Shoulder", 10.5, 7.6, { trimKg: 2.8 });
   const ham = lot(t, at(2, 16), boar, "Hams", 13.2, 10.4, { trimKg: 2.7 });
@@ -368,6 +459,9 @@ function tell(t: Teller, end: number): void {
     holdFor: "trichinella test result",
   });
   lot(t, at(1, 12), held, "Loin", 3.1, 2.6, { kept: "fridge" });
+  t.goTo(at(1, 13));
+  mergeLots(t.larder, t.write(), { lotIds: [trim, boarTrim], part: "Sausage meat", confirmed: false }, "us");
+  addOwnSpecies(t.larder, t.write(), { likeKey: "wild-sheep", name: "Barbary sheep" });
 
   // Yesterday evening: boar, one pint of which did not seal this morning and waits for a decision.
   const boarRun = run(t, at(0.7), big, [pack(t, at(0.72), shoulder, 9, 4.5)], wholeRun(75, 13));
@@ -381,6 +475,23 @@ function tell(t: Teller, end: number): void {
     weightKg: 17.8,
     weightKind: "catch",
   });
+  for (const [weightKg, lengthM] of [
+    [1.62, 0.53],
+    [1.31, 0.49],
+    [0.98, 0.45],
+    [1.44, 0.51],
+  ] as const) {
+    t.goTo(at(1.15));
+    addIndividual(t.larder, t.write(), trout, { weightKg, lengthM });
+  }
+  t.goTo(at(1.1));
+  recordFirstHours(
+    t.larder,
+    t.write(),
+    trout,
+    { killedAt: at(1.2), guttedAt: at(1.2) + 40 * MIN, cooledAt: at(1.2) + 15 * MIN },
+    dayOf,
+  );
   const sections = lot(t, at(0.9), trout, "Middle sections", 9.1, 6.4, { form: "sections" });
   run(
     t,
@@ -417,6 +528,8 @@ function tell(t: Teller, end: number): void {
   // Trout in cans, by what the valley's office gave them: five closed, one bad seam, two still to be exhausted.
   t.as("Piet");
   const belly = lot(t, end - 3 * 3_600_000, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });
+  const bellyBag = lot(t, end - 2.9 * 3_600_000, trout, "Collars", 1.1, 0.9, { form: "sections" });
+  holdLot(t.larder, t.write(), bellyBag, "gall on two of them: look again before packing", "doubt");
   pack(t, end - 50 * MIN, belly, 8, 1.8, {
     product: "can-fish",
     container: "can-half-pound",

@@ -14,6 +14,8 @@ import { hostRefusal } from "./host";
 
 const log = pino({ level: process.env.LOG_LEVEL ?? "info" });
 const BODY_LIMIT_BYTES = 1_000_000;
+/** Forms with a file, which set their own limits and say them at the field. */
+const UPLOADS = /^\/field\/[^/]+$/;
 
 /** Opens the larder, builds the server around it, listens, and stops cleanly when told to. */
 export async function start(
@@ -136,6 +138,7 @@ function sameOrigin(req: Request, res: Response, next: NextFunction): void {
 }
 
 function limitBody(req: Request, res: Response, next: NextFunction): void {
+  if (UPLOADS.test(req.path.replace(/\.data$/, "")) && req.is("multipart/form-data")) return next();
   const length = Number(req.headers["content-length"] ?? 0);
   if (length > BODY_LIMIT_BYTES)
     return problem(res, 413, "This is larger than a million bytes. Send it in smaller parts.");

@@ -1,5 +1,6 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import type { SubmissionResult } from "@conform-to/react";
+import { DateTime } from "luxon";
 import { data } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
@@ -27,6 +28,19 @@ export function quantity(dimension: Dimension, units: UnitSystem, what: string) 
 /** A weight above zero, kg. */
 export function weight(units: UnitSystem, what = "The weight") {
   return quantity("mass", units, what).refine((kg) => kg > 0, "A weight is more than zero.");
+}
+
+/** A day and time as a screen gives it (`2026-11-20T14:05`), read in the household's zone to ms since 1970 UTC. */
+export function instant(zone: string, what = "The time") {
+  return z.string({ error: `${what} is missing.` }).transform((text, ctx) => {
+    const time = DateTime.fromISO(text, { zone });
+    if (time.isValid) return time.toMillis();
+    ctx.addIssue({
+      code: "custom",
+      message: `${what} does not read as a day and time, like 2026-11-20 14:05.`,
+    });
+    return z.NEVER;
+  });
 }
 
 /** Text that must be there. */
@@ -61,17 +75,27 @@ export async function submit<S extends z.ZodObject>(request: Request, schema: S,
     return done instanceof Response ? done : answer(submission.reply({ resetForm: true }), 200, done);
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    const fieldErrors: Record<string, string[]> = {};
-    const formErrors: string[] = [];
-    for (const [field, message] of Object.entries(error.fields)) {
-      if (field in schema.shape) fieldErrors[field] = [message];
-      else formErrors.push(message);
-    }
-    return answer(submission.reply({ fieldErrors, formErrors }), error.status);
+    return refusedAnswer(submission, schema, error);
   }
 }
 
-function answer(result: SubmissionResult, status: number, done: object | null = null) {
+/** What the rules refused, said at the fields of a form that know it, and above its button otherwise. */
+export function refusedAnswer(
+  submission: { reply(options: object): SubmissionResult },
+  schema: z.ZodObject,
+  error: Refused,
+) {
+  const fieldErrors: Record<string, string[]> = {};
+  const formErrors: string[] = [];
+  for (const [field, message] of Object.entries(error.fields)) {
+    if (field in schema.shape) fieldErrors[field] = [message];
+    else formErrors.push(message);
+  }
+  return answer(submission.reply({ fieldErrors, formErrors }), error.status);
+}
+
+/** A form's answer: what became of it, and anything to show beside. */
+export function answer(result: SubmissionResult, status: number, done: object | null = null) {
   return data({ result, done }, { status });
 }
 

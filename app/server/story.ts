@@ -1,15 +1,18 @@
 import { type RunRecord, getRun } from "#store/run";
-import { getHarvest } from "#store/harvest";
-import { getLot } from "#store/lot";
+import { type Larder } from "#store/db";
+import { getHarvest, pastHolds, sharesOf } from "#store/harvest";
+import { getLot, happeningsOfLot, madeFrom } from "#store/lot";
 import { getPack } from "#store/pack";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
 import { bestBy } from "#core/shelf";
-import { formatMass, formatPressure, formatSpoons, type UnitSystem } from "#core/quantity";
+import { firstIntervals } from "#core/cold";
+import { formatDuration, formatMass, formatPressure, formatSpoons, type UnitSystem } from "#core/quantity";
 import { productName } from "#core/schedule";
 import { FORM_NAMES, speciesByKey } from "#core/species";
 import { entityIds, traceGraph, type FoundCode, type Trace } from "#store/trace";
 import { containersWords, loadWords } from "../words/load";
+import { lotAmount, lotEventWords } from "../words/lot";
 import { deviationWords, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
 import { type Home } from "./context";
@@ -60,8 +63,8 @@ export function storyOf(
   const chapters: Chapter[] = [];
   for (const node of trace.nodes) {
     const id = idOf.get(node.code)!;
-    if (node.kind === "harvest") chapters.push(harvestChapter(getHarvest(larder, id), units));
-    if (node.kind === "lot") chapters.push(lotChapter(getLot(larder, id), node.harvests, units));
+    if (node.kind === "harvest") chapters.push(harvestChapter(larder, getHarvest(larder, id), units));
+    if (node.kind === "lot") chapters.push(lotChapter(home, getLot(larder, id), node.harvests));
     if (node.kind === "pack") chapters.push(packChapter(getPack(larder, id), units));
     if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
   }
@@ -83,9 +86,11 @@ export function storyOf(
   return { trace, chapters: chapters.sort((a, b) => a.at - b.at), container };
 }
 
-function harvestChapter(h: ReturnType<typeof getHarvest>, units: UnitSystem): Chapter {
+function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units: UnitSystem): Chapter {
   const s = speciesByKey(h.species);
-  const facts = [h.byName && `by ${h.byName}`, h.place && `at ${h.place}`, h.tag && `tag ${h.tag}`]
+  const who = h.takenBy ?? h.byName;
+  const hours = firstIntervals(h, s?.group ?? "red-meat").filter((i) => i.minutes !== null);
+  const facts = [who && `by ${who}`, h.place && `at ${h.place}`, h.tag && `tag ${h.tag}`]
     .filter(Boolean)
     .join(", ");
   return {
@@ -98,29 +103,46 @@ function harvestChapter(h: ReturnType<typeof getHarvest>, units: UnitSystem): Ch
       h.weightKg
         ? `${formatMass(h.weightKg, units)} ${h.weightKind === "catch" ? "in all" : h.weightKind}.`
         : "",
+      ...hours.map(
+        (i) => `${i.to === "cold" ? "Cold" : "Gutted"} ${formatDuration(i.minutes! * 60)} after the kill.`,
+      ),
+      ...sharesOf(larder, h.id).map((x) => `${Math.round(x.fraction * 100)} % of it is ${x.who}’s.`),
+      ...pastHolds(larder, { harvestId: h.id }).map(
+        (p) => `The hold “${p.condition}” was lifted by ${p.releasedBy}: ${p.reason}`,
+      ),
     ].filter(Boolean) as string[],
     care: h.holds.map((x) => `On hold: ${x.condition}.`),
     kind: "harvest",
   };
 }
 
-function lotChapter(
-  l: ReturnType<typeof getLot>,
-  harvests: Record<string, number>,
-  units: UnitSystem,
-): Chapter {
+function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<string, number>): Chapter {
+  const { larder, household } = home;
+  const { units, zone } = household;
   const shares = Object.entries(harvests);
+  const from = madeFrom(larder, l.id);
+  const merged = from.length > 1;
+  const by = l.byName ? `, by ${l.byName}` : "";
+  const trimmed = l.trimKg === null ? "" : `, ${formatMass(l.trimKg, units)} trimmed off`;
   return {
     at: l.madeAt,
     code: l.code,
-    title: `${l.part} cut to ${FORM_NAMES[l.form]}`,
+    title: merged
+      ? `${l.part}: ${from.map((f) => f.code).join(" and ")} merged`
+      : from[0]?.kind === "lot"
+        ? `${l.part} taken from ${from[0].code}, ${FORM_NAMES[l.form]}`
+        : `${l.part} cut to ${FORM_NAMES[l.form]}`,
     lines: [
-      `${formatMass(l.madeKg, units)}${l.trimKg !== null ? `, ${formatMass(l.trimKg, units)} trimmed off` : ""}${l.byName ? `, by ${l.byName}` : ""}.`,
+      `${lotAmount(l.form, l.madeKg, units)}${trimmed}${by}.`,
       ...(shares.length > 1
         ? [shares.map(([code, share]) => `${Math.round(share * 100)} % ${code}`).join(", ")]
         : []),
+      ...happeningsOfLot(larder, l.id).map(
+        (h) =>
+          `${longDay(h.at, zone)}: ${lotEventWords(h.event, units, (at) => `${longDay(at, zone)} ${clockTime(at, zone)}`)}`,
+      ),
     ],
-    care: [],
+    care: l.holds.map((h) => `On hold: ${h}.`),
     kind: "lot",
   };
 }

@@ -60,3 +60,8 @@ export function whenWords(at: number, now: number, zone: string): string {
   const part = (type: string) => parts.formatToParts(at).find((p) => p.type === type)?.value;
   return `${part("weekday")} ${part("day")} ${part("month")}, ${time}`;
 }
+
+/** An instant as a field for day and time wants it, `2026-11-20T14:05`, in the household's zone. */
+export function fieldTime(at: number, zone: string): string {
+  return `${localDay(at, zone)}T${clockTime(at, zone)}`;
+}

@@ -1,4 +1,4 @@
-import { parse } from "csv-parse";
+import { CsvError, parse } from "csv-parse";
 import { Readable } from "node:stream";
 import { loggerColumns, loggerReader, type LoggerReading, type LoggerRow, type RefusedRow } from "#core/cold";
 import { Refused } from "#store/db";
@@ -45,16 +45,26 @@ export async function readLogFile(
   // An upload that breaks off ends the reading, and is not an error of ours.
   source.on("error", (error) => parser.destroy(error));
   source.pipe(parser);
+  try {
+    return onlyProbe(...(await readLines(parser, how, probe)));
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    throw new Refused({ file: "This file does not read as a table of commas, semicolons or tabs." });
+  }
+}
+
+async function readLines(
+  parser: AsyncIterable<{ record: string[]; info: { lines: number } }>,
+  how: LoggerReading,
+  probe: string | null,
+): Promise<Parameters<typeof onlyProbe>> {
   let read: ReturnType<typeof loggerReader> | null = null;
   const found: LogFile = { rows: [], refusedCount: 0, refused: [] };
   const refuse = (row: RefusedRow) => {
     found.refusedCount++;
     if (found.refused.length < MOST_TOLD) found.refused.push(row);
   };
-  for await (const { record, info } of parser as AsyncIterable<{
-    record: string[];
-    info: { lines: number };
-  }>) {
+  for await (const { record, info } of parser) {
     if (!read) {
       if (record.every((c) => c.trim() === "")) continue;
       const columns = loggerColumns(record);
@@ -68,7 +78,7 @@ export async function readLogFile(
     if (found.rows.length + found.refusedCount > MOST_ROWS) throw new Refused({ file: TOO_LONG });
   }
   if (!read) throw new Refused({ file: "This file is empty." });
-  return onlyProbe(found, probe, refuse);
+  return [found, probe, refuse];
 }
 
 function onlyProbe(found: LogFile, probe: string | null, refuse: (row: RefusedRow) => void): LogFile {

@@ -5,15 +5,18 @@ import { type Larder } from "#store/db";
 /** Newest cases that are looked at: a household's own hand of the last seasons. */
 const MOST_CASES = 60;
 
-/** Weighed cuttings of a part of this kind of animal to this form, newest first. */
-export function cuttingCases(larder: Larder, species: string, part: string, form: LotForm): YieldCase[] {
+/** Every weighed cutting of this kind of animal, newest first, with the part (lower case) and form it was. */
+export function cuttingCases(
+  larder: Larder,
+  species: string,
+): (YieldCase & { part: string; form: LotForm })[] {
   return larder.sqlite
     .prepare(
-      `select f.mass_kg as inKg, l.made_kg as outKg, l.by_id as personId
+      `select f.mass_kg as inKg, l.made_kg as outKg, l.by_id as personId, lower(trim(l.part)) as part, l.form
        from harvest h join lot_flow f on f.from_harvest = h.id join lot l on l.id = f.to_lot
-       where h.species = ? and lower(l.part) = lower(?) and l.form = ? order by l.made_at desc limit ${MOST_CASES}`,
+       where h.species = ? order by l.made_at desc limit 400`,
     )
-    .all(species, part.trim(), form) as YieldCase[];
+    .all(species) as (YieldCase & { part: string; form: LotForm })[];
 }
 
 /** Weighed cases of a change such as cooking, for lots that have this kind of animal in them, newest first. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
 import { json } from "./problem";
 import {
   Problem,
@@ -86,6 +87,17 @@ export function loader() {
             content: { "application/json": { schema: schemaOf(ReadingsBody, "input") } },
           },
           responses: answers(ReadingsAnswer),
+        },
+      },
+      "/api/v1/harvests/{code}/readings": {
+        post: {
+          summary: "A batch of temperatures from a probe in an animal, idempotent by id",
+          parameters: [path("code")],
+          requestBody: {
+            required: true,
+            content: { "application/json": { schema: schemaOf(ColdReadingsBody, "input") } },
+          },
+          responses: answers(ColdReadingsAnswer),
         },
       },
     },

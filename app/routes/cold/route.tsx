@@ -1,109 +1,176 @@
+import { useForm } from "@conform-to/react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { countOf, formatMass, formatMassShort } from "#core/quantity";
-import { FORM_NAMES } from "#core/species";
-import { keepLot, lotsInHand } from "#store/lot";
+import { freezerAge } from "#core/cold";
+import { countOf, formatMassShort } from "#core/quantity";
+import { lotsInHand, mergeLots, recordLotEvent } from "#store/lot";
 import { Button } from "#ui/button";
-import { contentsOf } from "#ui/glyph";
-import { Code, LotMark } from "#ui/lotmark";
+import { ConfirmUnlikely, FieldError, FormErrors, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
-import { TimeSince } from "#ui/clock";
 import { ColdBox } from "../../ui/bench/place-drawing";
-import { speciesWords } from "../../words/load";
 import { atHome } from "../../server/context";
-import { formKey, keyField, submit, writeBy } from "../../server/form";
+import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
+import { ColdRow } from "./cold-row";
+import { ThawCalendar } from "./thaw-calendar";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const lots = lotsInHand(larder).map((lot) => ({ ...lot, key: formKey() }));
-  return { lots, units: household.units };
+  const now = larder.now();
+  const lots = lotsInHand(larder).map((lot) => ({
+    ...lot,
+    key: formKey(),
+    age: lot.frozenAt === null ? null : freezerAge(lot.frozenAt, now),
+  }));
+  return { lots, units: household.units, zone: household.zone, now, key: formKey() };
 }
 
-const schema = z.object({ key: keyField, lotId: z.string(), kept: z.enum(["fridge", "freezer"]) });
+const tap = z.object({ key: keyField, intent: z.enum(["freeze", "thawed"]), lotId: z.string() });
+const merge = z.object({
+  key: keyField,
+  intent: z.literal("merge"),
+  lotIds: z.array(z.string()).default([]),
+  part: words("The name", 60).optional(),
+  confirmed: z.literal("yes").optional(),
+  unlikely: z.string().optional(),
+});
+
+/** What is ticked and typed stays while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
-  return submit(request, schema, (v) => {
-    keepLot(larder, writeBy(me, v.key), v.lotId, v.kept);
+  const { larder, household, me } = atHome(context, request);
+  if ((await formOf(request)).get("intent") === "merge") {
+    return submit(request, merge, (v) => {
+      const { code } = mergeLots(
+        larder,
+        writeBy(me, v.key),
+        { lotIds: v.lotIds, part: v.part ?? null, confirmed: v.confirmed === "yes" },
+        household.units,
+      );
+      return redirect(`/cold/${code}`);
+    });
+  }
+  return submit(request, tap, (v) => {
+    const at = larder.now();
+    recordLotEvent(
+      larder,
+      writeBy(me, v.key),
+      v.lotId,
+      v.intent === "freeze" ? { kind: "freeze", at, place: null } : { kind: "thaw-done", at },
+    );
     return redirect("/cold");
   });
 }
 
-export default function Cold({ loaderData }: Route.ComponentProps) {
-  const { lots, units } = loaderData;
+const PLACES = [
+  ["fridge", "In the fridge"],
+  ["thawing", "Thawing"],
+  ["freezer", "In the freezer"],
+] as const;
+
+export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
+  const { lots, units, zone, now, key } = loaderData;
+  const result = actionData?.result;
+  const [form, fields] = useForm<z.input<typeof merge>>({
+    id: "merge",
+    lastResult: resultOf(result, "merge"),
+  });
+  const ticked = new Set([fields.lotIds.initialValue ?? []].flat());
   const total = lots.reduce((sum, l) => sum + l.leftKg, 0);
-  return (
-    <Page
-      title="Cold"
-      lead={
-        lots.length
-          ? `${formatMassShort(total, units)} in ${countOf(lots.length, "lot")}, oldest first.`
-          : undefined
-      }
-    >
-      <title>Cold · Patient Larder</title>
-      {lots.length === 0 ? (
+  const shown = PLACES.filter(([where]) => where !== "thawing" || lots.some((l) => l.kept === "thawing"));
+  if (lots.length === 0)
+    return (
+      <Page title="Cold">
+        <title>Cold · Patient Larder</title>
         <Empty drawing={<ColdBox lots={0} />} title="Fridge and freezer are empty.">
           <Link to="/table" className="font-[650] text-ink underline underline-offset-4">
             Cut a lot at the Table
           </Link>{" "}
           and it lies here.
         </Empty>
-      ) : (
-        <div className="grid gap-10 lg:grid-cols-2">
-          {(["fridge", "freezer"] as const).map((where) => (
-            <Part key={where} title={where === "fridge" ? "In the fridge" : "In the freezer"}>
-              {lots.filter((l) => l.kept === where).length === 0 && (
-                <p className="border-t-2 border-rule py-4 text-soft">Nothing.</p>
-              )}
-              <ul>
-                {lots
-                  .filter((l) => l.kept === where)
-                  .map((l) => (
-                    <li key={l.id} className="flex items-center gap-4 border-t-2 border-rule py-3">
-                      <LotMark code={l.code} contents={contentsOf(null, l.species)} size={48} />
-                      <div className="min-w-0 flex-1">
-                        <div className="flex flex-wrap items-baseline gap-x-3">
-                          <Link
-                            to={`/c/${l.code}`}
-                            className="inline-flex min-h-12 min-w-12 items-center text-ink"
-                          >
-                            <Code>{l.code}</Code>
-                          </Link>
-                          <b className="text-[1.15rem]">{formatMass(l.leftKg, units)}</b>
-                        </div>
-                        <div>
-                          {l.part} of {speciesWords(l.species)}, {FORM_NAMES[l.form]}
-                        </div>
-                        <div className="text-[0.92rem] text-soft">
-                          cut <TimeSince since={l.madeAt} /> ago
-                          {l.holds.length > 0 && (
-                            <span className="font-[650] text-amber"> · on hold: {l.holds.join("; ")}</span>
-                          )}
-                        </div>
-                      </div>
-                      <div className="flex flex-col gap-2">
-                        {l.holds.length === 0 && (
-                          <Button asChild>
-                            <Link to={`/pack?lot=${l.id}`}>Pack</Link>
-                          </Button>
-                        )}
-                        <Form method="post">
-                          <input type="hidden" name="key" value={l.key} />
-                          <input type="hidden" name="lotId" value={l.id} />
-                          <Button weight="bare" name="kept" value={where === "fridge" ? "freezer" : "fridge"}>
-                            {where === "fridge" ? "Freeze" : "Thaw"}
-                          </Button>
-                        </Form>
-                      </div>
-                    </li>
-                  ))}
-              </ul>
-            </Part>
-          ))}
+      </Page>
+    );
+  return (
+    <Page
+      title="Cold"
+      lead={`${formatMassShort(total, units)} in ${countOf(lots.length, "lot")}, oldest first.`}
+    >
+      <title>Cold · Patient Larder</title>
+      <ThawCalendar lots={lots} now={now} zone={zone} units={units} />
+      <div className="grid gap-10 lg:grid-cols-2">
+        <div className="space-y-8">
+          {shown
+            .filter(([where]) => where !== "freezer")
+            .map(([where, title]) => (
+              <Place
+                key={where}
+                title={title}
+                lots={lots.filter((l) => l.kept === where)}
+                ticked={ticked}
+                data={loaderData}
+              />
+            ))}
         </div>
+        <Place
+          title="In the freezer"
+          lots={lots.filter((l) => l.kept === "freezer")}
+          ticked={ticked}
+          data={loaderData}
+        />
+      </div>
+      {lots.length > 1 && (
+        <Part title="Merge the ticked ones" className="mt-8 max-w-[46rem]">
+          <Form method="post" id="merge" onSubmit={form.onSubmit} noValidate className="space-y-3">
+            <input type="hidden" name="key" value={key} />
+            <input type="hidden" name="intent" value="merge" />
+            <FieldError id={fields.lotIds.errorId} errors={fields.lotIds.errors} />
+            <ConfirmUnlikely question={fields.unlikely.errors} answer="Merge them all the same" />
+            <div className="flex flex-wrap items-end gap-3">
+              <TextField
+                field={fields.part}
+                label="Call the new lot"
+                hint="empty: as they are called"
+                className="w-72"
+              />
+              <Button>Merge them</Button>
+            </div>
+            <FormErrors form={form} />
+          </Form>
+        </Part>
       )}
     </Page>
+  );
+}
+
+type Data = Route.ComponentProps["loaderData"];
+
+function Place({
+  title,
+  lots,
+  ticked,
+  data,
+}: {
+  title: string;
+  lots: Data["lots"];
+  ticked: Set<unknown>;
+  data: Data;
+}) {
+  return (
+    <Part title={title}>
+      {lots.length === 0 && <p className="border-t-2 border-rule py-4 text-soft">Nothing.</p>}
+      <ul>
+        {lots.map((l) => (
+          <ColdRow
+            key={l.id}
+            lot={l}
+            ticked={ticked.has(l.id)}
+            units={data.units}
+            zone={data.zone}
+            now={data.now}
+          />
+        ))}
+      </ul>
+    </Part>
   );
 }

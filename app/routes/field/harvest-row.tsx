@@ -1,4 +1,4 @@
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
 import { CAUTIONS, speciesByKey, treatedAs } from "#core/species";
 import type { Harvest } from "#store/harvest";
@@ -9,17 +9,14 @@ import { Code, LotMark } from "#ui/lotmark";
 import { dayWords } from "../../words/time";
 
 /** One animal or catch of the book: what is known, what is missing, what it waits for. */
-export function HarvestRow({
-  harvest: h,
-  units,
-  formKey: key,
-}: {
-  harvest: Harvest;
-  units: UnitSystem;
-  formKey: string;
-}) {
+export function HarvestRow({ harvest: h, units }: { harvest: Harvest; units: UnitSystem }) {
   const species = speciesByKey(h.species)!;
-  const missing = [h.weightKg === null && "weight", !h.place && "place", !h.tag && "tag"].filter(Boolean);
+  const missing = [
+    h.weightKg === null && "weight",
+    !h.place && "place",
+    !h.tag && "tag",
+    h.killedAt === null && "hour of the kill",
+  ].filter(Boolean);
   const note = treatedAs(species);
   return (
     <li className="border-t-2 border-rule py-4">
@@ -28,7 +25,7 @@ export function HarvestRow({
         <div className="min-w-0 flex-1">
           <div className="flex flex-wrap items-baseline gap-x-3">
             <Link
-              to={`/c/${h.code}`}
+              to={`/field/${h.code}`}
               className="inline-flex min-h-12 items-center text-[1.2rem] font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
             >
               {h.count > 1 ? `${h.count} ${species.plural}` : species.name}
@@ -38,7 +35,7 @@ export function HarvestRow({
           <p className="text-soft">
             {dayWords(h.takenOn)}
             {h.place && `, ${h.place}`}
-            {h.byName && `, ${h.byName}`}
+            {(h.takenBy ?? h.byName) && `, ${h.takenBy ?? h.byName}`}
             {h.tag && `, tag ${h.tag}`}
           </p>
           <p>
@@ -55,53 +52,21 @@ export function HarvestRow({
           {h.cutKg === 0 && species.cautions.includes("trichinella") && (
             <p className="text-[0.92rem] text-soft">{CAUTIONS.trichinella}</p>
           )}
-          {h.holds.length === 0 && (
-            <details>
-              <summary className="flex min-h-12 cursor-pointer items-center text-[0.95rem] underline decoration-rule decoration-2 underline-offset-4">
-                Put it on hold
-              </summary>
-              <Form method="post" className="flex flex-wrap items-end gap-2">
-                <input type="hidden" name="key" value={`${key.slice(0, -4)}${h.id.slice(-4)}`} />
-                <input type="hidden" name="intent" value="hold" />
-                <input type="hidden" name="harvestId" value={h.id} />
-                <label className="grow">
-                  <span className="text-[0.92rem]">What it waits for</span>
-                  <input
-                    name="condition"
-                    required
-                    autoComplete="off"
-                    className="min-h-12 w-full rounded border-2 border-ink bg-sheet px-3"
-                  />
-                </label>
-                <Button>Hold it</Button>
-              </Form>
-            </details>
-          )}
           {h.holds.map((x) => (
-            <Notice key={x.id} tone="care" className="mt-2 space-y-2">
-              <p>
-                <b>On hold:</b> {x.condition}. Nothing made from it can be packed or shelved.
-              </p>
-              <Form method="post" className="flex flex-wrap items-end gap-2">
-                <input type="hidden" name="key" value={`${key.slice(0, -4)}${x.id.slice(-4)}`} />
-                <input type="hidden" name="intent" value="release" />
-                <input type="hidden" name="holdId" value={x.id} />
-                <label className="grow">
-                  <span className="text-[0.92rem]">Why it may be used now</span>
-                  <input
-                    name="reason"
-                    autoComplete="off"
-                    className="min-h-12 w-full rounded border-2 border-ink bg-sheet px-3"
-                  />
-                </label>
-                <Button>Lift the hold</Button>
-              </Form>
+            <Notice key={x.id} tone="care" className="mt-2">
+              <b>On hold:</b> {x.condition}. It is lifted on{" "}
+              <Link to={`/field/${h.code}`} className="text-ink">
+                its card
+              </Link>
+              .
             </Notice>
           ))}
         </div>
-        <Button asChild className="max-sm:hidden">
-          <Link to={`/table?harvest=${h.id}`}>Cut it</Link>
-        </Button>
+        {(h.leftKg ?? 1) > 0.05 && (
+          <Button asChild className="max-sm:hidden">
+            <Link to={`/table?harvest=${h.id}`}>Cut it</Link>
+          </Button>
+        )}
       </div>
     </li>
   );

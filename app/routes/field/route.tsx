@@ -1,11 +1,12 @@
 import { useForm } from "@conform-to/react";
+import { useState } from "react";
 import { redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatMass, type UnitSystem } from "#core/quantity";
-import { SPECIES, speciesByKey } from "#core/species";
+import { HOLD_OFFERED, SPECIES, speciesByKey, type SpeciesGroup } from "#core/species";
 import { Refused } from "#store/db";
-import { holdHarvest, listHarvests, recordHarvest, releaseHold } from "#store/harvest";
+import { addOwnSpecies, listHarvests, ownSpeciesKeys, recordHarvest, sameTag } from "#store/harvest";
 import { Button } from "#ui/button";
 import {
   KeyedForm,
@@ -18,9 +19,10 @@ import {
 } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Hanging } from "../../ui/bench/place-drawing";
-import { localDay } from "../../words/time";
+import { dayWords, localDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { HarvestRow } from "./harvest-row";
+import { OwnSpecies } from "./own-species";
 import { formKey, formOf, keyField, submit, weight, words, writeBy } from "../../server/form";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -29,7 +31,35 @@ export function loader({ request, context }: Route.LoaderArgs) {
     harvests: listHarvests(larder, 60),
     units: household.units,
     today: localDay(larder.now(), household.zone),
+    own: ownSpeciesKeys(larder),
+    added: new URL(request.url).searchParams.get("species"),
     key: formKey(),
+  };
+}
+
+const GROUPS: Record<SpeciesGroup, string> = {
+  "red-meat": "Red meat and game",
+  "bird-rabbit": "Birds, rabbit, hare",
+  fish: "Fish",
+  tuna: "Fish",
+};
+
+/** The catalogue as a list to choose from, by name within its group; the household's own first. */
+function choicesOf(own: readonly string[]) {
+  const byName = [...SPECIES].sort((a, b) => a.name.localeCompare(b.name));
+  return {
+    all: [
+      { value: "", label: "Choose" },
+      ...own.flatMap((key) => {
+        const known = speciesByKey(key);
+        return known ? [{ value: key, label: known.name, group: "Your own" }] : [];
+      }),
+      ...byName.map((s) => ({ value: s.key, label: s.name, group: GROUPS[s.group] })),
+    ],
+    catalogue: [
+      { value: "", label: "Choose" },
+      ...byName.map((s) => ({ value: s.key, label: s.name, group: GROUPS[s.group] })),
+    ],
   };
 }
 
@@ -53,17 +83,11 @@ const record = (units: UnitSystem) =>
     confirmed: z.literal("yes").optional(),
     unlikely: z.string().optional(),
   });
-const hold = z.object({
+const species = z.object({
   key: keyField,
-  intent: z.literal("hold"),
-  harvestId: z.string(),
-  condition: words("What it waits for"),
-});
-const release = z.object({
-  key: keyField,
-  intent: z.literal("release"),
-  holdId: z.string(),
-  reason: words("The reason", 200),
+  intent: z.literal("species"),
+  ownName: words("The name", 40),
+  like: words("The animal it is like"),
 });
 
 /** The form stays as it is while the clocks are looked at. */
@@ -73,16 +97,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   const { larder, household, me } = home;
   const intent = (await formOf(request)).get("intent");
-  if (intent === "hold") {
-    return submit(request, hold, (v) => {
-      holdHarvest(larder, writeBy(me, v.key), v.harvestId, v.condition);
-      return redirect("/field");
-    });
-  }
-  if (intent === "release") {
-    return submit(request, release, (v) => {
-      releaseHold(larder, writeBy(me, v.key), v.holdId, v.reason);
-      return redirect("/field");
+  if (intent === "species") {
+    return submit(request, species, (v) => {
+      const { key } = addOwnSpecies(larder, writeBy(me, v.key), { likeKey: v.like, name: v.ownName });
+      return redirect(`/field?species=${encodeURIComponent(key)}`);
     });
   }
   return submit(request, record(household.units), (v) => {
@@ -93,6 +111,11 @@ export async function action({ request, context }: Route.ActionArgs) {
         unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${species.name.toLowerCase()}` : `${v.count} ${species.plural}`}. Is it right?`,
       });
     }
+    const twin = v.tag && !v.confirmed ? sameTag(larder, v.tag, v.takenOn) : null;
+    if (twin)
+      throw new Refused({
+        unlikely: `${twin.code} of ${dayWords(twin.takenOn)} carries the tag ${v.tag} too. Is it right?`,
+      });
     recordHarvest(
       larder,
       writeBy(me, v.key),
@@ -115,7 +138,12 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {
-  const { harvests, units, today, key } = loaderData;
+  const { harvests, units, today, key, own, added } = loaderData;
+  const choices = choicesOf(own);
+  const [picked, setPicked] = useState(added ?? "");
+  const offered = speciesByKey(picked)
+    ?.cautions.map((c) => HOLD_OFFERED[c])
+    .find(Boolean);
   const [form, fields] = useForm<z.input<ReturnType<typeof record>>>({
     id: "record",
     lastResult: resultOf(actionData?.result, "record"),
@@ -133,19 +161,10 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
             <SelectField
               field={fields.species}
               label="Animal or catch"
-              choices={[
-                { value: "", label: "Choose" },
-                ...SPECIES.map((s) => ({
-                  value: s.key,
-                  label: s.name,
-                  group: {
-                    "red-meat": "Red meat and game",
-                    "bird-rabbit": "Birds, rabbit, hare",
-                    fish: "Fish",
-                    tuna: "Fish",
-                  }[s.group],
-                })),
-              ]}
+              choices={choices.all}
+              key={added ?? ""}
+              defaultValue={(fields.species.initialValue as string | undefined) ?? added ?? ""}
+              onChange={(e) => setPicked(e.target.value)}
             />
             <div className="grid grid-cols-[1fr_7rem] gap-3">
               <TextField
@@ -185,13 +204,24 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
             <TextField
               field={fields.holdFor}
               label="Hold it until"
-              hint="For example: test result. Nothing made from it can be packed before."
+              hint={
+                offered
+                  ? `Usual for this animal: ${offered}. Nothing made from it can be packed before.`
+                  : "For example: test result. Nothing made from it can be packed before."
+              }
+              list="holds"
             />
+            <datalist id="holds">
+              {Object.values(HOLD_OFFERED).map((h) => (
+                <option key={h} value={h} />
+              ))}
+            </datalist>
             <FormErrors form={form} />
             <Button weight="do" className="w-full" disabled={busy}>
               Write it down
             </Button>
           </KeyedForm>
+          <OwnSpecies choices={choices.catalogue} formKey={key} result={actionData?.result} />
         </Part>
         <Part title="The book, newest first">
           {harvests.length === 0 ? (
@@ -201,7 +231,7 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
           ) : (
             <ul>
               {harvests.map((h) => (
-                <HarvestRow key={h.id} harvest={h} units={units} formKey={key} />
+                <HarvestRow key={h.id} harvest={h} units={units} />
               ))}
             </ul>
           )}

@@ -7,7 +7,7 @@ export function Page({
   aside,
   children,
 }: {
-  title: string;
+  title: ReactNode;
   lead?: ReactNode;
   aside?: ReactNode;
   children: ReactNode;

@@ -1,0 +1,79 @@
+import { useForm } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
+import { Form } from "react-router";
+import type { Photo } from "#store/harvest";
+import { Button } from "#ui/button";
+import { FormErrors, TextField, TickField, resultOf } from "#ui/form";
+
+/** Pictures of an animal. They stay on this machine, and say nothing of where unless that is kept. */
+export function Photos({
+  photos,
+  formKey: key,
+  result,
+}: {
+  photos: readonly Photo[];
+  formKey: string;
+  result: SubmissionResult | undefined;
+}) {
+  const own = resultOf(result, "photo");
+  const [form, fields] = useForm<{ photo: string; keepsPlace: string }>({ id: "photo", lastResult: own });
+  return (
+    <section id="photos" aria-label="Photos" className="scroll-mt-4">
+      <h2 className="mb-2 text-[1.06rem] text-soft">Photos</h2>
+      {photos.length > 0 && (
+        <ul className="mb-2 flex flex-wrap gap-4">
+          {photos.map((p, i) => (
+            <li key={p.id}>
+              <a href={`/photos/${p.id}`}>
+                <img
+                  src={`/photos/${p.id}`}
+                  alt={`Photo ${i + 1}`}
+                  loading="lazy"
+                  className="h-40 rounded border-2 border-ink object-cover"
+                  style={{ aspectRatio: `${p.width} / ${p.height}` }}
+                />
+              </a>
+              <Form method="post">
+                <input type="hidden" name="key" value={`${key.slice(0, -4)}${p.id.slice(-4)}`} />
+                <input type="hidden" name="intent" value="unphoto" />
+                <Button weight="bare" name="photoId" value={p.id}>
+                  Take off
+                </Button>
+              </Form>
+            </li>
+          ))}
+        </ul>
+      )}
+      <details open={own?.status === "error" || undefined}>
+        <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
+          {photos.length ? "Add another photo" : "Add a photo"}
+        </summary>
+        <Form
+          method="post"
+          encType="multipart/form-data"
+          id={form.id}
+          onSubmit={form.onSubmit}
+          noValidate
+          className="space-y-3 pb-2"
+        >
+          <input type="hidden" name="key" value={`${key.slice(0, -2)}a9`} />
+          <input type="hidden" name="intent" value="photo" />
+          <TickField
+            field={fields.keepsPlace}
+            label="Keep where and with what it was taken"
+            hint="Otherwise that is taken out of the picture."
+          />
+          <TextField
+            field={fields.photo}
+            label="The photo"
+            hint="JPEG, PNG or WebP, up to 12 MB"
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+          />
+          <FormErrors form={form} />
+          <Button>Keep it</Button>
+        </Form>
+      </details>
+    </section>
+  );
+}

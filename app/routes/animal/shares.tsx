@@ -1,0 +1,102 @@
+import { useForm } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
+import { Form } from "react-router";
+import { formatLength, formatMass, formatMassShort } from "#core/quantity";
+import { Button } from "#ui/button";
+import { FormErrors, KeyedForm, TextField, resultOf } from "#ui/form";
+import type { Route } from "./+types/route";
+
+type Data = Route.ComponentProps["loaderData"];
+
+/** Whose the animal is, and how much of each share has been set aside so far. */
+export function Shares({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
+  const { shares, lots, units, key } = data;
+  const [form, fields] = useForm<{ who: string; share: string }>({
+    id: "share",
+    lastResult: resultOf(result, "share"),
+  });
+  const made = lots.reduce((sum, l) => sum + l.madeKg, 0);
+  const aside = (who: string) => lots.filter((l) => l.forWhom === who).reduce((sum, l) => sum + l.madeKg, 0);
+  return (
+    <section id="shares" aria-label="Shares" className="scroll-mt-4">
+      <h2 className="mb-2 text-[1.06rem] text-soft">Whose it is</h2>
+      {shares.length === 0 && <p>All the household’s.</p>}
+      <ul>
+        {shares.map((s) => (
+          <li key={s.who} className="flex items-center gap-3 border-t-2 border-rule py-1">
+            <span className="fig w-16 text-[1.8rem] font-bold">{Math.round(s.fraction * 100)} %</span>
+            <span className="flex-1">
+              <b>{s.who}</b>
+              {made > 0 && (
+                <span className="block text-[0.92rem] text-soft">
+                  {formatMassShort(made * s.fraction, units)} of {formatMassShort(made, units)} cut so far;{" "}
+                  {formatMassShort(aside(s.who), units)} set aside
+                </span>
+              )}
+            </span>
+            <Form method="post">
+              <input type="hidden" name="key" value={`${key.slice(0, -4)}${hex(s.who)}`} />
+              <input type="hidden" name="intent" value="unshare" />
+              <Button weight="bare" name="who" value={s.who}>
+                Take off
+              </Button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+      <KeyedForm
+        form={form}
+        formKey={`${key.slice(0, -2)}f1`}
+        intent="share"
+        className="mt-1 grid grid-cols-[1fr_7rem_auto] items-end gap-2"
+      >
+        <TextField field={fields.who} label="Whose" />
+        <TextField field={fields.share} label="Share" placeholder="1/2" />
+        <Button>Add</Button>
+        <FormErrors form={form} />
+      </KeyedForm>
+    </section>
+  );
+}
+
+/** Four hexadecimal figures of a name, so that two buttons of a page have keys of their own. */
+function hex(name: string): string {
+  let sum = 7;
+  for (const c of name) sum = (sum * 31 + c.charCodeAt(0)) % 65_521;
+  return sum.toString(16).padStart(4, "0");
+}
+
+/** Fish or birds of a catch, one by one, when somebody wants them. */
+export function Individuals({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
+  const { ones, animal, units, key } = data;
+  const own = resultOf(result, "one");
+  const [form, fields] = useForm<{ oneWeight: string; oneLength: string }>({ id: "one", lastResult: own });
+  return (
+    <section id="ones" aria-label="One by one" className="scroll-mt-4">
+      <h2 className="mb-2 text-[1.06rem] text-soft">
+        One by one, if you like: {ones.length} of {animal.count}
+      </h2>
+      <ul className="flex flex-wrap gap-x-5">
+        {ones.map((o) => (
+          <li key={o.number}>
+            <b>{o.number}</b>{" "}
+            {[o.weightKg && formatMass(o.weightKg, units), o.lengthM && formatLength(o.lengthM, units)]
+              .filter(Boolean)
+              .join(", ")}
+          </li>
+        ))}
+      </ul>
+      <KeyedForm
+        form={form}
+        formKey={`${key.slice(0, -2)}a7`}
+        intent="one"
+        className="mt-1 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
+      >
+        <TextField field={fields.oneWeight} label="Weight" />
+        <TextField field={fields.oneLength} label="Length" placeholder={units === "us" ? "22 in" : "56 cm"} />
+        <Button>Add</Button>
+        <FormErrors form={form} />
+      </KeyedForm>
+    </section>
+  );
+}

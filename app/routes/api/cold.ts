@@ -1,0 +1,32 @@
+import type { Route } from "./+types/cold";
+import { COLD_LIMIT_C, warmTime } from "#core/cold";
+import { addProbeReadings, coldEntries } from "#store/cold";
+import { Refused } from "#store/db";
+import { harvestByCode } from "#store/harvest";
+import { larderContext } from "../../server/context";
+import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
+import { answering, json, problem } from "./problem";
+
+export function loader() {
+  return problem(405, "Readings are posted here, not read.");
+}
+
+/** A batch from a probe thermometer in an animal: all are taken or none; one already here is a duplicate. */
+export function action({ request, params, context }: Route.ActionArgs) {
+  return answering(async () => {
+    if (request.method !== "POST") return problem(405, "Only POST is taken here.");
+    const larder = context.get(larderContext);
+    const body: unknown = await request.json().catch(() => {
+      throw new Refused({ "": "The body is not JSON." });
+    });
+    const { readings } = ColdReadingsBody.parse(body);
+    const animal = harvestByCode(larder, params.code);
+    const taken = addProbeReadings(
+      larder,
+      animal.id,
+      readings.map((r) => ({ id: r.id, at: Date.parse(r.at), tempC: r.tempC, probe: r.probe ?? null })),
+    );
+    const { warmMinutes, watchedMinutes } = warmTime(coldEntries(larder, animal.id), larder.now());
+    return json(ColdReadingsAnswer.parse({ ...taken, warmMinutes, watchedMinutes, limitC: COLD_LIMIT_C }));
+  });
+}

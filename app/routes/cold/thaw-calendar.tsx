@@ -1,0 +1,118 @@
+import { Link } from "react-router";
+import type { UnitSystem } from "#core/quantity";
+import type { Lot } from "#store/lot";
+import { contentsOf, patternOf } from "#ui/glyph";
+import { Code } from "#ui/lotmark";
+import { Part } from "#ui/page";
+import { lotAmount } from "../../words/lot";
+import { whenWords } from "../../words/time";
+
+const DAY = 86_400_000;
+
+/** What comes out of the freezer and when it is ready, as a strip of days with each thaw drawn along it. */
+export function ThawCalendar({
+  lots,
+  now,
+  zone,
+  units,
+}: {
+  lots: readonly Lot[];
+  now: number;
+  zone: string;
+  units: UnitSystem;
+}) {
+  const thaws = lots.filter((l) => l.thaw).sort((a, b) => a.thaw!.startAt - b.thaw!.startAt);
+  if (thaws.length === 0) return null;
+  const from = Math.min(now, ...thaws.map((l) => l.thaw!.startAt));
+  const until = Math.max(now + 2 * DAY, ...thaws.map((l) => l.thaw!.readyAt + DAY / 4));
+  const x = (at: number) => ((at - from) / (until - from)) * 1000;
+  const weekday = new Intl.DateTimeFormat("en-GB", { timeZone: zone, weekday: "short", day: "numeric" });
+  const height = 30 + thaws.length * 34;
+  return (
+    <Part title="Coming out of the freezer" className="mb-8">
+      <div className="relative">
+        <svg
+          viewBox={`0 0 1000 ${height}`}
+          preserveAspectRatio="none"
+          className="w-full border-b-4 border-bench"
+          style={{ height }}
+          aria-hidden="true"
+        >
+          {midnights(from, until, zone).map((at) => (
+            <path
+              key={at}
+              d={`M${x(at)} 0V${height}`}
+              stroke="var(--rule)"
+              strokeWidth="2"
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+          {thaws.map((l, i) => {
+            const bar = {
+              x: x(l.thaw!.startAt),
+              width: x(l.thaw!.readyAt) - x(l.thaw!.startAt),
+              y: 28 + i * 34,
+              height: 26,
+            };
+            return (
+              <g key={l.id}>
+                <rect
+                  {...bar}
+                  fill={`var(--${contentsOf(null, l.species)})`}
+                  fillOpacity={l.thaw!.begun ? 1 : 0.45}
+                />
+                <rect
+                  {...bar}
+                  fill={`url(#lot-${patternOf(l.code)})`}
+                  stroke="var(--ink)"
+                  strokeWidth="2"
+                  strokeDasharray={l.thaw!.begun ? undefined : "6 5"}
+                  vectorEffect="non-scaling-stroke"
+                />
+              </g>
+            );
+          })}
+          <path
+            d={`M${x(now)} 0V${height}`}
+            stroke="var(--copper)"
+            strokeWidth="3"
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+        {midnights(from, until, zone).map((at) => (
+          <span
+            key={at}
+            className="absolute top-0 pl-1 text-[0.85rem] text-soft"
+            style={{ left: `${x(at) / 10}%` }}
+            aria-hidden="true"
+          >
+            {weekday.format(at)}
+          </span>
+        ))}
+      </div>
+      <ul className="mt-1 flex flex-wrap gap-x-8">
+        {thaws.map((l) => (
+          <li key={l.id} className="flex items-center gap-2">
+            <Link to={`/cold/${l.code}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
+              <Code>{l.code}</Code>
+            </Link>
+            {lotAmount(l.form, l.leftKg, units)}:{" "}
+            {l.thaw!.begun
+              ? `ready about ${whenWords(l.thaw!.readyAt, now, zone)}`
+              : `out ${whenWords(l.thaw!.startAt, now, zone)}, ready about ${whenWords(l.thaw!.readyAt, now, zone)}`}
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+/** Beginnings of the household's days between two instants. */
+function midnights(from: number, until: number, zone: string): number[] {
+  const hour = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", hourCycle: "h23" });
+  const out: number[] = [];
+  for (let at = Math.ceil(from / 3_600_000) * 3_600_000; at < until; at += 3_600_000) {
+    if (hour.format(at) === "00") out.push(at);
+  }
+  return out;
+}

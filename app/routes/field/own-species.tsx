@@ -1,0 +1,41 @@
+import { useForm } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
+import { Button } from "#ui/button";
+import { FormErrors, KeyedForm, SelectField, TextField, resultOf, type Choice } from "#ui/form";
+
+/** Adds an animal that is not in the list, by choosing the one it is most like. */
+export function OwnSpecies({
+  choices,
+  formKey,
+  result,
+}: {
+  choices: readonly Choice[];
+  formKey: string;
+  result: SubmissionResult | undefined;
+}) {
+  const own = resultOf(result, "species");
+  const [form, fields] = useForm<{ ownName: string; like: string }>({ id: "species", lastResult: own });
+  return (
+    <details open={own?.status === "error" || undefined}>
+      <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
+        Not in the list?
+      </summary>
+      <KeyedForm
+        form={form}
+        formKey={`${formKey.slice(0, -2)}a5`}
+        intent="species"
+        className="space-y-3 pb-2"
+      >
+        <TextField field={fields.ownName} label="What you call it" />
+        <SelectField
+          field={fields.like}
+          label="Most like"
+          hint="Decides how it is cut and which row of the table it is treated as. When in doubt, ask your extension office."
+          choices={choices}
+        />
+        <FormErrors form={form} />
+        <Button>Add it to the list</Button>
+      </KeyedForm>
+    </details>
+  );
+}

@@ -1,0 +1,120 @@
+import { useEffect, useRef } from "react";
+
+export interface LineSeries {
+  name: string;
+  /** [ms since 1970 UTC, value] in order */
+  points: [number, number][];
+}
+
+export interface TimeChartProps {
+  series: LineSeries[];
+  /** what the values are in, beside every number */
+  unit: string;
+  /** a level that matters, drawn across */
+  limit?: { value: number; name: string };
+  zone: string;
+  /** the same in words, for whoever does not see it */
+  summary: string;
+  height?: number;
+}
+
+/**
+ * Values over time, drawn by ECharts once the page has come to life. What it shows stands beside it in words, and the
+ * numbers in a table, so nothing is lost before that or without it.
+ */
+export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: TimeChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    let gone = false;
+    let dispose = () => {};
+    void draw(element, { series, unit, limit, zone }).then((stop) => (gone ? stop() : (dispose = stop)));
+    return () => {
+      gone = true;
+      dispose();
+    };
+  }, [series, unit, limit, zone]);
+  return <div ref={box} role="img" aria-label={summary} style={{ height }} className="w-full" />;
+}
+
+async function draw(
+  element: HTMLElement,
+  { series, unit, limit, zone }: Pick<TimeChartProps, "series" | "unit" | "limit" | "zone">,
+): Promise<() => void> {
+  const [
+    { init, use: register },
+    { LineChart },
+    { GridComponent, MarkLineComponent, TooltipComponent },
+    { SVGRenderer },
+  ] = await Promise.all([
+    import("echarts/core"),
+    import("echarts/charts"),
+    import("echarts/components"),
+    import("echarts/renderers"),
+  ]);
+  register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+  const style = getComputedStyle(document.documentElement);
+  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  const chart = init(element, undefined, { renderer: "svg" });
+  const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
+  const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
+  const text = { color: colour("soft"), fontFamily: "inherit", fontSize: 14 };
+  chart.setOption({
+    animation: false,
+    grid: { left: 56, right: 18, top: 24, bottom: 46 },
+    tooltip: {
+      trigger: "axis",
+      backgroundColor: colour("sheet"),
+      borderColor: colour("ink"),
+      textStyle: { color: colour("ink") },
+      valueFormatter: (value: unknown) => `${Number(value).toFixed(1)} ${unit}`,
+    },
+    xAxis: {
+      type: "time",
+      axisLine: { lineStyle: { color: colour("ink") } },
+      axisLabel: {
+        ...text,
+        hideOverlap: true,
+        formatter: (at: number) => `${clock.format(at)}\n${day.format(at)}`,
+      },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: "value",
+      scale: true,
+      axisLabel: { ...text, formatter: `{value} ${unit}` },
+      splitLine: { lineStyle: { color: colour("rule") } },
+    },
+    series: series.map((s, i) => ({
+      type: "line",
+      name: s.name,
+      data: s.points,
+      symbol: s.points.length > 60 ? "none" : ["circle", "rect", "triangle", "diamond"][i % 4],
+      symbolSize: 7,
+      lineStyle: { color: colour("steam"), width: 2.5, type: i === 0 ? "solid" : "dashed" },
+      itemStyle: { color: colour("steam") },
+      markLine:
+        i === 0 && limit
+          ? {
+              symbol: "none",
+              silent: true,
+              lineStyle: { color: colour("stop"), width: 2, type: "dashed" },
+              label: {
+                formatter: limit.name,
+                position: "insideEndTop",
+                color: colour("stop"),
+                fontSize: 14,
+              },
+              data: [{ yAxis: limit.value }],
+            }
+          : undefined,
+    })),
+  });
+  const resize = new ResizeObserver(() => chart.resize());
+  resize.observe(element);
+  return () => {
+    resize.disconnect();
+    chart.dispose();
+  };
+}

@@ -1,0 +1,1 @@
+export { TimeChart, type LineSeries, type TimeChartProps } from "./chart";

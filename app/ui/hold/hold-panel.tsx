@@ -1,0 +1,100 @@
+import { useForm } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
+import { Button } from "#ui/button";
+import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
+
+export interface HoldShown {
+  id: string;
+  condition: string;
+  /** who put it on, and when, in words */
+  since: string;
+  /** a hold that comes down from elsewhere is lifted there; null when it lies here */
+  from: string | null;
+}
+
+const KINDS = [
+  { value: "test", label: "a test result" },
+  { value: "doubt", label: "a doubt" },
+  { value: "other", label: "somebody else’s" },
+];
+
+/** What something waits for, how it is lifted, and how another hold is put on. */
+export function HoldPanel({
+  holds,
+  formKey,
+  result,
+  offered,
+}: {
+  holds: readonly HoldShown[];
+  formKey: string;
+  result: SubmissionResult | undefined;
+  /** a condition this kind of animal usually waits for */
+  offered: string | null;
+}) {
+  const [form, fields] = useForm<{ condition: string; kind: string }>({
+    id: "hold",
+    lastResult: resultOf(result, "hold"),
+  });
+  return (
+    <div className="space-y-3">
+      {holds.map((h) => (
+        <Notice key={h.id} tone="care" className="space-y-2">
+          <p>
+            <b>On hold:</b> {h.condition}. Nothing made from it can be packed or shelved.{" "}
+            <span className="text-soft">{h.since}</span>
+          </p>
+          {h.from ? (
+            <p>It comes down from {h.from}, and is lifted there.</p>
+          ) : (
+            <ReleaseForm holdId={h.id} formKey={formKey} result={result} />
+          )}
+        </Notice>
+      ))}
+      <details open={resultOf(result, "hold")?.status === "error" || undefined}>
+        <summary className="flex min-h-12 cursor-pointer items-center font-[650] underline decoration-rule decoration-2 underline-offset-4">
+          Put it on hold
+        </summary>
+        <KeyedForm form={form} formKey={`${formKey.slice(0, -2)}a1`} intent="hold" className="space-y-3 pb-2">
+          <PickField field={fields.kind} label="It waits for" options={KINDS} />
+          <TextField
+            field={fields.condition}
+            label="What it waits for"
+            defaultValue={offered ?? undefined}
+            hint="As you would say it: trichinella test result"
+          />
+          <FormErrors form={form} />
+          <Button>Hold it</Button>
+        </KeyedForm>
+      </details>
+    </div>
+  );
+}
+
+function ReleaseForm({
+  holdId,
+  formKey,
+  result,
+}: {
+  holdId: string;
+  formKey: string;
+  result: SubmissionResult | undefined;
+}) {
+  const id = `release-${holdId}`;
+  const [form, fields] = useForm<{ reason: string }>({
+    id,
+    lastResult: result?.initialValue?.holdId === holdId ? resultOf(result, "release") : undefined,
+  });
+  return (
+    <KeyedForm
+      form={form}
+      formKey={`${formKey.slice(0, -4)}${holdId.slice(-4)}`}
+      intent="release"
+      className="flex flex-wrap items-end gap-2"
+    >
+      <input type="hidden" name="holdId" value={holdId} />
+      <TextField field={fields.reason} label="Why it may be used now" className="grow" />
+      <Button>Lift the hold</Button>
+      <FormErrors form={form} />
+    </KeyedForm>
+  );
+}

@@ -1,0 +1,1 @@
+export { HoldPanel, type HoldShown } from "./hold-panel";

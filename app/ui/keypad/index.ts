@@ -1,0 +1,1 @@
+export { Keypad } from "./keypad";

@@ -1,0 +1,1 @@
+export { River } from "./river";

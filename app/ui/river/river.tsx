@@ -1,0 +1,133 @@
+import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
+import { Link } from "react-router";
+import type { River as RiverData, RiverNode } from "#store/trace";
+import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
+import { shapeOf, type ContainerKey } from "#core/schedule";
+import { contentsOf, patternOf } from "#ui/glyph";
+import { speciesWords } from "../../words/load";
+
+type Node = SankeyNode<RiverNode, object>;
+type Flow = SankeyLink<RiverNode, object>;
+
+const WIDTH = 720;
+const BANK = 12;
+
+/** What stands beside a bank: an animal's kind, a lot's part, a pack's jars. */
+function nameOf(n: RiverNode): string {
+  if (n.kind === "harvest") return speciesWords([n.what]);
+  if (n.kind === "lot") return n.what;
+  const shape = shapeOf(n.what as ContainerKey, null);
+  return `${n.count} ${n.count === 1 ? shape.name : shape.plural}`;
+}
+
+/**
+ * From animals to lots and on to jars, as a river whose width is weight. The same is said in words beside it for whoever
+ * cannot see it.
+ */
+export function River({ river, here, units }: { river: RiverData; here: string; units: UnitSystem }) {
+  if (river.flows.length === 0) return <p className="text-soft">Nothing has been made of it yet.</p>;
+  const rows = Math.max(
+    ...["harvest", "lot", "pack"].map((k) => river.nodes.filter((n) => n.kind === k).length),
+  );
+  const height = Math.max(130, Math.min(460, rows * 54));
+  const graph = sankey<RiverNode, object>()
+    .nodeId((n) => n.code)
+    .nodeAlign(sankeyJustify)
+    .nodeWidth(BANK)
+    .nodePadding(26)
+    .extent([
+      [1, 18],
+      [WIDTH - 150, height - 6],
+    ])({
+    nodes: river.nodes.map((n) => ({ ...n })),
+    links: river.flows.map((f) => ({ source: f.from, target: f.to, value: Math.max(f.massKg, 0.001) })),
+  });
+  const draw = sankeyLinkHorizontal<RiverNode, object>();
+  return (
+    <figure className="overflow-x-auto" tabIndex={0} aria-label="From animals to lots and jars, by weight">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        className="w-full min-w-[560px]"
+        role="img"
+        aria-label={inWords(river, units)}
+      >
+        {graph.links.map((l, i) => (
+          <path
+            key={i}
+            d={draw(l) ?? ""}
+            fill="none"
+            stroke={`var(--${colourOf(l.source as Node)})`}
+            strokeOpacity={0.55}
+            strokeWidth={Math.max(1.5, l.width ?? 0)}
+          >
+            <title>{flowWords(l, units)}</title>
+          </path>
+        ))}
+        {graph.nodes.map((n) => (
+          <Bank key={n.code} node={n} here={n.code === here} units={units} />
+        ))}
+      </svg>
+    </figure>
+  );
+}
+
+function Bank({ node: n, here, units }: { node: Node; here: boolean; units: UnitSystem }) {
+  const [x, y, tall] = [n.x0!, n.y0!, Math.max(2, n.y1! - n.y0!)];
+  return (
+    <g>
+      <rect
+        x={x}
+        y={y}
+        width={BANK}
+        height={tall}
+        fill={`var(--${colourOf(n)})`}
+        stroke="var(--ink)"
+        strokeWidth={here ? 3 : 1.5}
+      />
+      {n.kind === "lot" && (
+        <rect x={x} y={y} width={BANK} height={tall} fill={`url(#lot-${patternOf(n.code)})`} />
+      )}
+      <Link
+        to={n.kind === "lot" ? `/cold/${n.code}` : n.kind === "harvest" ? `/field/${n.code}` : `/c/${n.code}`}
+      >
+        <text
+          x={x + BANK + 5}
+          y={y + tall / 2 - 1}
+          fontSize="15"
+          fontWeight={here ? 800 : 600}
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
+          {nameOf(n)}
+        </text>
+        <text
+          x={x + BANK + 5}
+          y={y + tall / 2 + 15}
+          fontSize="14"
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+          fontFamily="var(--font-figure)"
+        >
+          {n.code} · {formatMassShort(n.value ?? 0, units)}
+        </text>
+      </Link>
+    </g>
+  );
+}
+
+function colourOf(n: RiverNode): string {
+  if (n.kind === "harvest") return contentsOf(null, [n.what]);
+  return n.kind === "pack" ? "glass" : "tin";
+}
+
+function flowWords(l: Flow, units: UnitSystem): string {
+  return `${formatMass(l.value, units)} from ${(l.source as Node).code} to ${(l.target as Node).code}`;
+}
+
+function inWords(river: RiverData, units: UnitSystem): string {
+  return river.flows.map((f) => `${formatMass(f.massKg, units)} from ${f.from} to ${f.to}`).join("; ");
+}
