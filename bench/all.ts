@@ -6,6 +6,7 @@ import { runAt, type RunEvent, type RunPlan } from "#core/run";
 import { CONTAINERS, PRODUCTS, testedSchedule } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { medianMs } from "./measure.ts";
+import { fillSeasons } from "./seasons.ts";
 import { startBuilt } from "./server.ts";
 
 const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} ${figure}`);
@@ -83,3 +84,29 @@ try {
   await server.stop();
   rmSync(folder, { recursive: true, force: true });
 }
+
+/** Cold and Table with one season's lots, and with ten thousand over fifty. */
+const times = new Map<string, number>();
+for (const seasons of [1, 50]) {
+  const many = mkdtempSync(join(tmpdir(), "larder-bench-"));
+  fillSeasons(many, seasons, Date.now());
+  const old = await startBuilt(many);
+  try {
+    for (const path of ["/cold", "/table", "/field"]) {
+      const took = await medianMs(async () => void (await (await fetch(old.url + path)).text()), 61, 15);
+      times.set(`${path} ${seasons}`, took);
+      line(
+        `${path} with ${(seasons * 200).toLocaleString("en-US")} lots over ${seasons} season${seasons > 1 ? "s" : ""}`,
+        ms(took),
+      );
+    }
+  } finally {
+    await old.stop();
+    rmSync(many, { recursive: true, force: true });
+  }
+}
+for (const path of ["/cold", "/table", "/field"])
+  line(
+    `${path}: fifty seasons ÷ one`,
+    `${(times.get(`${path} 50`)! / times.get(`${path} 1`)!).toFixed(2)} ×`,
+  );

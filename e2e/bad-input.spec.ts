@@ -135,7 +135,7 @@ test("a run by a dial that was never tested needs a signed reason, which stays w
   await page.getByLabel("Weight, if you have it").fill("60 lb");
   await press(page, "Write it down");
   await page.getByRole("link", { name: "Cut it" }).click();
-  await page.getByLabel("Part").fill("Neck");
+  await page.getByLabel("As you call it").fill("Neck");
   await page.getByLabel("Weight in").fill("5 lb");
   await page.getByLabel("Weight out").fill("4 lb");
   await press(page, "Make the lot");

@@ -21,13 +21,22 @@ const PAGES = [
   "/ui",
 ];
 
-/** The stove of the run under way in the demo, and the story of a jar on its shelf. */
+/** The stove of the run under way in the demo, the story of a jar on its shelf, and the cards of an animal and of two lots. */
 async function more(page: Page, demo: Running): Promise<string[]> {
   await page.goto(`${demo.url}/fire`);
   const stove = await page.getByRole("link", { name: "To the stove" }).first().getAttribute("href");
   await page.goto(`${demo.url}/larder`);
   const story = await page.locator("section a[href^='/c/']").first().getAttribute("href");
-  return [stove!, story!];
+  await page.goto(`${demo.url}/field`);
+  const animal = await page
+    .locator("main li", { hasText: "B-204" })
+    .locator("a[href^='/field/']")
+    .first()
+    .getAttribute("href");
+  await page.goto(`${demo.url}/cold`);
+  const card = (what: string) =>
+    page.locator("main li", { hasText: what }).locator("a[href^='/cold/']").first().getAttribute("href");
+  return [stove!, story!, animal!, (await card("Sausage meat"))!, (await card("Hams of wild boar"))!];
 }
 
 async function wear(page: Page, demo: Running, theme: string) {

@@ -47,11 +47,11 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await page.getByLabel("Tag or licence").fill("B-204");
   await say(page, "Write it down");
   await expect(page.getByText("84 lb")).toBeVisible();
-  await expect(page.getByText("Missing: place.")).toBeVisible();
+  await expect(page.getByText("Missing: place, hour of the kill.")).toBeVisible();
 
   // A lot from it, with the balance of the carcass.
   await page.getByRole("link", { name: "Cut it" }).click();
-  await page.getByLabel("Part").fill("Shoulder");
+  await page.getByLabel("As you call it").fill("Shoulder");
   await page.getByLabel("Weight in").fill("12 lb 4 oz");
   await page.getByLabel("Weight out").fill("9 lb");
   await page.getByLabel("Trim, if weighed").fill("3 lb 2 oz");

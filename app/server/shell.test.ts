@@ -132,7 +132,7 @@ describe("the story of a jar", () => {
     expect(story.chapters.map((c) => c.kind)).toEqual(["harvest", "lot", "pack", "run", "seal"]);
     const told = story.chapters.map((c) => [c.title, ...c.lines, ...c.care].join(" ")).join("\n");
     expect(told).toContain("Wild boar taken");
-    expect(told).toContain("Shoulder cut to pieces off the bone");
+    expect(told).toContain("Shoulder cut to cubes off the bone");
     expect(told).toContain("Schedule: 75 minutes. USDA Complete Guide");
     expect(told).toContain("75 minutes at 12 lb or more, Ada at the stove");
     expect(told).toContain("so the full 75 minutes began again");

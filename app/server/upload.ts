@@ -72,8 +72,11 @@ function receive(
     });
     parser.on("field", (name, value) => fields.set(name, value));
     parser.on("file", (_name, file) => {
-      // Whatever became of it, the rest of the file is let through, so that the answer can be heard.
-      answered = take(file).finally(() => file.resume());
+      const pieces = file[Symbol.asyncIterator]() as AsyncIterator<Uint8Array>;
+      // Whoever reads may stop early; the rest is then let through here, so that the answer can be heard.
+      answered = take({ [Symbol.asyncIterator]: () => ({ next: () => pieces.next() }) }).finally(() =>
+        drain(pieces),
+      );
       answered.catch(reject);
     });
     parser.on("error", () => reject(new Response("This was not sent as a form.", { status: 400 })));
@@ -82,6 +85,10 @@ function receive(
       .on("error", () => reject(new Response("The upload broke off.", { status: 400 })))
       .pipe(parser);
   });
+}
+
+async function drain(pieces: AsyncIterator<Uint8Array>): Promise<void> {
+  while (!(await pieces.next()).done);
 }
 
 async function* nothing(): AsyncIterable<Uint8Array> {

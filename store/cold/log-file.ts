@@ -50,6 +50,8 @@ export async function readLogFile(
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
     throw new Refused({ file: "This file does not read as a table of commas, semicolons or tabs." });
+  } finally {
+    source.destroy();
   }
 }
 

@@ -4,6 +4,7 @@ import { type Larder } from "#store/db";
 
 /** Newest cases that are looked at: a household's own hand of the last seasons. */
 const MOST_CASES = 60;
+const MOST_ANIMALS = 30;
 
 /** Every weighed cutting of this kind of animal, newest first, with the part (lower case) and form it was. */
 export function cuttingCases(
@@ -13,8 +14,9 @@ export function cuttingCases(
   return larder.sqlite
     .prepare(
       `select f.mass_kg as inKg, l.made_kg as outKg, l.by_id as personId, lower(trim(l.part)) as part, l.form
-       from harvest h join lot_flow f on f.from_harvest = h.id join lot l on l.id = f.to_lot
-       where h.species = ? order by l.made_at desc limit 400`,
+       from (select id from harvest where species = ? order by taken_on desc limit ${MOST_ANIMALS}) h
+         join lot_flow f on f.from_harvest = h.id join lot l on l.id = f.to_lot
+       order by l.made_at desc limit ${MOST_CASES * 2}`,
     )
     .all(species) as (YieldCase & { part: string; form: LotForm })[];
 }

@@ -38,6 +38,7 @@ export const harvest = sqliteTable(
     ),
     check("harvest_day", sql`${t.takenOn} glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'`),
     index("harvest_taken").on(t.takenOn),
+    index("harvest_species").on(t.species, t.takenOn),
   ],
 );
 

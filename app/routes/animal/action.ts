@@ -240,7 +240,8 @@ const shareSchema = z.object({
   share: z.string({ error: "The share is missing." }).transform((text, ctx) => {
     const percent = /%\s*$/.test(text);
     const value = parseNumber(text.replace(/%\s*$/, "").trim());
-    const fraction = value === null ? null : percent || value > 1 ? value / 100 : value;
+    const fraction =
+      value === null ? null : percent || (value > 1 && !text.includes("/")) ? value / 100 : value;
     if (fraction !== null && fraction > 0 && fraction <= 1) return fraction;
     ctx.addIssue({ code: "custom", message: "Write a share like 1/2 or 50 %." });
     return z.NEVER;
@@ -260,12 +261,12 @@ const logSchema = z.object({
   intent: z.literal("log"),
   dateOrder: z.enum(["month-first", "day-first"]).default("month-first"),
   probe: words("The probe", 60).optional(),
-  file: z.any(),
+  file: z.string().optional(),
 });
 
 const photoSchema = z.object({
   key: keyField,
   intent: z.literal("photo"),
   keepsPlace: z.boolean().default(false),
-  photo: z.any(),
+  photo: z.string().optional(),
 });

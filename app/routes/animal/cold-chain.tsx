@@ -1,9 +1,10 @@
 import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
-import { fFromC, formatDuration, formatTemperature } from "#core/quantity";
+import { countOf, fFromC, formatDuration, formatTemperature } from "#core/quantity";
 import type { RefusedRow } from "#core/cold";
 import { Button } from "#ui/button";
+import { Drawer, useLast } from "#ui/drawer";
 import { TimeChart } from "#ui/chart";
 import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 import { fieldTime, whenWords } from "../../words/time";
@@ -29,7 +30,7 @@ export function ColdChain({
   const shown = (c: number) => (units === "us" ? fFromC(c) : c);
   const unit = units === "us" ? "°F" : "°C";
   const limit = formatTemperature(limitC, units);
-  const log = (done as LogDone | null)?.log;
+  const log = useLast((done as LogDone | null)?.log);
   return (
     <section id="cold" aria-label="Cold chain" className="scroll-mt-4">
       <h2 className="mb-2 text-[1.06rem] text-soft">Cold chain</h2>
@@ -56,7 +57,7 @@ export function ColdChain({
       {log && (
         <Notice tone={log.refusedCount ? "care" : "good"} className="mt-4">
           <p role="status" className="font-[650]">
-            {log.added.toLocaleString("en-US")} readings taken in
+            {countOf(log.added, "reading")} taken in
             {log.known > 0 && `, ${log.known.toLocaleString("en-US")} were here already`}
             {log.refusedCount > 0 && `, ${log.refusedCount.toLocaleString("en-US")} refused`}.
           </p>
@@ -77,12 +78,9 @@ export function ColdChain({
           )}
         </Notice>
       )}
-      <LogForm data={data} result={result} />
+      <LogForm data={data} result={result} read={log !== null} />
       {entries.length > 0 && (
-        <details className="mt-1">
-          <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
-            Every entry ({entries.length.toLocaleString("en-US")})
-          </summary>
+        <Drawer title={<>Every entry ({entries.length.toLocaleString("en-US")})</>} className="mt-1">
           <div className="max-h-96 overflow-y-auto" tabIndex={0} aria-label="Every entry of the cold chain">
             <table className="w-full text-left">
               <thead className="text-[0.92rem] text-soft">
@@ -126,7 +124,7 @@ export function ColdChain({
               </tbody>
             </table>
           </div>
-        </details>
+        </Drawer>
       )}
     </section>
   );
@@ -211,17 +209,23 @@ function EntryForm({ data, result }: { data: Data; result: SubmissionResult | un
   );
 }
 
-function LogForm({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
+function LogForm({
+  data,
+  result,
+  read,
+}: {
+  data: Data;
+  result: SubmissionResult | undefined;
+  /** one was just taken in: the next is likely to follow */
+  read: boolean;
+}) {
   const own = resultOf(result, "log");
   const [form, fields] = useForm<{ file: string; probe: string; dateOrder: string }>({
     id: "log",
     lastResult: own,
   });
   return (
-    <details className="mt-3" open={own?.status === "error" || undefined}>
-      <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
-        Take in a logger’s file
-      </summary>
+    <Drawer title="Take in a logger’s file" className="mt-3" open={read || own?.status === "error"}>
       <Form
         method="post"
         encType="multipart/form-data"
@@ -256,6 +260,6 @@ function LogForm({ data, result }: { data: Data; result: SubmissionResult | unde
         <FormErrors form={form} />
         <Button>Take it in</Button>
       </Form>
-    </details>
+    </Drawer>
   );
 }

@@ -3,6 +3,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { formatMass } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { ConfirmUnlikely, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { Part } from "#ui/page";
 import { fieldTime } from "../../words/time";
@@ -50,8 +51,7 @@ function HoursForm({ data, result }: { data: Data; result: SubmissionResult | un
     />
   );
   return (
-    <details open={own?.status === "error" || undefined}>
-      <Summary>First hours</Summary>
+    <Drawer title="First hours" open={own?.status === "error"}>
       <KeyedForm form={form} formKey={`${key.slice(0, -2)}d1`} intent="hours" className="space-y-3 pb-3">
         {input("killedAt", "Killed or caught")}
         {input("guttedAt", "Gutted")}
@@ -59,15 +59,7 @@ function HoursForm({ data, result }: { data: Data; result: SubmissionResult | un
         <FormErrors form={form} />
         <Button>Write the hours</Button>
       </KeyedForm>
-    </details>
-  );
-}
-
-function Summary({ children }: { children: string }) {
-  return (
-    <summary className="flex min-h-12 cursor-pointer items-center font-[650] underline decoration-rule decoration-2 underline-offset-4">
-      {children}
-    </summary>
+    </Drawer>
   );
 }
 
@@ -84,8 +76,7 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
     />
   );
   return (
-    <details open={own?.status === "error" || undefined}>
-      <Summary>Fill in or correct</Summary>
+    <Drawer title="Fill in or correct" open={own?.status === "error"}>
       <KeyedForm form={form} formKey={`${key.slice(0, -2)}e1`} intent="amend" className="space-y-3 pb-3">
         <div className="grid grid-cols-2 gap-3">
           {text("takenOn", "Day", animal.takenOn, { type: "date" })}
@@ -122,6 +113,6 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
         <FormErrors form={form} />
         <Button>Keep these</Button>
       </KeyedForm>
-    </details>
+    </Drawer>
   );
 }

@@ -3,6 +3,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
 import type { Photo } from "#store/harvest";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { FormErrors, TextField, TickField, resultOf } from "#ui/form";
 
 /** Pictures of an animal. They stay on this machine, and say nothing of where unless that is kept. */
@@ -44,10 +45,7 @@ export function Photos({
           ))}
         </ul>
       )}
-      <details open={own?.status === "error" || undefined}>
-        <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
-          {photos.length ? "Add another photo" : "Add a photo"}
-        </summary>
+      <Drawer title={photos.length ? "Add another photo" : "Add a photo"} open={own?.status === "error"}>
         <Form
           method="post"
           encType="multipart/form-data"
@@ -73,7 +71,7 @@ export function Photos({
           <FormErrors form={form} />
           <Button>Keep it</Button>
         </Form>
-      </details>
+      </Drawer>
     </section>
   );
 }

@@ -97,7 +97,8 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
     >
       <title>{`${name} ${animal.code} · Patient Larder`}</title>
       <CarcassBalance animal={animal} lots={lots} losses={losses} units={units} />
-      <div className="mt-7 grid gap-x-10 gap-y-8 lg:grid-cols-[1fr_25rem]">
+      {/* Keyed by the page's own key: once something is written down, every form begins anew. */}
+      <div key={key} className="mt-7 grid gap-x-10 gap-y-8 lg:grid-cols-[1fr_25rem]">
         <div className="min-w-0 space-y-8">
           <ColdChain data={loaderData} result={result} done={actionData?.done ?? null} />
           <Part title="From animal to lots and jars">

@@ -1,6 +1,7 @@
 import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, SelectField, TextField, resultOf, type Choice } from "#ui/form";
 
 /** Adds an animal that is not in the list, by choosing the one it is most like. */
@@ -16,10 +17,7 @@ export function OwnSpecies({
   const own = resultOf(result, "species");
   const [form, fields] = useForm<{ ownName: string; like: string }>({ id: "species", lastResult: own });
   return (
-    <details open={own?.status === "error" || undefined}>
-      <summary className="flex min-h-12 cursor-pointer items-center underline decoration-rule decoration-2 underline-offset-4">
-        Not in the list?
-      </summary>
+    <Drawer title="Not in the list?" open={own?.status === "error"}>
       <KeyedForm
         form={form}
         formKey={`${formKey.slice(0, -2)}a5`}
@@ -36,6 +34,6 @@ export function OwnSpecies({
         <FormErrors form={form} />
         <Button>Add it to the list</Button>
       </KeyedForm>
-    </details>
+    </Drawer>
   );
 }

@@ -7,10 +7,11 @@ import { expectedKg, learnedYield, TYPICAL_CHANGE } from "#core/yield";
 import { formatMassShort } from "#core/quantity";
 import { FORM_NAMES, formsFor, speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { lotAmount } from "../../words/lot";
 import { fieldTime } from "../../words/time";
-import { Deed, type DeedProps } from "./deed";
+import type { DeedProps } from "./deed";
 import { ThawForm } from "./thaw-form";
 
 /** What can be done with a lot as it stands: the next thing open, the rest one tap away. */
@@ -57,7 +58,8 @@ function FreezeForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "freeze"),
   });
   return (
-    <Deed
+    <Drawer
+      ruled
       title={data.lot.kept === "thawing" ? "Freeze it again" : "Freeze it"}
       open={failed(result, "freeze")}
     >
@@ -82,7 +84,7 @@ function FreezeForm({ data, result }: DeedProps) {
         <Button>Freeze it</Button>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -107,7 +109,7 @@ function ChangeForm({ data, result }: DeedProps) {
       ? null
       : learnedYield(TYPICAL_CHANGE[kind], kind === "cook" ? cooked : [], kind === "cook" ? me.id : null);
   return (
-    <Deed title="Cook, trim, brine, smoke or weigh it again" open={failed(result, "change")}>
+    <Drawer ruled title="Cook, trim, brine, smoke or weigh it again" open={failed(result, "change")}>
       <KeyedForm form={form} formKey={`${data.key.slice(0, -2)}b2`} intent="change" className="space-y-3">
         <PickField
           field={fields.kind}
@@ -131,7 +133,7 @@ function ChangeForm({ data, result }: DeedProps) {
         </div>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -141,7 +143,7 @@ function SplitForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "split"),
   });
   return (
-    <Deed title="Split some off" open={failed(result, "split")}>
+    <Drawer ruled title="Split some off" open={failed(result, "split")}>
       <KeyedForm
         form={form}
         formKey={`${data.key.slice(0, -2)}b3`}
@@ -154,7 +156,7 @@ function SplitForm({ data, result }: DeedProps) {
         <Button>Split it off</Button>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -166,7 +168,7 @@ function RecutForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "recut"),
   });
   return (
-    <Deed title="Cut it to something else" open={failed(result, "recut")}>
+    <Drawer ruled title="Cut it to something else" open={failed(result, "recut")}>
       <KeyedForm form={form} formKey={`${data.key.slice(0, -2)}b4`} intent="recut" className="space-y-3">
         <PickField
           field={fields.form}
@@ -185,7 +187,7 @@ function RecutForm({ data, result }: DeedProps) {
         </div>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -195,7 +197,7 @@ function BrothForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "broth"),
   });
   return (
-    <Deed title="Simmer it to broth" open={failed(result, "broth")}>
+    <Drawer ruled title="Simmer it to broth" open={failed(result, "broth")}>
       <KeyedForm
         form={form}
         formKey={`${data.key.slice(0, -2)}b5`}
@@ -211,7 +213,7 @@ function BrothForm({ data, result }: DeedProps) {
         <Button>Make the broth</Button>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -221,7 +223,7 @@ function LeaveForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "leave"),
   });
   return (
-    <Deed title="Eaten, given away or thrown out" open={failed(result, "leave")}>
+    <Drawer ruled title="Eaten, given away or thrown out" open={failed(result, "leave")}>
       <KeyedForm form={form} formKey={`${data.key.slice(0, -2)}b6`} intent="leave" className="space-y-3">
         <PickField
           field={fields.kind}
@@ -239,7 +241,7 @@ function LeaveForm({ data, result }: DeedProps) {
         </div>
         <FormErrors form={form} />
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }
 
@@ -251,7 +253,11 @@ function MoveForm({ data, result }: DeedProps) {
     lastResult: resultOf(result, "owner"),
   });
   return (
-    <Deed title="Where it lies, and whose it is" open={failed(result, "move") || failed(result, "owner")}>
+    <Drawer
+      ruled
+      title="Where it lies, and whose it is"
+      open={failed(result, "move") || failed(result, "owner")}
+    >
       <div className="grid gap-4 sm:grid-cols-2">
         <KeyedForm
           form={form}
@@ -282,6 +288,6 @@ function MoveForm({ data, result }: DeedProps) {
           <Button>Keep</Button>
         </KeyedForm>
       </div>
-    </Deed>
+    </Drawer>
   );
 }

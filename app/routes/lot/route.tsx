@@ -71,7 +71,8 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
       }
     >
       <title>{`Lot ${lot.code} · Patient Larder`}</title>
-      <div className="grid gap-x-10 gap-y-8 lg:grid-cols-[1fr_25rem]">
+      {/* Keyed by the page's own key: once something is written down, every form begins anew. */}
+      <div key={key} className="grid gap-x-10 gap-y-8 lg:grid-cols-[1fr_25rem]">
         <div className="min-w-0 space-y-8">
           <div className="flex flex-wrap items-end gap-x-8 gap-y-3 border-b-[8px] border-bench pb-2">
             <div className="fig text-[5.4rem] leading-none font-bold tracking-wide">{lot.code}</div>

@@ -4,10 +4,11 @@ import { THAW_METHODS, thawEstimate, thawMethodName, type ThawMethod } from "#co
 import { parseQuantity } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { hoursWords } from "../../words/lot";
 import { fieldTime } from "../../words/time";
-import { Deed, type DeedProps } from "./deed";
+import type { DeedProps } from "./deed";
 
 const NAMES: Record<ThawMethod, string> = {
   fridge: "in the fridge",
@@ -31,7 +32,7 @@ export function ThawForm({ data, result }: DeedProps) {
   const water = speciesByKey(lot.species[0] ?? "")?.composition.water;
   const estimate = thickM === null ? null : thawEstimate(method, lot.leftKg, thickM, water);
   return (
-    <Deed title="Thaw it" open={true}>
+    <Drawer ruled title="Thaw it" open={true}>
       <KeyedForm form={form} formKey={`${key.slice(0, -2)}b9`} intent="thaw" className="space-y-4">
         <PickField
           field={fields.method}
@@ -78,6 +79,6 @@ export function ThawForm({ data, result }: DeedProps) {
         <FormErrors form={form} />
         <Button weight="do">Thaw it</Button>
       </KeyedForm>
-    </Deed>
+    </Drawer>
   );
 }

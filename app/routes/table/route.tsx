@@ -19,7 +19,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
   const query = new URL(request.url).searchParams;
   const asked = query.get("harvest");
-  const harvests = listHarvests(larder, 40);
+  const harvests = listHarvests(larder, 30);
   const chosen = asked
     ? orNotFound(() => getHarvest(larder, asked))
     : (harvests.find((h) => (h.leftKg ?? 1) > 0.05) ?? null);
@@ -137,7 +137,7 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       ))}
       {bagged && <OnTheBag lot={bagged} units={units} />}
       <div className="mt-5">
-        <CutForm data={loaderData} chosen={chosen} result={actionData?.result} />
+        <CutForm key={loaderData.key} data={loaderData} chosen={chosen} result={actionData?.result} />
       </div>
       <div className="mt-10 grid gap-10 lg:grid-cols-[1fr_22rem]">
         <MadeLots lots={lots} losses={losses} units={units} species={chosen.species} />

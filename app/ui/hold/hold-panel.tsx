@@ -1,6 +1,7 @@
 import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { Button } from "#ui/button";
+import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 
 export interface HoldShown {
@@ -50,10 +51,7 @@ export function HoldPanel({
           )}
         </Notice>
       ))}
-      <details open={resultOf(result, "hold")?.status === "error" || undefined}>
-        <summary className="flex min-h-12 cursor-pointer items-center font-[650] underline decoration-rule decoration-2 underline-offset-4">
-          Put it on hold
-        </summary>
+      <Drawer title="Put it on hold" open={resultOf(result, "hold")?.status === "error"}>
         <KeyedForm form={form} formKey={`${formKey.slice(0, -2)}a1`} intent="hold" className="space-y-3 pb-2">
           <PickField field={fields.kind} label="It waits for" options={KINDS} />
           <TextField
@@ -65,7 +63,7 @@ export function HoldPanel({
           <FormErrors form={form} />
           <Button>Hold it</Button>
         </KeyedForm>
-      </details>
+      </Drawer>
     </div>
   );
 }

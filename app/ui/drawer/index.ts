@@ -1,0 +1,1 @@
+export { Drawer, useLast } from "./drawer";

@@ -1,0 +1,1 @@
+CREATE INDEX `harvest_species` ON `harvest` (`species`,`taken_on`);
