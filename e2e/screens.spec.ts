@@ -159,7 +159,9 @@ test("every screen can be worked by keyboard, with focus in sight", async ({ pag
           inMain: el.closest("main") !== null,
           radio: el.matches("input[type=radio]"),
           // Inside a date the browser moves its own ring from day to month to year.
-          ring: el.matches("input[type=date]") || getComputedStyle(ring).outlineStyle !== "none",
+          ring:
+            el.matches("input[type=date], input[type=datetime-local]") ||
+            getComputedStyle(ring).outlineStyle !== "none",
         };
       });
       if (!focus) break;

@@ -11,5 +11,6 @@ export {
   type Treatment,
 } from "./event.ts";
 export { mergeQuestion, type Joining, type MergeQuestion } from "./merge.ts";
+export { whyNotPacked, type NotPackable } from "./packable.ts";
 export { whyNotLot, type LotRefusal } from "./permit.ts";
 export { afterEvent, newLot, type LotState, type ThawInHand } from "./state.ts";

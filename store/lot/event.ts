@@ -33,6 +33,13 @@ function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void
   const state = stateOf(known);
   const no = whyNotLot(state, event, known.leftKg, larder.now(), group);
   if (no) throw new Refused({ [no.field]: no.message });
+  if (known.holds.length > 0 && (event.kind === "eat" || event.kind === "give"))
+    throw new Refused(
+      {
+        "": `${known.code} is on hold (${known.holds.join("; ")}). It is not eaten or given away until the hold is lifted.`,
+      },
+      409,
+    );
   // Scales disagree by a hair: no more can leave than is there.
   const change = Math.max(changeKg(event), -known.leftKg);
   larder.db

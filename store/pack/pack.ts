@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, refuse, type Larder, type Write } from "#store/db";
-import { SCALE_SLACK_KG } from "#core/lot";
+import { SCALE_SLACK_KG, whyNotPacked, type NotPackable } from "#core/lot";
 import { LIQUIDS, mostSaltTsp, type Liquid } from "#core/pack";
 import { formatMass } from "#core/quantity";
 import {
@@ -135,26 +135,8 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
   return once(larder, write, "pack.make", () => {
     const home = getHousehold(larder)!;
     const lot = getLot(larder, input.lotId);
-    if (lot.holds.length > 0) {
-      throw new Refused(
-        {
-          lotId: `Lot ${lot.code} is on hold (${lot.holds.join("; ")}). It can be packed when someone lifts the hold.`,
-        },
-        409,
-      );
-    }
-    if (lot.kept !== "fridge")
-      throw new Refused(
-        {
-          lotId: `Lot ${lot.code} is ${lot.kept === "freezer" ? "frozen" : "still thawing"}. Meat goes into a jar thawed to the middle: thaw it, then pack it.`,
-        },
-        409,
-      );
-    if (lot.form === "roast")
-      throw new Refused(
-        { lotId: `Lot ${lot.code} is a roast kept whole. Cut it to cubes or strips first.` },
-        409,
-      );
+    const not = whyNotPacked(lot);
+    if (not) throw new Refused({ lotId: notPackedWords(not, lot.code, lot.holds) }, 409);
     if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
       throw new Refused({
         massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,
@@ -201,6 +183,19 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
     }
     return { result: { id, code }, note: { kind: "pack", id, detail: input } };
   });
+}
+
+function notPackedWords(why: NotPackable, code: string, holds: readonly string[]): string {
+  switch (why) {
+    case "held":
+      return `Lot ${code} is on hold (${holds.join("; ")}). It can be packed when someone lifts the hold.`;
+    case "frozen":
+      return `Lot ${code} is frozen. Meat goes into a jar thawed to the middle: thaw it, then pack it.`;
+    case "thawing":
+      return `Lot ${code} is still thawing. Meat goes into a jar thawed to the middle: say so when it is.`;
+    case "roast":
+      return `Lot ${code} is a roast kept whole. Cut it to cubes or strips first.`;
+  }
 }
 
 /** The table's schedule for a pack at this altitude, or the office's; the canner decides the pressure later. */

@@ -12,6 +12,8 @@ export interface Shelved extends ContainerNow {
   bestBy: number;
   species: string[];
   part: string;
+  /** what it waits for before it may be shelved or eaten; empty when it is free */
+  holds: string[];
 }
 
 export function listPlaces(larder: Larder): ShelfPlace[] {
@@ -36,13 +38,16 @@ const SHELVED = `
   select ${CONTAINER_COLUMNS}, r.completed_at as cannedAt,
     (select json_group_array(distinct h.species) from pack_lot x join lot_origin o on o.lot_id = x.lot_id
        join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
+    (select json_group_array(distinct h.condition) from pack_lot x join held_lot d on d.lot_id = x.lot_id
+       join hold h on h.id = d.hold_id where x.pack_id = n.pack_id) as holds,
     (select group_concat(distinct l.part) from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part
   from container_now n join run r on r.id = n.run_id`;
 
-type Raw = Omit<Shelved, "species" | "bestBy"> & { species: string };
+type Raw = Omit<Shelved, "species" | "holds" | "bestBy"> & { species: string; holds: string };
 const fromRaw = (raw: Raw): Shelved => ({
   ...raw,
   species: JSON.parse(raw.species),
+  holds: JSON.parse(raw.holds),
   bestBy: bestBy(raw.cannedAt),
 });
 
@@ -77,19 +82,17 @@ export function shelve(
     if (!listPlaces(larder).some((p) => p.id === placeId))
       throw new Refused({ placeId: "Choose a shelf from the list." });
     if (containerIds.length === 0) throw new Refused({ containerIds: "Choose at least one container." });
-    const ready = new Set([...toShelve(larder), ...onTheShelf(larder)].map((c) => c.id));
-    const held = larder.sqlite.prepare(
-      "select h.condition from pack_lot x join held_lot d on d.lot_id = x.lot_id join hold h on h.id = d.hold_id where x.pack_id = ? limit 1",
-    );
+    const ready = new Map([...toShelve(larder), ...onTheShelf(larder)].map((c) => [c.id, c]));
     for (const id of containerIds) {
       const c = getContainer(larder, id);
-      if (!ready.has(id))
+      const sound = ready.get(id);
+      if (!sound)
         throw new Refused(
           { containerIds: `${c.code} has no sound, checked seal, so it is not shelved.` },
           409,
         );
-      const hold = held.get(c.packId) as { condition: string } | undefined;
-      if (hold) throw new Refused({ containerIds: `${c.code} is on hold (${hold.condition}).` }, 409);
+      if (sound.holds.length)
+        throw new Refused({ containerIds: `${c.code} is on hold (${sound.holds.join("; ")}).` }, 409);
       larder.db
         .insert(movement)
         .values({ id: uuid(), containerId: id, at: larder.now(), kind: "shelved", placeId, byId: write.byId })
@@ -112,6 +115,14 @@ export function takeOff(
   once(larder, write, "container.take", () => {
     const c = getContainer(larder, containerId);
     if (c.moved !== "shelved") throw new Refused({ "": `${c.code} is not on a shelf.` }, 409);
+    const holds = onTheShelf(larder).find((s) => s.id === containerId)?.holds ?? [];
+    if (holds.length && kind !== "discarded")
+      throw new Refused(
+        {
+          "": `${c.code} is on hold (${holds.join("; ")}). It is not eaten or given away until the hold is lifted.`,
+        },
+        409,
+      );
     larder.db
       .insert(movement)
       .values({ id: uuid(), containerId, at: larder.now(), kind, placeId: null, byId: write.byId })

@@ -135,43 +135,45 @@ function Spans({ data }: { data: Data }) {
   const { intervals, warm, limitC, units } = data;
   const limit = formatTemperature(limitC, units);
   return (
-    <dl className="mb-2 flex flex-wrap gap-x-10 gap-y-3">
-      {intervals.map((i) => (
-        <div key={i.to}>
-          <dt className="text-[0.95rem] text-soft">Kill to {i.to}</dt>
-          <dd className={`fig text-[2.4rem] leading-none font-bold ${i.late ? "text-stop" : ""}`}>
-            {i.minutes === null ? (
-              <span className="text-amber">missing</span>
+    <>
+      <dl className="mb-2 flex flex-wrap gap-x-10 gap-y-3">
+        {intervals.map((i) => (
+          <div key={i.to}>
+            <dt className="text-[0.95rem] text-soft">Kill to {i.to}</dt>
+            <dd className={`fig text-[2.4rem] leading-none font-bold ${i.late ? "text-stop" : ""}`}>
+              {i.minutes === null ? (
+                <span className="text-amber">missing</span>
+              ) : (
+                formatDuration(i.minutes * 60)
+              )}
+            </dd>
+            <dd className="text-[0.9rem] text-soft" title={i.source}>
+              {i.late ? "longer than the advised " : "advised: within "}
+              {formatDuration(i.advisedMinutes * 60)}
+            </dd>
+          </div>
+        ))}
+        <div>
+          <dt className="text-[0.95rem] text-soft">Above {limit}</dt>
+          <dd className="fig text-[2.4rem] leading-none font-bold">
+            {warm.watchedMinutes > 0 ? (
+              formatDuration(warm.warmMinutes * 60)
             ) : (
-              formatDuration(i.minutes * 60)
+              <span className="text-amber">unknown</span>
             )}
           </dd>
-          <dd className="text-[0.9rem] text-soft" title={i.source}>
-            {i.late ? "longer than the advised " : "advised: within "}
-            {formatDuration(i.advisedMinutes * 60)}
+          <dd className="text-[0.9rem] text-soft">
+            {warm.watchedMinutes > 0
+              ? `of ${formatDuration(warm.watchedMinutes * 60)} watched`
+              : "two temperatures tell"}
+            {warm.unwatchedMinutes > 60 &&
+              warm.watchedMinutes > 0 &&
+              `, ${formatDuration(warm.unwatchedMinutes * 60)} unwatched`}
           </dd>
         </div>
-      ))}
-      <div>
-        <dt className="text-[0.95rem] text-soft">Above {limit}</dt>
-        <dd className="fig text-[2.4rem] leading-none font-bold">
-          {warm.watchedMinutes > 0 ? (
-            formatDuration(warm.warmMinutes * 60)
-          ) : (
-            <span className="text-amber">unknown</span>
-          )}
-        </dd>
-        <dd className="text-[0.9rem] text-soft">
-          {warm.watchedMinutes > 0
-            ? `of ${formatDuration(warm.watchedMinutes * 60)} watched`
-            : "two temperatures tell"}
-          {warm.unwatchedMinutes > 60 &&
-            warm.watchedMinutes > 0 &&
-            `, ${formatDuration(warm.unwatchedMinutes * 60)} unwatched`}
-        </dd>
-      </div>
-      <p className="w-full text-[0.9rem] text-soft">{intervals[0]?.source}.</p>
-    </dl>
+      </dl>
+      <p className="mb-2 text-[0.9rem] text-soft">{intervals[0]?.source}.</p>
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 import { Form, Link } from "react-router";
 import type { FreezerAge } from "#core/cold";
+import { whyNotPacked } from "#core/lot";
 import type { UnitSystem } from "#core/quantity";
 import { FORM_NAMES } from "#core/species";
 import type { Lot } from "#store/lot";
@@ -70,7 +71,7 @@ export function ColdRow({
         </div>
       </div>
       <div className="flex flex-col gap-2">
-        {l.kept === "fridge" && l.holds.length === 0 && l.form !== "roast" && (
+        {whyNotPacked(l) === null && (
           <Button asChild>
             <Link to={`/pack?lot=${l.id}`}>Pack</Link>
           </Button>

@@ -86,7 +86,8 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
   });
   const busy = useNavigation().state !== "idle";
   const past = shelved.filter((c) => c.bestBy < now);
-  const oldest = shelved[0];
+  const oldest = shelved.find((c) => c.holds.length === 0);
+  const held = [...ready, ...shelved].filter((c) => c.holds.length > 0);
   return (
     <Page
       title="Larder"
@@ -117,7 +118,8 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
                         type="checkbox"
                         name="containerIds"
                         value={c.id}
-                        defaultChecked
+                        defaultChecked={c.holds.length === 0}
+                        disabled={c.holds.length > 0}
                         className="size-6 accent-copper"
                       />
                       <Code>{c.code}</Code>
@@ -150,6 +152,12 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
             {places.length === 0 && <p className="font-[650] text-amber">Name a shelf first, below.</p>}
           </KeyedForm>
         </Part>
+      )}
+      {held.length > 0 && (
+        <Notice tone="care" className="mb-6">
+          <b>{countOf(held.length, "container")} on hold</b>: {held[0]!.holds.join("; ")}. Not shelved, eaten
+          or given away until somebody lifts it: {held.map((c) => c.code).join(", ")}.
+        </Notice>
       )}
       {past.length > 0 && (
         <Notice tone="care" className="mb-6">

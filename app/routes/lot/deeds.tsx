@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
-import { TREATMENTS } from "#core/lot";
+import { TREATMENTS, whyNotPacked } from "#core/lot";
 import { expectedKg, learnedYield, TYPICAL_CHANGE } from "#core/yield";
 import { formatMassShort } from "#core/quantity";
 import { FORM_NAMES, formsFor, speciesByKey } from "#core/species";
@@ -17,11 +17,10 @@ import { ThawForm } from "./thaw-form";
 /** What can be done with a lot as it stands: the next thing open, the rest one tap away. */
 export function Deeds({ data, result }: DeedProps) {
   const { lot, key } = data;
-  const fresh = lot.kept === "fridge";
   return (
     <section aria-label="What to do with it">
       <div className="mb-3 flex flex-wrap gap-3">
-        {fresh && lot.form !== "roast" && lot.holds.length === 0 && (
+        {whyNotPacked(lot) === null && (
           <Button asChild weight="do">
             <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
           </Button>

@@ -2,6 +2,7 @@ import { Form, Link, redirect, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { LIQUIDS } from "#core/pack";
+import { whyNotPacked, type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
 import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
 import { productsFor, speciesByKey } from "#core/species";
@@ -23,7 +24,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const lots = lotsInHand(larder);
   const lot = asked
     ? orNotFound(() => getLot(larder, asked))
-    : (lots.find((l) => l.holds.length === 0) ?? null);
+    : (lots.find((l) => whyNotPacked(l) === null) ?? null);
   const group = speciesByKey(lot?.species[0] ?? "")?.group ?? "red-meat";
   const products = lot ? productsFor(group, lot.form) : [];
   const fills = Object.fromEntries(
@@ -40,7 +41,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       code: l.code,
       part: l.part,
       species: l.species,
-      held: l.holds.length > 0,
+      not: whyNotPacked(l),
     })),
     lot,
     products,
@@ -83,6 +84,14 @@ const schema = (units: UnitSystem) =>
     officePsi: z.coerce.number("Pounds as a number.").optional(),
     officeGauge: z.enum(["dial", "weighted"]).optional(),
   });
+
+/** Why a lot of the list cannot be chosen. */
+const NOT_PACKED: Record<NotPackable, string> = {
+  held: "on hold",
+  frozen: "frozen",
+  thawing: "thawing",
+  roast: "kept whole",
+};
 
 /** The form stays as it is while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
@@ -137,9 +146,9 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                 className="min-h-12 max-w-[22rem] rounded border-2 border-ink bg-sheet px-3"
               >
                 {lots.map((l) => (
-                  <option key={l.id} value={l.id} disabled={l.held}>
+                  <option key={l.id} value={l.id} disabled={l.not !== null}>
                     {l.code}, {l.part} of {speciesWords(l.species)}
-                    {l.held ? ", on hold" : ""}
+                    {l.not && `, ${NOT_PACKED[l.not]}`}
                   </option>
                 ))}
               </select>

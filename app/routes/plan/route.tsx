@@ -1,6 +1,7 @@
 import { Form, Link, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import { fillEstimate, fullContainers } from "#core/pack";
+import { whyNotPacked } from "#core/lot";
 import { countOf, formatMass } from "#core/quantity";
 import { SHAPES, shapeOf, testedSchedule, type ContainerKey } from "#core/schedule";
 import { productsFor, speciesByKey } from "#core/species";
@@ -97,6 +98,9 @@ export default function Plan({ loaderData }: Route.ComponentProps) {
                     <Code>{lot.code}</Code> <b>{formatMass(lot.leftKg, units)}</b>
                     <div className="text-soft">
                       {lot.part} of {speciesWords(lot.species)}
+                      {whyNotPacked(lot) === "frozen" && ", frozen"}
+                      {whyNotPacked(lot) === "thawing" && ", thawing"}
+                      {whyNotPacked(lot) === "held" && ", on hold"}
                     </div>
                   </div>
                 </div>
@@ -130,10 +134,16 @@ export default function Plan({ loaderData }: Route.ComponentProps) {
                   </>
                 ) : (
                   <p className="text-soft md:col-span-2">
-                    No tested process in {shapeOf(container).plural} at this altitude.{" "}
-                    <Link to="/ask" className="text-ink underline underline-offset-4">
-                      Ask for another size
-                    </Link>
+                    {lot.form === "roast" ? (
+                      "A roast kept whole: cut it before it is packed."
+                    ) : (
+                      <>
+                        No tested process in {shapeOf(container).plural} at this altitude.{" "}
+                        <Link to="/ask" className="text-ink underline underline-offset-4">
+                          Ask for another size
+                        </Link>
+                      </>
+                    )}
                   </p>
                 )}
               </li>

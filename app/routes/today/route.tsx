@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
+import { whyNotPacked } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan, shapeOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
@@ -14,6 +15,7 @@ import { localDay, whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { runGlances, type RunGlance } from "../../server/shell";
+import { coldTasks } from "../../server/cold-tasks";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -45,7 +47,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
       : ["/fire", "Packed and waiting for a canner. Raw packs do not keep."];
     idle.push({ to, title: `Load ${loadWords(load)}`, why });
   }
-  const oldLot = lots.find((l) => l.holds.length === 0);
+  idle.push(...coldTasks(lots, now, household.zone));
+  const oldLot = lots.find((l) => whyNotPacked(l) === null);
   if (oldLot)
     idle.push({
       to: `/pack?lot=${oldLot.id}`,
@@ -68,7 +71,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const held = lots.filter((l) => l.holds.length > 0);
   if (held.length)
     idle.push({
-      to: "/field",
+      to: `/cold/${held[0]!.code}`,
       title: `${countOf(held.length, "lot")} on hold`,
       why: held[0]!.holds.join("; "),
     });

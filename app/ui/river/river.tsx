@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import type { River as RiverData, RiverNode } from "#store/trace";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
 import { shapeOf, type ContainerKey } from "#core/schedule";
+import { Drawer } from "#ui/drawer";
 import { contentsOf, patternOf } from "#ui/glyph";
 import { speciesWords } from "../../words/load";
 
@@ -44,30 +45,61 @@ export function River({ river, here, units }: { river: RiverData; here: string; 
   });
   const draw = sankeyLinkHorizontal<RiverNode, object>();
   return (
-    <figure className="overflow-x-auto" tabIndex={0} aria-label="From animals to lots and jars, by weight">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
-        className="w-full min-w-[560px]"
-        role="img"
-        aria-label={inWords(river, units)}
+    <figure>
+      <div
+        className="overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="From animals to lots and jars, by weight"
       >
-        {graph.links.map((l, i) => (
-          <path
-            key={i}
-            d={draw(l) ?? ""}
-            fill="none"
-            stroke={`var(--${colourOf(l.source as Node)})`}
-            strokeOpacity={0.55}
-            strokeWidth={Math.max(1.5, l.width ?? 0)}
-          >
-            <title>{flowWords(l, units)}</title>
-          </path>
-        ))}
-        {graph.nodes.map((n) => (
-          <Bank key={n.code} node={n} here={n.code === here} units={units} />
-        ))}
-      </svg>
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          className="w-full min-w-[560px]"
+          role="img"
+          aria-label={inWords(river, units)}
+        >
+          {graph.links.map((l, i) => (
+            <path
+              key={i}
+              d={draw(l) ?? ""}
+              fill="none"
+              stroke={`var(--${colourOf(l.source as Node)})`}
+              strokeOpacity={0.55}
+              strokeWidth={Math.max(1.5, l.width ?? 0)}
+            >
+              <title>{flowWords(l, units)}</title>
+            </path>
+          ))}
+          {graph.nodes.map((n) => (
+            <Bank key={n.code} node={n} here={n.code === here} units={units} />
+          ))}
+        </svg>
+      </div>
+      <Drawer title="The same as a list" className="text-[0.95rem]">
+        <ul>
+          {river.flows.map((f) => (
+            <li
+              key={`${f.from} ${f.to}`}
+              className="flex flex-wrap items-center gap-x-2 border-t-2 border-rule"
+            >
+              <b className="w-24">{formatMass(f.massKg, units)}</b> from <End code={f.from} river={river} />{" "}
+              to <End code={f.to} river={river} />
+            </li>
+          ))}
+        </ul>
+      </Drawer>
     </figure>
+  );
+}
+
+/** One end of a flow, as a link to its card. */
+function End({ code, river }: { code: string; river: RiverData }) {
+  const node = river.nodes.find((n) => n.code === code)!;
+  const to = { lot: "/cold", harvest: "/field", pack: "/c" }[node.kind];
+  return (
+    <Link to={`${to}/${code}`} className="inline-flex min-h-12 min-w-12 items-center gap-2 text-ink">
+      {nameOf(node)} <span className="code">{code}</span>
+    </Link>
   );
 }
 
@@ -87,34 +119,30 @@ function Bank({ node: n, here, units }: { node: Node; here: boolean; units: Unit
       {n.kind === "lot" && (
         <rect x={x} y={y} width={BANK} height={tall} fill={`url(#lot-${patternOf(n.code)})`} />
       )}
-      <Link
-        to={n.kind === "lot" ? `/cold/${n.code}` : n.kind === "harvest" ? `/field/${n.code}` : `/c/${n.code}`}
+      <text
+        x={x + BANK + 5}
+        y={y + tall / 2 - 1}
+        fontSize="15"
+        fontWeight={here ? 800 : 600}
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="4"
+        paintOrder="stroke"
       >
-        <text
-          x={x + BANK + 5}
-          y={y + tall / 2 - 1}
-          fontSize="15"
-          fontWeight={here ? 800 : 600}
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth="4"
-          paintOrder="stroke"
-        >
-          {nameOf(n)}
-        </text>
-        <text
-          x={x + BANK + 5}
-          y={y + tall / 2 + 15}
-          fontSize="14"
-          fill="var(--ink)"
-          stroke="var(--paper)"
-          strokeWidth="4"
-          paintOrder="stroke"
-          fontFamily="var(--font-figure)"
-        >
-          {n.code} · {formatMassShort(n.value ?? 0, units)}
-        </text>
-      </Link>
+        {nameOf(n)}
+      </text>
+      <text
+        x={x + BANK + 5}
+        y={y + tall / 2 + 15}
+        fontSize="14"
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="4"
+        paintOrder="stroke"
+        fontFamily="var(--font-figure)"
+      >
+        {n.code} · {formatMassShort(n.value ?? 0, units)}
+      </text>
     </g>
   );
 }
