@@ -6,6 +6,7 @@ import { describe, expect, test } from "vitest";
 import { openLarder } from "#store/db";
 import { getHousehold } from "#store/household";
 import { listHarvests } from "#store/harvest";
+import { lotsInHand } from "#store/lot";
 import { packPints, openTestRun, tap, testLarder } from "#store/testing";
 
 const folder = () => mkdtempSync(join(tmpdir(), "larder-"));
@@ -42,6 +43,7 @@ describe("the file", () => {
       "update gauge_check set error_kpa = 0",
       "delete from audit",
       "delete from lot_flow",
+      "update lot_origin set share = 1",
     ]) {
       expect(() => t.larder.sqlite.prepare(sql).run(), sql).toThrow(/append-only/);
     }
@@ -79,5 +81,44 @@ describe("the file", () => {
     expect(old.prepare("select name from sqlite_master where name = 'next_edition'").get()).toBeUndefined();
     const now = new Database(join(at, "larder.db"), { readonly: true });
     expect(now.prepare("select name from sqlite_master where name = 'next_edition'").get()).toBeDefined();
+  });
+
+  test("a larder of the edition before is brought over with its weights, shares and holds", () => {
+    const at = folder();
+    const before = join(folder(), "migrations");
+    cpSync("store/migrations", before, { recursive: true });
+    const journalPath = join(before, "meta/_journal.json");
+    const journal = JSON.parse(readFileSync(journalPath, "utf8"));
+    journal.entries = journal.entries.filter((e: { idx: number }) => e.idx < 3);
+    writeFileSync(journalPath, JSON.stringify(journal));
+    const old = openLarder(at, () => 1000, before);
+    old.sqlite.exec(`
+      insert into person values ('p', 'Ada', 1);
+      insert into harvest (id, code, species, taken_on, count, weight_kg, weight_kind, created_at) values
+        ('h1', 'H1', 'wild-boar', '2026-01-01', 1, 40, 'dressed', 1), ('h2', 'H2', 'wild-boar', '2026-01-02', 1, 30, 'dressed', 2);
+      insert into lot (id, code, part, form, made_kg, kept, made_at) values ('l1', 'L1', 'Shoulder', 'pieces', 8, 'freezer', 500);
+      insert into lot_flow (id, from_harvest, to_lot, mass_kg, at) values ('f1', 'h1', 'l1', 9, 500), ('f2', 'h2', 'l1', 3, 500);
+      insert into pack (id, code, product, method, container, liquid, salt_tsp_each, schedule, made_at) values
+        ('k1', 'K1', 'red-meat-pieces', 'raw', 'jar-pint', 'none', 0, '{}', 600);
+      insert into pack_lot values ('k1', 'l1', 2.5);
+      insert into hold (id, harvest_id, condition, at) values ('x1', 'h2', 'a test', 700);`);
+    old.close();
+    const now = openLarder(at, () => 1000);
+    expect(readdirSync(join(at, "backups"))).toHaveLength(1);
+    expect(lotsInHand(now)).toMatchObject([
+      {
+        code: "L1",
+        leftKg: 5.5,
+        kept: "freezer",
+        frozenAt: 500,
+        treatments: [],
+        shares: [
+          { code: "H1", share: 0.75 },
+          { code: "H2", share: 0.25 },
+        ],
+        holds: ["a test"],
+      },
+    ]);
+    now.close();
   });
 });

@@ -26,7 +26,9 @@ import {
 } from "#store/lot";
 import { unpack } from "#store/pack";
 import { traceGraph } from "#store/trace";
-import { packPints, testLarder, TEST_START, type TestLarder } from "#store/testing";
+import { checkSeal, containersOfRun } from "#store/rest";
+import { addPlace, onTheShelf, shelve, takeOff } from "#store/shelf";
+import { openTestRun, packPints, runToTowel, testLarder, TEST_START, type TestLarder } from "#store/testing";
 
 const HOUR = 3_600_000;
 
@@ -164,6 +166,34 @@ describe("holds on a lot", () => {
     expect(getLot(t.larder, t.lotId).holds).toEqual(["Bram’s share"]);
     releaseHold(t.larder, t.write(), other!.id, "Bram gave it to us");
     expect(getLot(t.larder, t.lotId).holds).toEqual([]);
+  });
+});
+
+describe("meat on hold", () => {
+  test("is not eaten or given away, raw or from the shelf, and may always be thrown out", () => {
+    const t = testLarder();
+    const run = openTestRun(t, [packPints(t, 2).id]);
+    runToTowel(t, run.id);
+    t.pass(13 * 60);
+    const jars = containersOfRun(t.larder, run.id);
+    for (const jar of jars) checkSeal(t.larder, t.write(), jar.id, "sealed");
+    const { id: place } = addPlace(t.larder, t.write(), "Cellar", "Top");
+    shelve(t.larder, t.write(), [jars[0]!.id], place);
+    holdHarvest(t.larder, t.write(), t.harvestId, "a doubt about the water", "doubt");
+    const now = t.larder.now();
+    expect(message(() => say(t, t.lotId, { kind: "eat", at: now, massKg: 1, to: null }))).toMatch(/on hold/);
+    expect(message(() => say(t, t.lotId, { kind: "give", at: now, massKg: 1, to: "Bram" }))).toMatch(
+      /on hold/,
+    );
+    say(t, t.lotId, { kind: "discard", at: now, massKg: 1, to: null });
+    expect(message(() => shelve(t.larder, t.write(), [jars[1]!.id], place))).toMatch(/on hold \(a doubt/);
+    expect(message(() => takeOff(t.larder, t.write(), jars[0]!.id, "opened"))).toMatch(
+      /not eaten or given away/,
+    );
+    expect(message(() => takeOff(t.larder, t.write(), jars[0]!.id, "given"))).toMatch(/on hold/);
+    expect(onTheShelf(t.larder)[0]!.holds).toEqual(["a doubt about the water"]);
+    takeOff(t.larder, t.write(), jars[0]!.id, "discarded");
+    expect(onTheShelf(t.larder)).toEqual([]);
   });
 });
 

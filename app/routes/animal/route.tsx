@@ -69,7 +69,7 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
   return (
     <Page
       title={
-        <span className="flex flex-wrap items-center gap-x-4">
+        <span className="flex items-center gap-x-4">
           <LotMark code={animal.code} contents={contentsOf(null, [animal.species])} size={44} />
           {name}
           <Code>{animal.code}</Code>

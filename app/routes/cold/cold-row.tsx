@@ -27,7 +27,7 @@ export function ColdRow({
   now: number;
 }) {
   return (
-    <li className="flex items-center gap-3 border-t-2 border-rule py-3">
+    <li className="flex items-center gap-3 border-t-2 border-rule py-3 max-sm:flex-wrap">
       <label className="flex min-h-12 min-w-12 cursor-pointer items-center justify-center">
         <input
           type="checkbox"
@@ -70,7 +70,7 @@ export function ColdRow({
           )}
         </div>
       </div>
-      <div className="flex flex-col gap-2">
+      <div className="flex flex-col gap-2 max-sm:w-full max-sm:flex-row max-sm:justify-end">
         {whyNotPacked(l) === null && (
           <Button asChild>
             <Link to={`/pack?lot=${l.id}`}>Pack</Link>

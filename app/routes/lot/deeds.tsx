@@ -19,21 +19,19 @@ export function Deeds({ data, result }: DeedProps) {
   const { lot, key } = data;
   return (
     <section aria-label="What to do with it">
-      <div className="mb-3 flex flex-wrap gap-3">
-        {whyNotPacked(lot) === null && (
-          <Button asChild weight="do">
-            <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
+      {whyNotPacked(lot) === null && (
+        <Button asChild weight="do" className="mb-3">
+          <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
+        </Button>
+      )}
+      {lot.kept === "thawing" && (
+        <Form method="post" className="mb-3">
+          <input type="hidden" name="key" value={`${key.slice(0, -2)}ab`} />
+          <Button weight="do" name="intent" value="thawed">
+            Thawed to the middle
           </Button>
-        )}
-        {lot.kept === "thawing" && (
-          <Form method="post">
-            <input type="hidden" name="key" value={`${key.slice(0, -2)}ab`} />
-            <Button weight="do" name="intent" value="thawed">
-              Thawed to the middle
-            </Button>
-          </Form>
-        )}
-      </div>
+        </Form>
+      )}
       {lot.kept === "freezer" && <ThawForm data={data} result={result} />}
       {lot.kept !== "freezer" && <FreezeForm data={data} result={result} />}
       {lot.kept !== "freezer" && <ChangeForm data={data} result={result} />}

@@ -58,7 +58,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
   return (
     <Page
       title={
-        <span className="flex flex-wrap items-center gap-x-4">
+        <span className="flex items-center gap-x-4">
           <LotMark code={lot.code} contents={contentsOf(null, lot.species)} size={44} />
           {lot.part} of {speciesWords(lot.species)}
         </span>

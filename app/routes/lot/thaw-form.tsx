@@ -60,22 +60,23 @@ export function ThawForm({ data, result }: DeedProps) {
             </div>
           )}
         </div>
-        <PickField
-          field={fields.when}
-          label="When"
-          options={[
-            { value: "now", label: "take it out now" },
-            { value: "by", label: "be ready by" },
-          ]}
-        />
-        <TextField
-          field={fields.readyAt}
-          label="Ready by"
-          hint="only for “be ready by”"
-          type="datetime-local"
-          min={fieldTime(now, zone)}
-          className="max-w-72"
-        />
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+          <PickField
+            field={fields.when}
+            label="When"
+            options={[
+              { value: "now", label: "take it out now" },
+              { value: "by", label: "be ready by" },
+            ]}
+          />
+          <TextField
+            field={fields.readyAt}
+            label="Ready by, if not now"
+            type="datetime-local"
+            min={fieldTime(now, zone)}
+            className="w-64"
+          />
+        </div>
         <FormErrors form={form} />
         <Button weight="do">Thaw it</Button>
       </KeyedForm>

@@ -104,7 +104,7 @@ function Letters({ lots, whole }: { lots: readonly BalanceLot[]; whole: number }
       <span
         key={l.code}
         aria-hidden="true"
-        className="absolute top-1/2 flex size-7 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-ink bg-sheet font-bold"
+        className="absolute top-1/2 flex size-7 max-sm:size-5 max-sm:border max-sm:text-[0.75rem] -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-ink bg-sheet font-bold"
         style={{ left: `${middle / 10}%` }}
       >
         {patternOf(l.code)}

@@ -127,7 +127,7 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       }
     >
       <title>Table · Patient Larder</title>
-      <div className="sticky top-0 z-10 -mx-2 bg-paper px-2 pb-1">
+      <div className="sticky top-0 z-20 -mx-2 bg-paper px-2 pb-1">
         <CarcassBalance animal={chosen} lots={lots} losses={losses} units={units} />
       </div>
       {chosen.holds.map((h) => (

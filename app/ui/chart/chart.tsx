@@ -59,10 +59,14 @@ async function draw(
   const chart = init(element, undefined, { renderer: "svg" });
   const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
   const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
-  const text = { color: colour("soft"), fontFamily: "inherit", fontSize: 14 };
+  const text = {
+    color: colour("soft"),
+    fontFamily: "Atkinson Hyperlegible Next Variable, sans-serif",
+    fontSize: 14,
+  };
   chart.setOption({
     animation: false,
-    grid: { left: 56, right: 18, top: 24, bottom: 46 },
+    grid: { left: 56, right: 18, top: 24, bottom: 30 },
     tooltip: {
       trigger: "axis",
       backgroundColor: colour("sheet"),
@@ -73,10 +77,11 @@ async function draw(
     xAxis: {
       type: "time",
       axisLine: { lineStyle: { color: colour("ink") } },
+      splitNumber: 4,
       axisLabel: {
         ...text,
         hideOverlap: true,
-        formatter: (at: number) => `${clock.format(at)}\n${day.format(at)}`,
+        formatter: (at: number) => `${day.format(at)} ${clock.format(at)}`,
       },
       splitLine: { show: false },
     },

@@ -46,7 +46,7 @@ export function Drawer({
       >
         {title}
       </summary>
-      {children}
+      {ruled ? <div className="pb-5">{children}</div> : children}
     </details>
   );
 }

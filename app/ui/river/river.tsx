@@ -1,4 +1,4 @@
-import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
+import { sankey, sankeyLeft, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
 import { Link } from "react-router";
 import type { River as RiverData, RiverNode } from "#store/trace";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
@@ -33,7 +33,7 @@ export function River({ river, here, units }: { river: RiverData; here: string; 
   const height = Math.max(130, Math.min(460, rows * 54));
   const graph = sankey<RiverNode, object>()
     .nodeId((n) => n.code)
-    .nodeAlign(sankeyJustify)
+    .nodeAlign(sankeyLeft)
     .nodeWidth(BANK)
     .nodePadding(26)
     .extent([
@@ -122,7 +122,7 @@ function Bank({ node: n, here, units }: { node: Node; here: boolean; units: Unit
       <text
         x={x + BANK + 5}
         y={y + tall / 2 - 1}
-        fontSize="15"
+        fontSize="16"
         fontWeight={here ? 800 : 600}
         fill="var(--ink)"
         stroke="var(--paper)"
@@ -133,8 +133,8 @@ function Bank({ node: n, here, units }: { node: Node; here: boolean; units: Unit
       </text>
       <text
         x={x + BANK + 5}
-        y={y + tall / 2 + 15}
-        fontSize="14"
+        y={y + tall / 2 + 16}
+        fontSize="18"
         fill="var(--ink)"
         stroke="var(--paper)"
         strokeWidth="4"
