@@ -9,9 +9,6 @@ import { startBuilt } from "./server.ts";
 const OUT = "docs/screenshots";
 const PAGES = [
   "ask?what=fish&container=jar-quart&species=pike",
-  "field",
-  "cold",
-  "table",
   "plan",
   "pack",
   "seam",
@@ -19,7 +16,6 @@ const PAGES = [
   "rest",
   "larder",
   "shed",
-  "household",
 ];
 
 mkdirSync(OUT, { recursive: true });
@@ -43,6 +39,8 @@ async function picture(
   await context.addCookies([{ name: "theme", value: theme, url }]);
   const page = await context.newPage();
   await page.goto(url, { waitUntil: "networkidle" });
+  // Charts are drawn once their library has come.
+  await page.waitForTimeout(600);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   return page;
 }
@@ -50,8 +48,19 @@ async function picture(
 try {
   await picture("welcome", fresh.url);
   await picture("today", server.url);
-  await picture("today-dark", server.url, "dark");
   for (const path of PAGES) await picture(path.split("?")[0]!, `${server.url}/${path}`);
+  const field = await picture("field", `${server.url}/field`);
+  const boar = field.locator("main li", { hasText: "B-204" });
+  const animal = await boar.locator("a[href^='/field/']").first().getAttribute("href");
+  await picture("animal", server.url + animal, "light", 1280, 1100);
+  await picture("table", server.url + (await boar.locator("a[href^='/table']").first().getAttribute("href")));
+  const cold = await picture("cold", `${server.url}/cold`);
+  const lot = await cold
+    .locator("main li", { hasText: "Sausage meat" })
+    .locator("a[href^='/cold/']")
+    .first()
+    .getAttribute("href");
+  await picture("lot-dark", server.url + lot, "dark", 1280, 1100);
   const fire = await picture("fire", `${server.url}/fire`);
   const stove =
     server.url + (await fire.getByRole("link", { name: "To the stove" }).first().getAttribute("href"));

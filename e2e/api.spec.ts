@@ -163,9 +163,46 @@ test("runs and readings: idempotent, refused whole with each field named, and th
   expect(Date.parse(back.body.state.finishAt!) - Date.now()).toBeGreaterThan(74 * 60_000);
 });
 
+test("temperatures of an animal: idempotent, refused whole with each field named, and the warm minutes follow", async ({
+  own,
+  request,
+}) => {
+  const page = await (await request.get(`${own.url}/field`)).text();
+  const code = /\/field\/([2-9A-Z]+-[2-9A-Z])/.exec(page)![1]!;
+  const url = `${own.url}/api/v1/harvests/${code}/readings`;
+  const at = (minutesAgo: number) => new Date(Date.now() - minutesAgo * 60_000).toISOString();
+  const readings = [
+    { id: "a", at: at(120), tempC: 20, probe: "P1" },
+    { id: "b", at: at(60), tempC: 20, probe: "P1" },
+    { id: "c", at: at(0.5), tempC: 2, probe: "P1" },
+  ];
+  const first = await (await request.post(url, { data: { readings } })).json();
+  expect(first).toMatchObject({ accepted: 3, duplicates: 0 });
+  // 60 minutes at 20 °C, then along a line to 2 °C in 59.5 minutes, crossing 4.44 °C after 15.56/18 of them.
+  expect(first.warmMinutes).toBeCloseTo(60 + (59.5 * (20 - first.limitC)) / 18, 1);
+  const again = await (await request.post(url, { data: { readings } })).json();
+  expect(again).toMatchObject({ accepted: 0, duplicates: 3, warmMinutes: first.warmMinutes });
+  const wrong = await request.post(url, {
+    data: { readings: [{ id: "d", at: "yesterday", tempC: 120, place: "fridge" }] },
+  });
+  expect(wrong.status()).toBe(422);
+  expect(wrong.headers()["content-type"]).toContain("application/problem+json");
+  const fields = ((await wrong.json()) as { errors: { field: string }[] }).errors
+    .map((e) => e.field)
+    .join(" ");
+  for (const field of ["at", "tempC", "place"]) expect(fields).toContain(field);
+  expect(
+    (await request.post(`${own.url}/api/v1/harvests/XXX-X/readings`, { data: { readings } })).status(),
+  ).toBe(404);
+  expect((await request.get(url)).status()).toBe(405);
+  const future = await request.post(url, { data: { readings: [{ id: "e", at: at(-60), tempC: 3 }] } });
+  expect(future.status()).toBe(422);
+});
+
 test("openapi.json describes every address, and the others are refused as problems", async ({ demo }) => {
   const { body } = await get(demo, "openapi.json");
   expect(Object.keys(body.paths as unknown as object).sort()).toEqual([
+    "/api/v1/harvests/{code}/readings",
     "/api/v1/runs/{id}",
     "/api/v1/runs/{id}/readings",
     "/api/v1/schedule",
