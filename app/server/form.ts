@@ -60,6 +60,13 @@ export async function formOf(request: Request): Promise<FormData> {
   }
 }
 
+/** Does what the form of a page with several asks for, told by its hidden `intent`. */
+export async function byIntent<T>(request: Request, forms: Record<string, () => T>): Promise<Awaited<T>> {
+  const form = forms[String((await formOf(request)).get("intent"))];
+  if (!form) throw new Response("This form is not known here.", { status: 400 });
+  return await form();
+}
+
 type Work<T> = (value: T) => Response | object | null | Promise<Response | object | null>;
 
 /**

@@ -1,13 +1,5 @@
 import { type ThawMethod } from "../cold/index.ts";
-import { type LotState } from "./state.ts";
-
-/** Where a lot is kept. `thawing` is on its way from the freezer to the fridge. */
-export const KEPT = ["fridge", "freezer", "thawing"] as const;
-export type Kept = (typeof KEPT)[number];
-
-/** What a lot went through besides being cut. */
-export const TREATMENTS = ["trim", "cook", "brine", "smoke"] as const;
-export type Treatment = (typeof TREATMENTS)[number];
+import { type LotState, type Treatment } from "./standing.ts";
 
 /** What became of weight that left for good. */
 export const LEAVINGS = ["eat", "give", "discard"] as const;

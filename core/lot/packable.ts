@@ -1,5 +1,5 @@
 import { type LotForm } from "../species/index.ts";
-import { type Kept } from "./event.ts";
+import { type Kept } from "./standing.ts";
 
 /** Why a lot cannot be packed as it stands. */
 export type NotPackable = "held" | "frozen" | "thawing" | "roast";

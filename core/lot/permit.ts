@@ -1,7 +1,7 @@
 import { type SpeciesGroup } from "../species/index.ts";
 import { SCALE_SLACK_KG } from "./balance.ts";
 import { type LotEvent } from "./event.ts";
-import { type LotState } from "./state.ts";
+import { type LotState } from "./standing.ts";
 
 /** What a lot may be refused: the field to blame and a sentence for the person. */
 export interface LotRefusal {

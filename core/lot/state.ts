@@ -1,32 +1,6 @@
-import { type ThawMethod } from "../cold/index.ts";
 import { type LotForm } from "../species/index.ts";
-import { changeKg, type Kept, type LotEvent, type Treatment } from "./event.ts";
-
-export interface ThawInHand {
-  method: ThawMethod;
-  thickM: number;
-  /** when it is to be taken out, or was, ms */
-  startAt: number;
-  /** when it should be ready: an estimate, ms */
-  readyAt: number;
-  begun: boolean;
-}
-
-/** How a lot stands: what its events made of it. */
-export interface LotState {
-  form: LotForm;
-  kept: Kept;
-  /** shelf, drawer or box it lies in; null when nobody said */
-  place: string | null;
-  /** when it was last frozen and has not been thawed since; null otherwise */
-  frozenAt: number | null;
-  thaw: ThawInHand | null;
-  treatments: Treatment[];
-  /** everything that events added and took away, kg */
-  changeKg: number;
-  /** the latest instant known of it, ms */
-  lastAt: number;
-}
+import { changeKg, type LotEvent } from "./event.ts";
+import { type LotState } from "./standing.ts";
 
 /** A lot as it came from the knife. */
 export function newLot(

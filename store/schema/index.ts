@@ -2,6 +2,7 @@ export * from "./household.ts";
 export * from "./equipment.ts";
 export * from "./harvest.ts";
 export * from "./lot.ts";
+export * from "./hold.ts";
 export * from "./cold.ts";
 export * from "./run.ts";
 export * from "./pack.ts";

@@ -22,7 +22,7 @@ import { parseNumber } from "#core/quantity";
 import { localDay } from "../../words/time";
 import { type Home } from "../../server/context";
 import {
-  formOf,
+  byIntent,
   instant,
   keyField,
   orNotFound,
@@ -32,38 +32,20 @@ import {
   words,
   writeBy,
 } from "../../server/form";
-import { holdIntents } from "../../server/hold";
+import { holdForms, type PlaceHold } from "../../server/hold";
 import { isUpload, submitUpload, wholeFile, type Upload } from "../../server/upload";
 
 /** Everything the card of one animal can be told. */
 export async function cardAction(home: Home, request: Request, code: string) {
-  const { larder, me } = home;
+  const { larder } = home;
   const animal = orNotFound(() => harvestByCode(larder, code));
   const back = (hash = "") => redirect(`/field/${code}${hash}`);
   if (isUpload(request)) return submitUpload(request, uploads(home, animal, back));
-  const intent = String((await formOf(request)).get("intent"));
-  const forms: Record<string, () => ReturnType<typeof submit>> = {
+  const place: PlaceHold = (write, condition, kind) => holdHarvest(larder, write, animal.id, condition, kind);
+  return byIntent(request, {
     ...simple(home, animal, request, back),
-    ...bind(
-      holdIntents(
-        larder,
-        me,
-        (write, condition, kind) => holdHarvest(larder, write, animal.id, condition, kind),
-        back,
-      ),
-      request,
-    ),
-  };
-  const form = forms[intent];
-  if (!form) throw new Response("This form is not known here.", { status: 400 });
-  return form();
-}
-
-function bind<T>(
-  intents: Record<string, (request: Request) => T>,
-  request: Request,
-): Record<string, () => T> {
-  return Object.fromEntries(Object.entries(intents).map(([k, work]) => [k, () => work(request)]));
+    ...holdForms(home, request, place, back),
+  });
 }
 
 type Back = (hash?: string) => Response;

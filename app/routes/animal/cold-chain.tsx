@@ -6,7 +6,7 @@ import type { RefusedRow } from "#core/cold";
 import { Button } from "#ui/button";
 import { Drawer, useLast } from "#ui/drawer";
 import { TimeChart } from "#ui/chart";
-import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 import { fieldTime, whenWords } from "../../words/time";
 import type { Route } from "./+types/route";
 
@@ -108,11 +108,7 @@ export function ColdChain({
                       <td>
                         {e.source === "tap" && (
                           <Form method="post">
-                            <input
-                              type="hidden"
-                              name="key"
-                              value={`${data.key.slice(0, -4)}${e.id.slice(-4)}`}
-                            />
+                            <input type="hidden" name="key" value={keyFor(data.key, `strike ${e.id}`)} />
                             <input type="hidden" name="intent" value="strike" />
                             <input type="hidden" name="entryId" value={e.id} />
                             <Button weight="bare">Undo</Button>
@@ -183,7 +179,7 @@ function EntryForm({ data, result }: { data: Data; result: SubmissionResult | un
     lastResult: resultOf(result, "entry"),
   });
   return (
-    <KeyedForm form={form} formKey={`${data.key.slice(0, -2)}b1`} intent="entry" className="mt-3">
+    <KeyedForm form={form} formKey={keyFor(data.key, "entry")} intent="entry" className="mt-3">
       <div className="grid items-end gap-3 sm:grid-cols-[1fr_9rem_14rem_auto]">
         <TextField field={fields.place} label="Where it is" list="cold-places" />
         <TextField
@@ -236,7 +232,7 @@ function LogForm({
         noValidate
         className="space-y-3 pb-2"
       >
-        <input type="hidden" name="key" value={`${data.key.slice(0, -2)}c1`} />
+        <input type="hidden" name="key" value={keyFor(data.key, "log")} />
         <input type="hidden" name="intent" value="log" />
         <p className="text-[0.95rem] text-soft">
           A table in commas, semicolons or tabs whose first line names the columns: time, temp_C or temp_F,

@@ -4,7 +4,7 @@ import { formatMass } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { ConfirmUnlikely, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
+import { keyFor, ConfirmUnlikely, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { Part } from "#ui/page";
 import { fieldTime } from "../../words/time";
 import type { Route } from "./+types/route";
@@ -52,7 +52,7 @@ function HoursForm({ data, result }: { data: Data; result: SubmissionResult | un
   );
   return (
     <Drawer title="First hours" open={own?.status === "error"}>
-      <KeyedForm form={form} formKey={`${key.slice(0, -2)}d1`} intent="hours" className="space-y-3 pb-3">
+      <KeyedForm form={form} formKey={keyFor(key, "hours")} intent="hours" className="space-y-3 pb-3">
         {input("killedAt", "Killed or caught")}
         {input("guttedAt", "Gutted")}
         {input("cooledAt", "In the cold")}
@@ -77,7 +77,7 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
   );
   return (
     <Drawer title="Fill in or correct" open={own?.status === "error"}>
-      <KeyedForm form={form} formKey={`${key.slice(0, -2)}e1`} intent="amend" className="space-y-3 pb-3">
+      <KeyedForm form={form} formKey={keyFor(key, "amend")} intent="amend" className="space-y-3 pb-3">
         <div className="grid grid-cols-2 gap-3">
           {text("takenOn", "Day", animal.takenOn, { type: "date" })}
           {text("count", "How many", String(animal.count), { inputMode: "numeric" })}

@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import type { Photo } from "#store/harvest";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, TextField, TickField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, TextField, TickField, resultOf } from "#ui/form";
 
 /** Pictures of an animal. They stay on this machine, and say nothing of where unless that is kept. */
 export function Photos({
@@ -35,7 +35,7 @@ export function Photos({
                 />
               </a>
               <Form method="post">
-                <input type="hidden" name="key" value={`${key.slice(0, -4)}${p.id.slice(-4)}`} />
+                <input type="hidden" name="key" value={keyFor(key, `unphoto ${p.id}`)} />
                 <input type="hidden" name="intent" value="unphoto" />
                 <Button weight="bare" name="photoId" value={p.id}>
                   Take off
@@ -54,7 +54,7 @@ export function Photos({
           noValidate
           className="space-y-3 pb-2"
         >
-          <input type="hidden" name="key" value={`${key.slice(0, -2)}a9`} />
+          <input type="hidden" name="key" value={keyFor(key, "photo")} />
           <input type="hidden" name="intent" value="photo" />
           <TickField
             field={fields.keepsPlace}

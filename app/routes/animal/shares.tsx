@@ -3,7 +3,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
 import { formatLength, formatMass, formatMassShort } from "#core/quantity";
 import { Button } from "#ui/button";
-import { FormErrors, KeyedForm, TextField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, TextField, resultOf } from "#ui/form";
 import type { Route } from "./+types/route";
 
 type Data = Route.ComponentProps["loaderData"];
@@ -35,7 +35,7 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
               )}
             </span>
             <Form method="post">
-              <input type="hidden" name="key" value={`${key.slice(0, -4)}${hex(s.who)}`} />
+              <input type="hidden" name="key" value={keyFor(key, `unshare ${s.who}`)} />
               <input type="hidden" name="intent" value="unshare" />
               <Button weight="bare" name="who" value={s.who}>
                 Take off
@@ -46,7 +46,7 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
       </ul>
       <KeyedForm
         form={form}
-        formKey={`${key.slice(0, -2)}f1`}
+        formKey={keyFor(key, "share")}
         intent="share"
         className="mt-1 grid grid-cols-[1fr_7rem_auto] items-end gap-2"
       >
@@ -57,13 +57,6 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
       </KeyedForm>
     </section>
   );
-}
-
-/** Four hexadecimal figures of a name, so that two buttons of a page have keys of their own. */
-function hex(name: string): string {
-  let sum = 7;
-  for (const c of name) sum = (sum * 31 + c.charCodeAt(0)) % 65_521;
-  return sum.toString(16).padStart(4, "0");
 }
 
 /** Fish or birds of a catch, one by one, when somebody wants them. */
@@ -88,7 +81,7 @@ export function Individuals({ data, result }: { data: Data; result: SubmissionRe
       </ul>
       <KeyedForm
         form={form}
-        formKey={`${key.slice(0, -2)}a7`}
+        formKey={keyFor(key, "one")}
         intent="one"
         className="mt-1 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
       >

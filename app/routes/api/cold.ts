@@ -1,11 +1,10 @@
 import type { Route } from "./+types/cold";
 import { COLD_LIMIT_C, warmTime } from "#core/cold";
 import { addProbeReadings, coldEntries } from "#store/cold";
-import { Refused } from "#store/db";
 import { harvestByCode } from "#store/harvest";
 import { larderContext } from "../../server/context";
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
-import { answering, json, problem } from "./problem";
+import { answering, json, posted, problem } from "./problem";
 
 export function loader() {
   return problem(405, "Readings are posted here, not read.");
@@ -14,12 +13,8 @@ export function loader() {
 /** A batch from a probe thermometer in an animal: all are taken or none; one already here is a duplicate. */
 export function action({ request, params, context }: Route.ActionArgs) {
   return answering(async () => {
-    if (request.method !== "POST") return problem(405, "Only POST is taken here.");
     const larder = context.get(larderContext);
-    const body: unknown = await request.json().catch(() => {
-      throw new Refused({ "": "The body is not JSON." });
-    });
-    const { readings } = ColdReadingsBody.parse(body);
+    const { readings } = await posted(request, ColdReadingsBody);
     const animal = harvestByCode(larder, params.code);
     const taken = addProbeReadings(
       larder,

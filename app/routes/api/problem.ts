@@ -49,6 +49,15 @@ function fieldProblem(issue: z.core.$ZodIssue): FieldProblem {
   return { field: issue.path.join("."), message: issue.message };
 }
 
+/** The JSON of a posted body, read by its schema; anything but a POST is refused. */
+export async function posted<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
+  if (request.method !== "POST") throw problem(405, "Only POST is taken here.");
+  const body: unknown = await request.json().catch(() => {
+    throw new Refused({ "": "The body is not JSON." });
+  });
+  return schema.parse(body);
+}
+
 /** A query as an object for a schema; a key given twice is refused. */
 export function queryOf(request: Request): Record<string, string> {
   const query: Record<string, string> = {};

@@ -1,9 +1,8 @@
 import type { Route } from "./+types/readings";
 import { kPaFromPsi } from "#core/quantity";
-import { Refused } from "#store/db";
 import { appendEvents, getRun } from "#store/run";
 import { larderContext } from "../../server/context";
-import { answering, json, problem } from "./problem";
+import { answering, json, posted, problem } from "./problem";
 import { ReadingsAnswer, ReadingsBody } from "./schemas";
 
 export function loader() {
@@ -13,12 +12,8 @@ export function loader() {
 /** A batch of readings from a gauge or thermometer: all are taken or none; one already here is a duplicate. */
 export function action({ request, params, context }: Route.ActionArgs) {
   return answering(async () => {
-    if (request.method !== "POST") return problem(405, "Only POST is taken here.");
     const larder = context.get(larderContext);
-    const body: unknown = await request.json().catch(() => {
-      throw new Refused({ "": "The body is not JSON." });
-    });
-    const { readings } = ReadingsBody.parse(body);
+    const { readings } = await posted(request, ReadingsBody);
     const run = getRun(larder, params.id);
     const events = readings.map((r) => ({
       id: r.id,

@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, SelectField, TextField, resultOf, type Choice } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, SelectField, TextField, resultOf, type Choice } from "#ui/form";
 
 /** Adds an animal that is not in the list, by choosing the one it is most like. */
 export function OwnSpecies({
@@ -18,12 +18,7 @@ export function OwnSpecies({
   const [form, fields] = useForm<{ ownName: string; like: string }>({ id: "species", lastResult: own });
   return (
     <Drawer title="Not in the list?" open={own?.status === "error"}>
-      <KeyedForm
-        form={form}
-        formKey={`${formKey.slice(0, -2)}a5`}
-        intent="species"
-        className="space-y-3 pb-2"
-      >
+      <KeyedForm form={form} formKey={keyFor(formKey, "species")} intent="species" className="space-y-3 pb-2">
         <TextField field={fields.ownName} label="What you call it" />
         <SelectField
           field={fields.like}

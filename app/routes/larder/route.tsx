@@ -15,7 +15,7 @@ import { speciesWords } from "../../words/load";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { TakeNext } from "./take-next";
-import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
+import { byIntent, formKey, keyField, submit, words, writeBy } from "../../server/form";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -55,22 +55,22 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const intent = (await formOf(request)).get("intent");
-  if (intent === "add") {
-    return submit(request, add, (v) => {
-      addPlace(larder, writeBy(me, v.key), v.room, v.name);
-      return redirect("/larder");
-    });
-  }
-  if (intent === "take") {
-    return submit(request, take, (v) => {
-      takeOff(larder, writeBy(me, v.key), v.containerId, v.kind);
-      return redirect("/larder");
-    });
-  }
-  return submit(request, put, (v) => {
-    shelve(larder, writeBy(me, v.key), v.containerIds, v.placeId);
-    return redirect("/larder");
+  return byIntent(request, {
+    add: () =>
+      submit(request, add, (v) => {
+        addPlace(larder, writeBy(me, v.key), v.room, v.name);
+        return redirect("/larder");
+      }),
+    take: () =>
+      submit(request, take, (v) => {
+        takeOff(larder, writeBy(me, v.key), v.containerId, v.kind);
+        return redirect("/larder");
+      }),
+    put: () =>
+      submit(request, put, (v) => {
+        shelve(larder, writeBy(me, v.key), v.containerIds, v.placeId);
+        return redirect("/larder");
+      }),
   });
 }
 

@@ -17,7 +17,7 @@ import {
 } from "#store/lot";
 import { type Home } from "../../server/context";
 import {
-  formOf,
+  byIntent,
   instant,
   keyField,
   orNotFound,
@@ -27,30 +27,21 @@ import {
   words,
   writeBy,
 } from "../../server/form";
-import { holdIntents } from "../../server/hold";
+import { holdForms, type PlaceHold } from "../../server/hold";
 
 const HOUR = 3_600_000;
 
 /** Everything that can be done with one lot. */
 export async function lotAction(home: Home, request: Request, code: string) {
-  const { larder, me } = home;
+  const { larder } = home;
   const lot = orNotFound(() => lotByCode(larder, code));
   const back = (to = code) => redirect(`/cold/${to}`);
-  const holds = holdIntents(
-    larder,
-    me,
-    (write, condition, kind) => holdLot(larder, write, lot.id, condition, kind),
-    back,
-  );
-  const forms: Record<string, () => ReturnType<typeof submit>> = {
+  const place: PlaceHold = (write, condition, kind) => holdLot(larder, write, lot.id, condition, kind);
+  return byIntent(request, {
     ...coldForms(home, lot, request, back),
     ...knifeForms(home, lot, request, back),
-    hold: () => holds.hold(request),
-    release: () => holds.release(request),
-  };
-  const form = forms[String((await formOf(request)).get("intent"))];
-  if (!form) throw new Response("This form is not known here.", { status: 400 });
-  return form();
+    ...holdForms(home, request, place, back),
+  });
 }
 
 type Back = (to?: string) => Response;

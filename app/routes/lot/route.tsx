@@ -6,7 +6,7 @@ import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#
 import { pastHolds } from "#store/harvest";
 import { riverOf } from "#store/trace";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { keyFor, Notice } from "#ui/form";
 import { contentsOf } from "#ui/glyph";
 import { HoldPanel } from "#ui/hold";
 import { Code, LotMark } from "#ui/lotmark";
@@ -170,7 +170,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
             </ol>
             {last && last.event.kind !== "undo" && (
               <Form method="post">
-                <input type="hidden" name="key" value={`${key.slice(0, -2)}aa`} />
+                <input type="hidden" name="key" value={keyFor(key, "undo")} />
                 <Button weight="bare" name="intent" value="undo">
                   Undo the last
                 </Button>

@@ -5,7 +5,7 @@ import { parseQuantity } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { hoursWords } from "../../words/lot";
 import { fieldTime } from "../../words/time";
 import type { DeedProps } from "./deed";
@@ -33,7 +33,7 @@ export function ThawForm({ data, result }: DeedProps) {
   const estimate = thickM === null ? null : thawEstimate(method, lot.leftKg, thickM, water);
   return (
     <Drawer ruled title="Thaw it" open={true}>
-      <KeyedForm form={form} formKey={`${key.slice(0, -2)}b9`} intent="thaw" className="space-y-4">
+      <KeyedForm form={form} formKey={keyFor(key, "thaw")} intent="thaw" className="space-y-4">
         <PickField
           field={fields.method}
           label="How"

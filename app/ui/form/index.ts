@@ -8,5 +8,6 @@ export {
   type PickOption,
 } from "./field";
 export { KeyedForm } from "./keyed-form";
+export { keyFor } from "./key";
 export { resultOf } from "./result";
 export { ConfirmUnlikely, FormErrors, Notice } from "./notice";

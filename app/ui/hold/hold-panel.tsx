@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 
 export interface HoldShown {
   id: string;
@@ -52,7 +52,7 @@ export function HoldPanel({
         </Notice>
       ))}
       <Drawer title="Put it on hold" open={resultOf(result, "hold")?.status === "error"}>
-        <KeyedForm form={form} formKey={`${formKey.slice(0, -2)}a1`} intent="hold" className="space-y-3 pb-2">
+        <KeyedForm form={form} formKey={keyFor(formKey, "hold")} intent="hold" className="space-y-3 pb-2">
           <PickField field={fields.kind} label="It waits for" options={KINDS} />
           <TextField
             field={fields.condition}
@@ -85,7 +85,7 @@ function ReleaseForm({
   return (
     <KeyedForm
       form={form}
-      formKey={`${formKey.slice(0, -4)}${holdId.slice(-4)}`}
+      formKey={keyFor(formKey, `release ${holdId}`)}
       intent="release"
       className="flex flex-wrap items-end gap-2"
     >
