@@ -1,10 +1,17 @@
 // Makes a fresh machine ready: packages, the one native module, and on request Chromium or a build.
 // Needs only Node 20.19 or later and a C++ compiler. Does nothing that is already done.
-import { execFileSync, spawnSync } from "node:child_process";
+import { execFileSync, spawn, spawnSync } from "node:child_process";
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
 import { join } from "node:path";
 
 const run = (command, args) => execFileSync(command, args, { stdio: "inherit" });
+/** The same without waiting; the promise is kept when it ends well. */
+const start = (command, args) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(command, args, { stdio: "inherit" });
+    child.on("error", reject);
+    child.on("exit", (code) => (code === 0 ? resolve() : reject(new Error(`${command} ended with ${code}`))));
+  });
 const wants = (flag) => process.argv.includes(flag);
 
 const [major, minor] = process.versions.node.split(".").map(Number);
@@ -22,9 +29,11 @@ function installPackages() {
     // Not `npm ci`: that refuses a lock file without the packages for other platforms, which some mirrors do not carry.
     // Versions are exact in package.json and in the lock file, and --no-save leaves both as they are.
     run("npm", ["install", "--no-save", "--no-audit", "--no-fund"]);
-  if (!existsSync("node_modules/better-sqlite3/build/Release/better_sqlite3.node")) {
-    run("npm", ["rebuild", ...NATIVE, "--ignore-scripts=false"]);
-  }
+}
+
+async function compileNative() {
+  if (!existsSync("node_modules/better-sqlite3/build/Release/better_sqlite3.node"))
+    await start("npm", ["rebuild", ...NATIVE, "--ignore-scripts=false"]);
 }
 
 function newest(folder) {
@@ -45,7 +54,7 @@ function buildWhenOld() {
   if (!existsSync(built) || statSync(built).mtimeMs < sources) run("npx", ["react-router", "build"]);
 }
 
-function findChromium() {
+async function findChromium() {
   const named = process.env.CHROMIUM;
   const found = [named, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => p && existsSync(p));
   if (found) return;
@@ -57,11 +66,12 @@ function findChromium() {
     );
     process.exit(1);
   }
-  run("sh", ["-c", command]);
+  await start("sh", ["-c", command]);
 }
 
 // A lock file that cannot be read says so here and not in the middle of an install.
 JSON.parse(readFileSync("package-lock.json", "utf8"));
 installPackages();
-if (wants("--chromium")) findChromium();
+// The compiler and the package manager's downloads do not get in each other's way.
+await Promise.all([compileNative(), wants("--chromium") ? findChromium() : null]);
 if (wants("--build")) buildWhenOld();

@@ -4,6 +4,8 @@ import {
   addColdEntry,
   addProbeReadings,
   coldEntries,
+  coldReadings,
+  countColdEntries,
   importColdRows,
   MOST_ROWS,
   readLogFile,
@@ -62,9 +64,27 @@ describe("a logger's file", () => {
   test("taken in twice adds nothing", async () => {
     const t = testLarder();
     const { rows } = await readLogFile(arriving(messy), how, null);
-    expect(importColdRows(t.larder, t.write(), t.harvestId, rows)).toEqual({ added: 4, known: 0 });
-    expect(importColdRows(t.larder, t.write(), t.harvestId, rows)).toEqual({ added: 0, known: 4 });
+    expect(await importColdRows(t.larder, t.write(), t.harvestId, rows)).toEqual({ added: 4, known: 0 });
+    expect(await importColdRows(t.larder, t.write(), t.harvestId, rows)).toEqual({ added: 0, known: 4 });
     expect(coldEntries(t.larder, t.harvestId)).toHaveLength(4);
+  });
+  test("a long one is written in parts and found whole; the page gets its newest, the account all", async () => {
+    const t = testLarder();
+    const rows = Array.from({ length: 7001 }, (_, i) => ({
+      probe: "",
+      at: TEST_START - i * MIN,
+      tempC: i % 9,
+    }));
+    const write = t.write();
+    expect(await importColdRows(t.larder, write, t.harvestId, rows)).toEqual({ added: 7001, known: 0 });
+    // The same form sent twice answers what the first did.
+    expect(await importColdRows(t.larder, write, t.harvestId, rows)).toEqual({ added: 7001, known: 0 });
+    expect(countColdEntries(t.larder, t.harvestId)).toBe(7001);
+    expect(coldReadings(t.larder, t.harvestId)).toHaveLength(7001);
+    const newest = coldEntries(t.larder, t.harvestId, 300);
+    expect(newest).toHaveLength(300);
+    expect(newest.at(-1)!.at).toBe(TEST_START);
+    expect(coldReadings(t.larder, t.harvestId)[0]).toEqual([TEST_START - 7000 * MIN, 7000 % 9]);
   });
   test("of two probes asks which hung in this animal, and counts the other's readings as refused", async () => {
     const two = "time,probe,temp_C\n2026-11-19 10:00,A,3\n2026-11-19 10:00,B,9\n2026-11-19 11:00,B,8\n";

@@ -17,4 +17,5 @@ export {
   type ThawEstimate,
   type ThawMethod,
 } from "./thaw.ts";
+export { thinned } from "./thin.ts";
 export { COLD_LIMIT_C, WATCH_GAP_MINUTES, warmTime, type ColdEntry, type WarmTime } from "./warm.ts";

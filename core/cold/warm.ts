@@ -58,7 +58,10 @@ export function warmTime(
     warmMinutes: warm,
     watchedMinutes: watched,
     unwatchedMinutes: Math.max(0, whole - watched),
-    warmestC: readings.length ? Math.max(...readings.map((r) => r.tempC)) : null,
+    warmestC: readings.reduce<number | null>(
+      (top, r) => (top === null ? r.tempC : Math.max(top, r.tempC)),
+      null,
+    ),
   };
 }
 

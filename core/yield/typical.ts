@@ -1,4 +1,4 @@
-import { type LotForm, type SpeciesGroup } from "../species/index.ts";
+import { type LotForm, type Species, type SpeciesGroup } from "../species/index.ts";
 
 /** What a weight becomes at a step of the work, before this household has taught anything. Fractions of weight in. */
 export interface TypicalStep {
@@ -43,6 +43,13 @@ export function typicalCutting(group: SpeciesGroup, part: string, form: LotForm)
   if (group === "tuna") return step(0.65, 0.08, 0.05);
   if (form === "smoked") return step(0.78, 0.07, 0.05);
   return /section|tail|whole/.test(name) ? step(0.8, 0.09, 0.06) : step(0.72, 0.1, 0.06);
+}
+
+/** Fraction of a dressed animal that becomes boneless meat, before any case of one's own. */
+export function typicalBoneless(species: Species): TypicalStep {
+  const { mean, sd } = species.yields.boneless;
+  // Between kinds of one build and between animals of one kind the difference is about the same.
+  return step(mean, sd, sd);
 }
 
 /** What a change of a lot leaves of it: the prior of cooking, trimming again, smoking and brining. Common practice, no source. */

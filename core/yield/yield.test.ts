@@ -1,7 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { posterior } from "../estimate/index.ts";
-import { TYPICAL_CHANGE, expectedKg, learnedYield, typicalCutting, type YieldCase } from "./index.ts";
+import { speciesByKey } from "../species/index.ts";
+import {
+  TYPICAL_CHANGE,
+  expectedKg,
+  learnedYield,
+  typicalBoneless,
+  typicalCutting,
+  type YieldCase,
+} from "./index.ts";
 
 const shoulder = typicalCutting("red-meat", "Left shoulder", "pieces");
 const at = (ratio: number, personId: string | null = null): YieldCase => ({
@@ -103,5 +111,17 @@ describe("typical yields by part", () => {
   test("cooking loses about a quarter, brine may add weight", () => {
     expect(TYPICAL_CHANGE.cook.mean).toBeCloseTo(0.75, 6);
     expect(TYPICAL_CHANGE.brine.mean).toBeGreaterThan(1);
+  });
+  test("a dressed boar of 46 kg gives about half of it boneless, give or take a good deal", () => {
+    const y = learnedYield(typicalBoneless(speciesByKey("wild-boar")!), []);
+    const expected = expectedKg(46, y);
+    expect(expected.kg).toBeCloseTo(23, 6);
+    expect(expected.highKg - expected.lowKg).toBeGreaterThan(8);
+    const taught = learnedYield(typicalBoneless(speciesByKey("wild-boar")!), [
+      { inKg: 40, outKg: 24, personId: null },
+      { inKg: 50, outKg: 29, personId: null },
+    ]);
+    expect(taught.mean).toBeGreaterThan(y.mean);
+    expect(taught.high - taught.low).toBeLessThan(y.high - y.low);
   });
 });

@@ -1,4 +1,4 @@
-import { v5 as named, v7 as uuid } from "uuid";
+import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { type LoggerRow } from "#core/cold";
 import { getHarvest } from "#store/harvest";
@@ -14,17 +14,37 @@ export interface ColdRecord {
   byName: string | null;
 }
 
-/** Where an animal was and how cold, oldest first; what was corrected is left out. */
-export function coldEntries(larder: Larder, harvestId: string): ColdRecord[] {
-  return larder.sqlite
+/** Rows that still stand: those that were taken back, and the taking back itself, are left out. */
+const STANDING = `(e.temp_c is not null or e.place is not null)
+  and not exists (select 1 from cold_entry c where c.corrects = e.id)`;
+
+/** Where an animal was and how cold, oldest first; only the newest when `newest` is given. */
+export function coldEntries(larder: Larder, harvestId: string, newest = -1): ColdRecord[] {
+  const rows = larder.sqlite
     .prepare(
       `select e.id, e.at, e.temp_c as tempC, e.place, e.source, e.probe, p.name as byName
        from cold_entry e left join person p on p.id = e.by_id
-       where e.harvest_id = @id and (e.temp_c is not null or e.place is not null)
-         and e.id not in (select corrects from cold_entry where harvest_id = @id and corrects is not null)
-       order by e.at, e.seq`,
+       where e.harvest_id = ? and ${STANDING} order by e.at desc, e.seq desc limit ?`,
     )
-    .all({ id: harvestId }) as ColdRecord[];
+    .all(harvestId, newest) as ColdRecord[];
+  return rows.reverse();
+}
+
+/** Every temperature of an animal as [instant, °C], oldest first: a logger brings a hundred thousand. */
+export function coldReadings(larder: Larder, harvestId: string): [number, number][] {
+  return larder.sqlite
+    .prepare(
+      `select e.at, e.temp_c from cold_entry e where e.harvest_id = ? and e.temp_c is not null and ${STANDING} order by e.at, e.seq`,
+    )
+    .raw()
+    .all(harvestId) as [number, number][];
+}
+
+export function countColdEntries(larder: Larder, harvestId: string): number {
+  const row = larder.sqlite
+    .prepare(`select count(*) as n from cold_entry e where e.harvest_id = ? and ${STANDING}`)
+    .get(harvestId) as { n: number };
+  return row.n;
 }
 
 /** Writes down a place, a temperature or both, at an instant. */
@@ -70,27 +90,28 @@ export function strikeColdEntry(larder: Larder, write: Write, entryId: string): 
   });
 }
 
-const NAMESPACE = "0d5b7f0a-52a4-4c5e-8a0e-9c1f3e2ab7d4";
+/** Rows written in one go, so that the clocks of a run never wait for a long file. */
+const CHUNK = 3000;
 
 /**
  * Takes in readings of a logger file. The same probe at the same instant is the same reading, so a file taken in twice
- * adds nothing.
+ * adds nothing, and one that broke off half way is finished by taking it in again.
  */
-export function importColdRows(
+export async function importColdRows(
   larder: Larder,
   write: Write,
   harvestId: string,
   rows: readonly LoggerRow[],
-): { added: number; known: number } {
+): Promise<{ added: number; known: number }> {
+  getHarvest(larder, harvestId);
+  let added = 0;
+  for (let from = 0; from < rows.length; from += CHUNK) {
+    const part = rows.slice(from, from + CHUNK).map((r) => ({ ...r, id: `${harvestId} ${r.probe} ${r.at}` }));
+    const insert = larder.sqlite.transaction(() => insertRows(larder, harvestId, part, "file", write.byId));
+    added += insert.immediate();
+    await new Promise((resolve) => setImmediate(resolve));
+  }
   return once(larder, write, "cold.import", () => {
-    getHarvest(larder, harvestId);
-    const added = insertRows(
-      larder,
-      harvestId,
-      rows.map((r) => ({ ...r, id: named(`${harvestId} ${r.probe} ${r.at}`, NAMESPACE) })),
-      "file",
-      write.byId,
-    );
     const result = { added, known: rows.length - added };
     return { result, note: { kind: "harvest", id: harvestId, detail: result } };
   });
@@ -134,7 +155,7 @@ export function addProbeReadings(
       const accepted = insertRows(
         larder,
         harvestId,
-        readings.map((r) => ({ ...r, probe: r.probe ?? "", id: named(`${harvestId} ${r.id}`, NAMESPACE) })),
+        readings.map((r) => ({ ...r, probe: r.probe ?? "", id: `${harvestId} id ${r.id}` })),
         "probe",
         null,
       );

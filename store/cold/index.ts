@@ -2,6 +2,8 @@ export {
   addColdEntry,
   addProbeReadings,
   coldEntries,
+  coldReadings,
+  countColdEntries,
   importColdRows,
   strikeColdEntry,
   type ColdRecord,

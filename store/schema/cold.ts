@@ -29,5 +29,8 @@ export const coldEntry = sqliteTable(
     check("cold_temp", sql`${t.tempC} is null or ${t.tempC} between -60 and 60`),
     check("cold_source", sql`${t.source} in ('tap', 'file', 'probe')`),
     index("cold_harvest").on(t.harvestId, t.at),
+    index("cold_corrects")
+      .on(t.corrects)
+      .where(sql`corrects is not null`),
   ],
 );

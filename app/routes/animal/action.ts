@@ -152,7 +152,7 @@ function uploads(home: Home, animal: Harvest, back: Back): Record<string, Upload
         },
         v.probe ?? null,
       );
-      const { added, known } = importColdRows(larder, writeBy(me, v.key), animal.id, read.rows);
+      const { added, known } = await importColdRows(larder, writeBy(me, v.key), animal.id, read.rows);
       return { log: { added, known, refusedCount: read.refusedCount, refused: read.refused } };
     },
   };

@@ -25,8 +25,7 @@ export function ColdChain({
   result: SubmissionResult | undefined;
   done: object | null;
 }) {
-  const { entries, units, zone, now, limitC, warm } = data;
-  const readings = entries.filter((e) => e.tempC !== null);
+  const { entries, entryCount, line, units, zone, now, limitC, warm } = data;
   const shown = (c: number) => (units === "us" ? fFromC(c) : c);
   const unit = units === "us" ? "°F" : "°C";
   const limit = formatTemperature(limitC, units);
@@ -35,22 +34,19 @@ export function ColdChain({
     <section id="cold" aria-label="Cold chain" className="scroll-mt-4">
       <h2 className="mb-2 text-[1.06rem] text-soft">Cold chain</h2>
       <Spans data={data} />
-      {readings.length > 1 ? (
+      {line.length > 1 ? (
         <TimeChart
           series={[
-            {
-              name: "Temperature",
-              points: readings.map((e) => [e.at, Math.round(shown(e.tempC!) * 10) / 10]),
-            },
+            { name: "Temperature", points: line.map(([at, c]) => [at, Math.round(shown(c) * 10) / 10]) },
           ]}
           unit={unit}
           limit={{ value: shown(limitC), name: limit }}
           zone={zone}
-          summary={`Temperature from ${formatTemperature(readings[0]!.tempC!, units)} to ${formatTemperature(readings.at(-1)!.tempC!, units)}; ${formatDuration(warm.warmMinutes * 60)} above ${limit}.`}
+          summary={`Temperature from ${formatTemperature(line[0]![1], units)} to ${formatTemperature(line.at(-1)![1], units)}; ${formatDuration(warm.warmMinutes * 60)} above ${limit}.`}
         />
       ) : (
         <p className="border-t-2 border-rule py-3 text-soft">
-          {readings.length ? "One temperature so far." : "No temperature written down yet."}
+          {line.length ? "One temperature so far." : "No temperature written down yet."}
         </p>
       )}
       <EntryForm data={data} result={result} />
@@ -80,7 +76,14 @@ export function ColdChain({
       )}
       <LogForm data={data} result={result} read={log !== null} />
       {entries.length > 0 && (
-        <Drawer title={<>Every entry ({entries.length.toLocaleString("en-US")})</>} className="mt-1">
+        <Drawer
+          title={
+            entryCount > entries.length
+              ? `The last ${entries.length} of ${entryCount.toLocaleString("en-US")} entries`
+              : `Every entry (${entryCount})`
+          }
+          className="mt-1"
+        >
           <div className="max-h-96 overflow-y-auto" tabIndex={0} aria-label="Every entry of the cold chain">
             <table className="w-full text-left">
               <thead className="text-[0.92rem] text-soft">
@@ -93,30 +96,27 @@ export function ColdChain({
                 </tr>
               </thead>
               <tbody>
-                {entries
-                  .slice(-300)
-                  .reverse()
-                  .map((e) => (
-                    <tr key={e.id} className="border-t-2 border-rule">
-                      <td className="py-1 pr-4">{whenWords(e.at, now, zone)}</td>
-                      <td className="pr-4">{e.tempC === null ? "" : formatTemperature(e.tempC, units)}</td>
-                      <td className="pr-4">{e.place}</td>
-                      <td className="pr-4">
-                        {e.source === "tap" ? e.byName : e.source === "file" ? "logger" : "probe"}
-                        {e.probe && ` ${e.probe}`}
-                      </td>
-                      <td>
-                        {e.source === "tap" && (
-                          <Form method="post">
-                            <input type="hidden" name="key" value={keyFor(data.key, `strike ${e.id}`)} />
-                            <input type="hidden" name="intent" value="strike" />
-                            <input type="hidden" name="entryId" value={e.id} />
-                            <Button weight="bare">Undo</Button>
-                          </Form>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
+                {[...entries].reverse().map((e) => (
+                  <tr key={e.id} className="border-t-2 border-rule">
+                    <td className="py-1 pr-4">{whenWords(e.at, now, zone)}</td>
+                    <td className="pr-4">{e.tempC === null ? "" : formatTemperature(e.tempC, units)}</td>
+                    <td className="pr-4">{e.place}</td>
+                    <td className="pr-4">
+                      {e.source === "tap" ? e.byName : e.source === "file" ? "logger" : "probe"}
+                      {e.probe && ` ${e.probe}`}
+                    </td>
+                    <td>
+                      {e.source === "tap" && (
+                        <Form method="post">
+                          <input type="hidden" name="key" value={keyFor(data.key, `strike ${e.id}`)} />
+                          <input type="hidden" name="intent" value="strike" />
+                          <input type="hidden" name="entryId" value={e.id} />
+                          <Button weight="bare">Undo</Button>
+                        </Form>
+                      )}
+                    </td>
+                  </tr>
+                ))}
               </tbody>
             </table>
           </div>

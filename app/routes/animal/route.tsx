@@ -1,9 +1,9 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { COLD_LIMIT_C, firstIntervals, warmTime } from "#core/cold";
+import { COLD_LIMIT_C, firstIntervals, thinned, warmTime } from "#core/cold";
 import { formatMass } from "#core/quantity";
 import { CAUTIONS, HOLD_OFFERED, boneRule, speciesByKey, treatedAs } from "#core/species";
-import { coldEntries } from "#store/cold";
+import { coldEntries, coldReadings, countColdEntries } from "#store/cold";
 import { harvestByCode, individualsOf, lossesOf, pastHolds, photosOf, sharesOf } from "#store/harvest";
 import { lotsCutFrom } from "#store/lot";
 import { riverOf } from "#store/trace";
@@ -23,20 +23,28 @@ import { Facts } from "./facts";
 import { Photos } from "./photos";
 import { Individuals, Shares } from "./shares";
 
+/** Entries listed, and points drawn, on a card. */
+const MOST_LISTED = 300;
+const MOST_DRAWN = 600;
+
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const animal = orNotFound(() => harvestByCode(larder, params.code));
   const species = speciesByKey(animal.species)!;
   const now = larder.now();
-  const entries = coldEntries(larder, animal.id);
+  const readings = coldReadings(larder, animal.id);
   // A body is warm at the kill: 38 °C for game; a fish has the water's warmth, which nobody knows.
   const body = species.group === "fish" || species.group === "tuna" ? null : 38;
   const start =
     animal.killedAt === null || body === null ? [] : [{ at: animal.killedAt, tempC: body, place: null }];
+  const measured = readings.map(([at, tempC]) => ({ at, tempC, place: null }));
   return {
     animal,
-    entries,
-    warm: warmTime([...start, ...entries], Math.max(now, animal.killedAt ?? 0)),
+    // A logger brings a hundred thousand; the page shows the newest, and draws what an eye can tell apart.
+    entries: coldEntries(larder, animal.id, MOST_LISTED),
+    entryCount: countColdEntries(larder, animal.id),
+    line: thinned(readings, MOST_DRAWN),
+    warm: warmTime([...start, ...measured], Math.max(now, animal.killedAt ?? 0)),
     limitC: COLD_LIMIT_C,
     intervals: firstIntervals(animal, species.group),
     shares: sharesOf(larder, animal.id),

@@ -1,6 +1,6 @@
 import type { Route } from "./+types/cold";
 import { COLD_LIMIT_C, warmTime } from "#core/cold";
-import { addProbeReadings, coldEntries } from "#store/cold";
+import { addProbeReadings, coldReadings } from "#store/cold";
 import { harvestByCode } from "#store/harvest";
 import { larderContext } from "../../server/context";
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
@@ -21,7 +21,8 @@ export function action({ request, params, context }: Route.ActionArgs) {
       animal.id,
       readings.map((r) => ({ id: r.id, at: Date.parse(r.at), tempC: r.tempC, probe: r.probe ?? null })),
     );
-    const { warmMinutes, watchedMinutes } = warmTime(coldEntries(larder, animal.id), larder.now());
+    const measured = coldReadings(larder, animal.id).map(([at, tempC]) => ({ at, tempC, place: null }));
+    const { warmMinutes, watchedMinutes } = warmTime(measured, larder.now());
     return json(ColdReadingsAnswer.parse({ ...taken, warmMinutes, watchedMinutes, limitC: COLD_LIMIT_C }));
   });
 }

@@ -116,10 +116,9 @@ function ChangeForm(props: DeedProps) {
 
 /** What is likely to be left after a change, from common practice and the household's own pots. */
 function ChangeExpected({ data, kind }: { data: DeedProps["data"]; kind: Change }) {
-  const { lot, cooked, units, me } = data;
+  const { lot, changes, units, me } = data;
   if (kind === "weigh") return null;
-  const own = kind === "cook" ? cooked : [];
-  const expected = learnedYield(TYPICAL_CHANGE[kind], own, own.length ? me.id : null);
+  const expected = learnedYield(TYPICAL_CHANGE[kind], changes[kind], me.id);
   return (
     <p className="text-[0.95rem] text-soft">
       Expect about <b className="text-ink">{formatMassShort(expectedKg(lot.leftKg, expected).kg, units)}</b>{" "}

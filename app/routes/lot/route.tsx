@@ -1,6 +1,8 @@
 import { Form, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
+import { TREATMENTS, type Treatment } from "#core/lot";
+import type { YieldCase } from "#core/yield";
 import { FORM_NAMES, HOLD_OFFERED, speciesByKey } from "#core/species";
 import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#store/lot";
 import { pastHolds } from "#store/harvest";
@@ -32,7 +34,9 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     past: pastHolds(larder, { lotId: lot.id }),
     from: madeFrom(larder, lot.id),
     river: riverOf(larder, lot.id),
-    cooked: changeCases(larder, lot.species[0] ?? "", "cook"),
+    changes: Object.fromEntries(
+      TREATMENTS.map((t) => [t, changeCases(larder, lot.species[0] ?? "", t)]),
+    ) as Record<Treatment, YieldCase[]>,
     age: lot.frozenAt === null ? null : freezerAge(lot.frozenAt, now),
     units: household.units,
     zone: household.zone,

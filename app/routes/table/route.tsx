@@ -2,9 +2,18 @@ import { Form, Link, redirect, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { CAUTIONS, FORMS, speciesByKey } from "#core/species";
-import { type UnitSystem } from "#core/quantity";
-import { discardFromHarvest, getHarvest, listHarvests, lossesOf, sharesOf } from "#store/harvest";
-import { cutLot, cuttingCases, lotsCutFrom } from "#store/lot";
+import { formatMassShort, type UnitSystem } from "#core/quantity";
+import { expectedKg, learnedYield, typicalBoneless } from "#core/yield";
+import {
+  discardFromHarvest,
+  getHarvest,
+  listHarvests,
+  lossesOf,
+  sharesOf,
+  type Harvest,
+} from "#store/harvest";
+import { bonelessCases, cutLot, cuttingCases, lotsCutFrom } from "#store/lot";
+import type { Larder } from "#store/db";
 import { Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Board } from "../../ui/bench/place-drawing";
@@ -38,8 +47,18 @@ export function loader({ request, context }: Route.LoaderArgs) {
     losses: chosen ? lossesOf(larder, chosen.id) : [],
     shares: chosen ? sharesOf(larder, chosen.id) : [],
     cases: chosen ? cuttingCases(larder, chosen.species) : [],
+    boneless: chosen ? bonelessOf(larder, chosen) : null,
     made: query.get("made"),
   };
+}
+
+/** What the whole animal is likely to give off the bone, when it was weighed dressed; null otherwise. */
+function bonelessOf(larder: Larder, animal: Harvest) {
+  const species = speciesByKey(animal.species);
+  const dressed = animal.weightKind === "dressed" || animal.weightKind === "hanging";
+  if (!species || animal.weightKg === null || !dressed) return null;
+  const learned = learnedYield(typicalBoneless(species), bonelessCases(larder, animal.species));
+  return { ...expectedKg(animal.weightKg, learned), cases: learned.cases };
 }
 
 function nameOf(species: string, count: number): string {
@@ -86,7 +105,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function Table({ loaderData, actionData }: Route.ComponentProps) {
-  const { units, harvests, chosen, lots, losses, made } = loaderData;
+  const { units, harvests, chosen, lots, losses, boneless, made } = loaderData;
   const send = useSubmit();
   if (!chosen) {
     return (
@@ -106,6 +125,10 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <Page
       title={`Table: ${nameOf(chosen.species, chosen.count)} ${chosen.code}`}
+      lead={
+        boneless &&
+        `One like this gives about ${formatMassShort(boneless.kg, units)} off the bone, between ${formatMassShort(boneless.lowKg, units)} and ${formatMassShort(boneless.highKg, units)} (${boneless.cases ? `from ${boneless.cases} of your own` : "common practice"}).`
+      }
       aside={
         <Form onChange={(e) => void send(e.currentTarget)} className="flex items-end gap-2">
           <label>

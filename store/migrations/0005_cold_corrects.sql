@@ -1,0 +1,1 @@
+CREATE INDEX `cold_corrects` ON `cold_entry` (`corrects`) WHERE corrects is not null;
