@@ -19,6 +19,7 @@ import {
   originsOf,
   recordLotEvent,
   recutLot,
+  setAsideFor,
   splitLot,
   undoLotEvent,
   type CutInput,
@@ -89,6 +90,19 @@ describe("splitting and merging", () => {
     expect(
       message(() => splitLot(t.larder, t.write(), { lotId: t.lotId, massKg: 5, part: null, forWhom: null })),
     ).toMatch(/less than it holds/);
+  });
+  test("what is set aside for a friend is counted once, through splits and merges, by the animal's share in it", () => {
+    const t = testLarder();
+    const other = animal(t);
+    const mine = cut(t, t.harvestId, 3, { forWhom: "Bram" });
+    const his = cut(t, other, 1, { forWhom: "Bram" });
+    const both = merge(t, [mine.id, his.id]);
+    splitLot(t.larder, t.write(), { lotId: both.id, massKg: 1, part: null, forWhom: "Bram" });
+    expect(setAsideFor(t.larder, t.harvestId).Bram).toBeCloseTo(3, 9);
+    expect(setAsideFor(t.larder, other).Bram).toBeCloseTo(1, 9);
+    splitLot(t.larder, t.write(), { lotId: both.id, massKg: 2, part: null, forWhom: null });
+    expect(setAsideFor(t.larder, t.harvestId).Bram).toBeCloseTo(1.5, 9);
+    expect(setAsideFor(t.larder, t.harvestId)).toEqual({ Bram: expect.any(Number) });
   });
   test("3 kg of one boar and 1 kg of another are ¾ and ¼ of what they become, by hand", () => {
     const t = testLarder();

@@ -8,6 +8,7 @@ export {
   madeFrom,
   madeInto,
   originsOf,
+  setAsideFor,
   type Lot,
   type LotHold,
   type LotStep,

@@ -137,6 +137,21 @@ export function holdsOnLot(larder: Larder, lotId: string): LotHold[] {
   return rows.map((r) => ({ ...r, own: r.own === 1 }));
 }
 
+/**
+ * Weight of an animal that was set aside for each person, kg: lots of theirs by the animal's share in them, without what
+ * went on from one of their lots into another, which is counted there.
+ */
+export function setAsideFor(larder: Larder, harvestId: string): Record<string, number> {
+  const rows = larder.sqlite
+    .prepare(
+      `select l.for_whom as who, sum(o.share * (l.made_kg
+         - coalesce((select sum(f.mass_kg) from lot_flow f where f.from_lot = l.id), 0))) as kg
+       from lot_origin o join lot l on l.id = o.lot_id where o.harvest_id = ? and l.for_whom is not null group by 1`,
+    )
+    .all(harvestId) as { who: string; kg: number }[];
+  return Object.fromEntries(rows.map((r) => [r.who, r.kg]));
+}
+
 /** What a lot was made from, and what was made of it: codes with weights. */
 export interface LotStep {
   code: string;

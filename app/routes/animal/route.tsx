@@ -5,7 +5,7 @@ import { formatMass } from "#core/quantity";
 import { CAUTIONS, HOLD_OFFERED, boneRule, speciesByKey, treatedAs } from "#core/species";
 import { coldEntries, coldReadings, countColdEntries } from "#store/cold";
 import { harvestByCode, individualsOf, lossesOf, pastHolds, photosOf, sharesOf } from "#store/harvest";
-import { lotsCutFrom } from "#store/lot";
+import { lotsCutFrom, setAsideFor } from "#store/lot";
 import { riverOf } from "#store/trace";
 import { Button } from "#ui/button";
 import { HoldPanel } from "#ui/hold";
@@ -53,6 +53,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     photos: photosOf(larder, animal.id),
     past: pastHolds(larder, { harvestId: animal.id }),
     lots: lotsCutFrom(larder, animal.id),
+    aside: setAsideFor(larder, animal.id),
     river: riverOf(larder, animal.id),
     units: household.units,
     zone: household.zone,

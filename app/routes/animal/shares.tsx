@@ -10,13 +10,12 @@ type Data = Route.ComponentProps["loaderData"];
 
 /** Whose the animal is, and how much of each share has been set aside so far. */
 export function Shares({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
-  const { shares, lots, units, key } = data;
+  const { shares, lots, aside, units, key } = data;
   const [form, fields] = useForm<{ who: string; share: string }>({
     id: "share",
     lastResult: resultOf(result, "share"),
   });
   const made = lots.reduce((sum, l) => sum + l.madeKg, 0);
-  const aside = (who: string) => lots.filter((l) => l.forWhom === who).reduce((sum, l) => sum + l.madeKg, 0);
   return (
     <section id="shares" aria-label="Shares" className="scroll-mt-4">
       <h2 className="mb-2 text-[1.06rem] text-soft">Whose it is</h2>
@@ -30,7 +29,7 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
               {made > 0 && (
                 <span className="block text-[0.92rem] text-soft">
                   {formatMassShort(made * s.fraction, units)} of {formatMassShort(made, units)} cut so far;{" "}
-                  {formatMassShort(aside(s.who), units)} set aside
+                  {formatMassShort(aside[s.who] ?? 0, units)} set aside
                 </span>
               )}
             </span>
