@@ -30,6 +30,24 @@ test("it refuses to listen to the network", () => {
   expect(stdout).toContain("without a passphrase");
 });
 
+test("a card's form that nobody knows is refused too", async ({ demo }) => {
+  const page = await (await fetch(`${demo.url}/cold`)).text();
+  const [lot] = /\/cold\/[2-9A-Z]+-[2-9A-Z]/.exec(page)!;
+  const field = await (await fetch(`${demo.url}/field`)).text();
+  const [animal] = /\/field\/[2-9A-Z]+-[2-9A-Z]/.exec(field)!;
+  for (const path of [lot, animal]) {
+    const answer = await fetch(demo.url + path, {
+      method: "POST",
+      body: new URLSearchParams({ intent: "nothing" }),
+    });
+    expect(answer.status, path).toBe(400);
+    const upload = new FormData();
+    upload.set("intent", "nothing");
+    const half = await fetch(demo.url + path, { method: "POST", body: upload });
+    expect(half.status, `${path} with an upload`).toBe(path === lot ? 400 : 422);
+  }
+});
+
 test("a body that is no form, or half a form, is refused and not an error of ours", async ({ demo }) => {
   for (const path of [
     "/field",

@@ -3,7 +3,7 @@ import { redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import { Refused } from "#store/db";
-import { keyField, quantity, submit, weight, words } from "./form";
+import { byIntent, keyField, quantity, submit, weight, words } from "./form";
 
 const schema = z.object({
   key: keyField,
@@ -85,5 +85,18 @@ describe("a form that is sent", () => {
       body: "{}",
     });
     await expect(submit(json, schema, () => null)).rejects.toMatchObject({ status: 400 });
+  });
+});
+
+describe("a page with several forms", () => {
+  const forms = { add: () => "added", take: () => "taken" };
+  const ask = (intent: string | null, usual?: string) =>
+    byIntent(post(intent === null ? {} : { intent }), forms, usual).catch((error: unknown) => error);
+  test("does what its intent says", async () => expect(await ask("take")).toBe("taken"));
+  test("reads any other by its main form, or refuses it where there is none", async () => {
+    expect(await ask("nothing", "add")).toBe("added");
+    expect(await ask(null, "add")).toBe("added");
+    for (const intent of ["nothing", "constructor", null])
+      expect(((await ask(intent)) as Response).status).toBe(400);
   });
 });

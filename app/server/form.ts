@@ -60,9 +60,17 @@ export async function formOf(request: Request): Promise<FormData> {
   }
 }
 
-/** Does what the form of a page with several asks for, told by its hidden `intent`. */
-export async function byIntent<T>(request: Request, forms: Record<string, () => T>): Promise<Awaited<T>> {
-  const form = forms[String((await formOf(request)).get("intent"))];
+/**
+ * Does what the form of a page with several asks for, told by its hidden `intent`.
+ * @param usual the page's main form, by which any other is read and told what it lacks; without it such a form is refused
+ */
+export async function byIntent<T>(
+  request: Request,
+  forms: Record<string, () => T>,
+  usual?: string,
+): Promise<Awaited<T>> {
+  const intent = String((await formOf(request)).get("intent"));
+  const form = Object.hasOwn(forms, intent) ? forms[intent] : usual && forms[usual];
   if (!form) throw new Response("This form is not known here.", { status: 400 });
   return await form();
 }

@@ -96,46 +96,52 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   const { larder, household, me } = home;
-  return byIntent(request, {
-    species: () =>
-      submit(request, species, (v) => {
-        const { key } = addOwnSpecies(larder, writeBy(me, v.key), { likeKey: v.like, name: v.ownName });
-        return redirect(`/field?species=${encodeURIComponent(key)}`);
-      }),
-    record: () =>
-      submit(request, record(household.units), (v) => {
-        const species = speciesByKey(v.species);
-        const weightKg = v.weight ?? null;
-        if (species && weightKg !== null && !v.confirmed && weightKg > species.likelyMaxKg * v.count) {
-          throw new Refused({
-            unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${species.name.toLowerCase()}` : `${v.count} ${species.plural}`}. Is it right?`,
-          });
-        }
-        const twin = v.tag && !v.confirmed ? sameTag(larder, v.tag, v.takenOn) : null;
-        if (twin)
-          throw new Refused({
-            unlikely: `${twin.code} of ${dayWords(twin.takenOn)} carries the tag ${v.tag} too. Is it right?`,
-          });
-        recordHarvest(
-          larder,
-          writeBy(me, v.key),
-          {
-            species: v.species,
-            takenOn: v.takenOn,
-            place: v.place ?? null,
-            tag: v.tag ?? null,
-            count: v.count,
-            weightKg,
-            weightKind:
-              weightKg === null ? null : (v.weightKind ?? (species?.taken === "catch" ? "catch" : "dressed")),
-            note: null,
-            holdFor: v.holdFor ?? null,
-          },
-          localDay(larder.now(), household.zone),
-        );
-        return redirect("/field");
-      }),
-  });
+  return byIntent(
+    request,
+    {
+      species: () =>
+        submit(request, species, (v) => {
+          const { key } = addOwnSpecies(larder, writeBy(me, v.key), { likeKey: v.like, name: v.ownName });
+          return redirect(`/field?species=${encodeURIComponent(key)}`);
+        }),
+      record: () =>
+        submit(request, record(household.units), (v) => {
+          const species = speciesByKey(v.species);
+          const weightKg = v.weight ?? null;
+          if (species && weightKg !== null && !v.confirmed && weightKg > species.likelyMaxKg * v.count) {
+            throw new Refused({
+              unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${species.name.toLowerCase()}` : `${v.count} ${species.plural}`}. Is it right?`,
+            });
+          }
+          const twin = v.tag && !v.confirmed ? sameTag(larder, v.tag, v.takenOn) : null;
+          if (twin)
+            throw new Refused({
+              unlikely: `${twin.code} of ${dayWords(twin.takenOn)} carries the tag ${v.tag} too. Is it right?`,
+            });
+          recordHarvest(
+            larder,
+            writeBy(me, v.key),
+            {
+              species: v.species,
+              takenOn: v.takenOn,
+              place: v.place ?? null,
+              tag: v.tag ?? null,
+              count: v.count,
+              weightKg,
+              weightKind:
+                weightKg === null
+                  ? null
+                  : (v.weightKind ?? (species?.taken === "catch" ? "catch" : "dressed")),
+              note: null,
+              holdFor: v.holdFor ?? null,
+            },
+            localDay(larder.now(), household.zone),
+          );
+          return redirect("/field");
+        }),
+    },
+    "record",
+  );
 }
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {

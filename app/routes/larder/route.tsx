@@ -55,23 +55,27 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  return byIntent(request, {
-    add: () =>
-      submit(request, add, (v) => {
-        addPlace(larder, writeBy(me, v.key), v.room, v.name);
-        return redirect("/larder");
-      }),
-    take: () =>
-      submit(request, take, (v) => {
-        takeOff(larder, writeBy(me, v.key), v.containerId, v.kind);
-        return redirect("/larder");
-      }),
-    put: () =>
-      submit(request, put, (v) => {
-        shelve(larder, writeBy(me, v.key), v.containerIds, v.placeId);
-        return redirect("/larder");
-      }),
-  });
+  return byIntent(
+    request,
+    {
+      add: () =>
+        submit(request, add, (v) => {
+          addPlace(larder, writeBy(me, v.key), v.room, v.name);
+          return redirect("/larder");
+        }),
+      take: () =>
+        submit(request, take, (v) => {
+          takeOff(larder, writeBy(me, v.key), v.containerId, v.kind);
+          return redirect("/larder");
+        }),
+      put: () =>
+        submit(request, put, (v) => {
+          shelve(larder, writeBy(me, v.key), v.containerIds, v.placeId);
+          return redirect("/larder");
+        }),
+    },
+    "put",
+  );
 }
 
 export default function Larder({ loaderData, actionData }: Route.ComponentProps) {
