@@ -1,10 +1,11 @@
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import type { FreezerAge } from "#core/cold";
 import { whyNotPacked } from "#core/lot";
 import type { UnitSystem } from "#core/quantity";
 import { FORM_NAMES } from "#core/species";
 import type { Lot } from "#store/lot";
 import { Button } from "#ui/button";
+import { OneTap } from "#ui/form";
 import { TimeSince } from "#ui/clock";
 import { contentsOf } from "#ui/glyph";
 import { Code, LotMark } from "#ui/lotmark";
@@ -81,13 +82,13 @@ export function ColdRow({
             <Link to={`/cold/${l.code}`}>Thaw</Link>
           </Button>
         ) : (
-          <Form method="post">
+          <OneTap>
             <input type="hidden" name="key" value={l.key} />
             <input type="hidden" name="lotId" value={l.id} />
             <Button weight="bare" name="intent" value={l.kept === "thawing" ? "thawed" : "freeze"}>
               {l.kept === "thawing" ? "Thawed" : "Freeze"}
             </Button>
-          </Form>
+          </OneTap>
         )}
       </div>
     </li>

@@ -1,4 +1,4 @@
-import { Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { DISPOSITIONS } from "#core/rest";
@@ -7,7 +7,7 @@ import { shapeOf } from "#core/schedule";
 import { checkSeal, dispose, promised, restingRuns, undecided, type ContainerNow } from "#store/rest";
 import { Button } from "#ui/button";
 import { Countdown, TimeLeft, useNow } from "#ui/clock";
-import { Notice } from "#ui/form";
+import { Notice, OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
@@ -123,7 +123,7 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
                       </>
                     )}
                   </p>
-                  <Form method="post" className="flex flex-wrap gap-2">
+                  <OneTap className="flex flex-wrap gap-2">
                     <input type="hidden" name="key" value={u.container.key} />
                     <input type="hidden" name="containerId" value={u.container.id} />
                     {u.choices.map((c) => (
@@ -131,7 +131,7 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
                         {CHOICE_WORDS[c]}
                       </Button>
                     ))}
-                  </Form>
+                  </OneTap>
                 </div>
               </li>
             ))}
@@ -175,7 +175,7 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
                     <Code>{c.code}</Code>
                   </Link>
                   {ready && c.seal === null && (
-                    <Form method="post" className="flex flex-col gap-2 pb-2">
+                    <OneTap className="flex flex-col gap-2 pb-2">
                       <input type="hidden" name="key" value={c.key} />
                       <input type="hidden" name="containerId" value={c.id} />
                       <Button
@@ -189,7 +189,7 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
                       <Button name="finding" value="failed" weight="bare" aria-label={`${c.code}: it flexes`}>
                         It flexes
                       </Button>
-                    </Form>
+                    </OneTap>
                   )}
                 </li>
               ))}

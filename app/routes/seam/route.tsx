@@ -1,12 +1,12 @@
 import { useForm } from "@conform-to/react";
-import { Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatTemperature, type UnitSystem } from "#core/quantity";
 import { EXHAUST_TEMP_C, shapeOf } from "#core/schedule";
 import { cansWaiting, isFit, recordExhaust, recordSeam } from "#store/seam";
 import { Button } from "#ui/button";
-import { KeyedForm, FormErrors, TextField } from "#ui/form";
+import { KeyedForm, FormErrors, TextField, OneTap } from "#ui/form";
 import { ContainerGlyph, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page } from "#ui/page";
@@ -91,7 +91,7 @@ export default function Seam({ loaderData, actionData }: Route.ComponentProps) {
                     {formatTemperature(next.tempC!, units)} at the centre. Lid on, seam it, then run a finger
                     round: no vee, droop, sharp edge, skid or unfinished end.
                   </p>
-                  <Form method="post" className="flex gap-3">
+                  <OneTap key={next.key} className="flex gap-3">
                     <input type="hidden" name="key" value={next.key} />
                     <input type="hidden" name="containerId" value={next.id} />
                     <Button weight="do" name="verdict" value="accept">
@@ -100,7 +100,7 @@ export default function Seam({ loaderData, actionData }: Route.ComponentProps) {
                     <Button name="verdict" value="redo">
                       Seam is bad
                     </Button>
-                  </Form>
+                  </OneTap>
                 </>
               ) : (
                 <KeyedForm form={form} formKey={next.key} className="space-y-3">

@@ -8,6 +8,7 @@ export {
   type PickOption,
 } from "./field";
 export { KeyedForm } from "./keyed-form";
+export { OneTap } from "./one-tap";
 export { keyFor } from "./key";
 export { resultOf } from "./result";
 export { ConfirmUnlikely, FormErrors, Notice } from "./notice";

@@ -1,0 +1,24 @@
+import type { SubmissionResult } from "@conform-to/react";
+import type { ReactNode } from "react";
+import { useFetcher } from "react-router";
+
+/**
+ * A button or two that write something down at once. Each is sent by itself: a person who presses one lid after another
+ * is heard every time, where a page's own form would let go of the tap before. It works before any script loads.
+ */
+export function OneTap({ className = "", children }: { className?: string; children: ReactNode }) {
+  const fetcher = useFetcher<{ result?: SubmissionResult }>();
+  const problem = Object.values(fetcher.data?.result?.error ?? {})
+    .flatMap((messages) => messages ?? [])
+    .join(" ");
+  return (
+    <fetcher.Form method="post" className={className} aria-busy={fetcher.state !== "idle"}>
+      {children}
+      {problem && (
+        <p role="alert" className="max-w-56 font-[600] text-stop">
+          ✕ {problem}
+        </p>
+      )}
+    </fetcher.Form>
+  );
+}
