@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
   COLD_LIMIT_C,
+  bodyAtKill,
   firstIntervals,
   freezerAge,
   impossibleHours,
@@ -90,6 +91,11 @@ describe("the first hours", () => {
   test("a fish gutted after 121 minutes is late, after 120 it is not", () => {
     expect(firstIntervals(hours(120, null), "fish")[0]).toMatchObject({ minutes: 120, late: false });
     expect(firstIntervals(hours(121, null), "fish")[0]).toMatchObject({ minutes: 121, late: true });
+  });
+  test("game is warm at the kill; of a fish, or of an hour nobody wrote down, nothing is known", () => {
+    expect(bodyAtKill(60_000, "red-meat")).toEqual([{ at: 60_000, tempC: 38, place: null }]);
+    expect(bodyAtKill(60_000, "fish")).toEqual([]);
+    expect(bodyAtKill(null, "red-meat")).toEqual([]);
   });
   test("what nobody wrote down is not late", () => {
     for (const i of firstIntervals({ killedAt: null, guttedAt: 5, cooledAt: 9 }, "red-meat"))

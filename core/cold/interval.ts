@@ -1,4 +1,5 @@
 import { type SpeciesGroup } from "../species/index.ts";
+import { type ColdEntry } from "./warm.ts";
 
 /** The first hours of an animal, ms since 1970 UTC; null where nobody wrote it down. */
 export interface FirstHours {
@@ -32,6 +33,15 @@ const ADVISED: Record<SpeciesGroup, { gutted: number; cold: number; source: stri
     source: "USDA 2015, Guide 5: gut fish within 2 hours of catching and keep them on ice; from memory",
   },
 };
+
+/** Warmth of game and birds at the kill, °C. From memory. */
+const BODY_C = 38;
+
+/** What is known of an animal's warmth before anybody measured it: nothing of a fish, which has the water's. */
+export function bodyAtKill(killedAt: number | null, group: SpeciesGroup): ColdEntry[] {
+  if (killedAt === null || group === "fish" || group === "tuna") return [];
+  return [{ at: killedAt, tempC: BODY_C, place: null }];
+}
 
 /** How long it took to gutting and to cold, against what is advised. A stage nobody wrote down has no minutes and is not late. */
 export function firstIntervals(hours: FirstHours, group: SpeciesGroup): Interval[] {

@@ -1,4 +1,5 @@
 import { BIRDS } from "./birds.ts";
+import { HOLD_OFFERED } from "./caution.ts";
 import { FISH } from "./fish.ts";
 import { MAMMALS } from "./mammals.ts";
 import { type Species, type SpeciesGroup } from "./species.ts";
@@ -28,6 +29,16 @@ export function ownSpeciesKey(likeKey: string, name: string): string {
   if (!BY_KEY.has(likeKey)) throw new RangeError(`no animal ${likeKey} in the catalogue`);
   if (!trimmed) throw new RangeError("an animal has a name");
   return `${likeKey}${OWN_MARK}${trimmed}`;
+}
+
+/** The group of what has these animals in it, by the first; red meat where none is known. */
+export function groupOf(species: readonly string[]): SpeciesGroup {
+  return speciesByKey(species[0] ?? "")?.group ?? "red-meat";
+}
+
+/** The condition an animal of this kind usually waits for; null when it carries nothing that is tested. */
+export function holdOffered(species: Species | undefined): string | null {
+  return species?.cautions.map((c) => HOLD_OFFERED[c]).find(Boolean) ?? null;
 }
 
 const TREATED_AS: Record<SpeciesGroup, string> = {

@@ -2,7 +2,7 @@ import { desc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
-import { speciesByKey } from "#core/species";
+import { groupOf } from "#core/species";
 import { lot, lotEvent, person } from "../schema/index.ts";
 import { getLot, stateOf, type Lot } from "./lot.ts";
 
@@ -29,9 +29,8 @@ export function recordLotEvent(larder: Larder, write: Write, lotId: string, deed
 }
 
 function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void {
-  const group = speciesByKey(known.species[0] ?? "")?.group ?? "red-meat";
   const state = stateOf(known);
-  const no = whyNotLot(state, event, known.leftKg, larder.now(), group);
+  const no = whyNotLot(state, event, known.leftKg, larder.now(), groupOf(known.species));
   if (no) throw new Refused({ [no.field]: no.message });
   if (known.holds.length > 0 && (event.kind === "eat" || event.kind === "give"))
     throw new Refused(

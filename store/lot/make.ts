@@ -2,7 +2,7 @@ import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG, impossibleCutting, mergeQuestion, newLot, type LotState } from "#core/lot";
 import { formatMass, type UnitSystem } from "#core/quantity";
-import { formsFor, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
+import { formsFor, groupOf, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
 import { mixShares } from "#core/trace";
 import { getHarvest } from "#store/harvest";
 import { lot, lotFlow, lotOrigin } from "../schema/index.ts";
@@ -118,10 +118,6 @@ function checkForm(group: SpeciesGroup, form: LotForm): void {
     throw new Refused({ form: "That is not how this kind of animal is cut for the canner." });
 }
 
-function groupOf(known: Lot): SpeciesGroup {
-  return speciesByKey(known.species[0] ?? "")?.group ?? "red-meat";
-}
-
 /** Takes part of a lot as a lot of its own, with the same shares, age and history. */
 export function splitLot(
   larder: Larder,
@@ -159,7 +155,7 @@ export interface RecutInput {
 export function recutLot(larder: Larder, write: Write, input: RecutInput): MadeLot {
   return once(larder, write, "lot.recut", () => {
     const from = getLot(larder, input.lotId);
-    checkForm(groupOf(from), input.form);
+    checkForm(groupOf(from.species), input.form);
     if (from.kept === "freezer") throw new Refused({ "": "It is frozen. Thaw it first, then cut it." });
     const impossible = impossibleCutting(input);
     if (impossible) throw new Refused({ outKg: impossible });
@@ -227,7 +223,7 @@ export function mergeLots(larder: Larder, write: Write, input: MergeInput, units
         massKg: l.leftKg,
         form: l.form,
         kept: l.kept,
-        group: groupOf(l),
+        group: groupOf(l.species),
         holds: l.holds,
       })),
       (kg) => formatMass(kg, units),

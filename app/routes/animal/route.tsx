@@ -1,8 +1,8 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { COLD_LIMIT_C, firstIntervals, thinned, warmTime } from "#core/cold";
+import { COLD_LIMIT_C, bodyAtKill, firstIntervals, thinned, warmTime } from "#core/cold";
 import { formatMass } from "#core/quantity";
-import { CAUTIONS, HOLD_OFFERED, boneRule, speciesByKey, treatedAs } from "#core/species";
+import { CAUTIONS, boneRule, holdOffered, speciesByKey, treatedAs } from "#core/species";
 import { coldEntries, coldReadings, countColdEntries } from "#store/cold";
 import { harvestByCode, individualsOf, lossesOf, pastHolds, photosOf, sharesOf } from "#store/harvest";
 import { lotsCutFrom, setAsideFor } from "#store/lot";
@@ -33,10 +33,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const species = speciesByKey(animal.species)!;
   const now = larder.now();
   const readings = coldReadings(larder, animal.id);
-  // A body is warm at the kill: 38 °C for game; a fish has the water's warmth, which nobody knows.
-  const body = species.group === "fish" || species.group === "tuna" ? null : 38;
-  const start =
-    animal.killedAt === null || body === null ? [] : [{ at: animal.killedAt, tempC: body, place: null }];
   const measured = readings.map(([at, tempC]) => ({ at, tempC, place: null }));
   return {
     animal,
@@ -44,7 +40,10 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     entries: coldEntries(larder, animal.id, MOST_LISTED),
     entryCount: countColdEntries(larder, animal.id),
     line: thinned(readings, MOST_DRAWN),
-    warm: warmTime([...start, ...measured], Math.max(now, animal.killedAt ?? 0)),
+    warm: warmTime(
+      [...bodyAtKill(animal.killedAt, species.group), ...measured],
+      Math.max(now, animal.killedAt ?? 0),
+    ),
     limitC: COLD_LIMIT_C,
     intervals: firstIntervals(animal, species.group),
     shares: sharesOf(larder, animal.id),
@@ -73,7 +72,6 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
   const { animal, lots, losses, river, past, units, zone, now, key } = loaderData;
   const species = speciesByKey(animal.species)!;
   const name = animal.count > 1 ? `${animal.count} ${species.plural}` : species.name;
-  const offered = species.cautions.map((c) => HOLD_OFFERED[c]).find(Boolean) ?? null;
   const result = actionData?.result;
   return (
     <Page
@@ -126,7 +124,7 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
               }))}
               formKey={key}
               result={result}
-              offered={offered}
+              offered={holdOffered(species)}
             />
             {past.map((p) => (
               <p key={p.releasedAt} className="border-t-2 border-rule py-2 text-[0.95rem] text-soft">

@@ -4,7 +4,7 @@ import { redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatMass, type UnitSystem } from "#core/quantity";
-import { HOLD_OFFERED, SPECIES, speciesByKey, type SpeciesGroup } from "#core/species";
+import { HOLD_OFFERED, SPECIES, holdOffered, speciesByKey, type SpeciesGroup } from "#core/species";
 import { Refused } from "#store/db";
 import { addOwnSpecies, listHarvests, ownSpeciesKeys, recordHarvest, sameTag } from "#store/harvest";
 import { Button } from "#ui/button";
@@ -148,9 +148,7 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
   const { harvests, units, today, key, own, added } = loaderData;
   const choices = choicesOf(own);
   const [picked, setPicked] = useState(added ?? "");
-  const offered = speciesByKey(picked)
-    ?.cautions.map((c) => HOLD_OFFERED[c])
-    .find(Boolean);
+  const offered = holdOffered(speciesByKey(picked));
   const [form, fields] = useForm<z.input<ReturnType<typeof record>>>({
     id: "record",
     lastResult: resultOf(actionData?.result, "record"),

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Form, Link } from "react-router";
 import { TREATMENTS, whyNotPacked } from "#core/lot";
 import { formatMassShort } from "#core/quantity";
-import { FORM_NAMES, formsFor, speciesByKey } from "#core/species";
+import { FORM_NAMES, formsFor, groupOf } from "#core/species";
 import { expectedKg, learnedYield, TYPICAL_CHANGE } from "#core/yield";
 import { Button } from "#ui/button";
 import { PickField, TextField, keyFor } from "#ui/form";
@@ -84,9 +84,8 @@ type Change = keyof typeof CHANGES;
 function ChangeForm(props: DeedProps) {
   const { lot } = props.data;
   const [kind, setKind] = useState<Change>("cook");
-  const group = speciesByKey(lot.species[0] ?? "")?.group;
   const kinds = (["cook", ...TREATMENTS.filter((t) => t !== "cook"), "weigh"] as const).filter(
-    (k) => k !== "smoke" || group === "fish",
+    (k) => k !== "smoke" || groupOf(lot.species) === "fish",
   );
   return (
     <DeedForm
@@ -150,7 +149,6 @@ function SplitForm(props: DeedProps) {
 
 function RecutForm(props: DeedProps) {
   const { lot, units } = props.data;
-  const group = speciesByKey(lot.species[0] ?? "")?.group ?? "red-meat";
   return (
     <DeedForm {...props} title="Cut it to something else" intent="recut" className="space-y-3">
       {(field) => (
@@ -158,7 +156,7 @@ function RecutForm(props: DeedProps) {
           <PickField
             field={field("form")}
             label="Cut to"
-            options={formsFor(group).map((f) => ({ value: f, label: FORM_NAMES[f] }))}
+            options={formsFor(groupOf(lot.species)).map((f) => ({ value: f, label: FORM_NAMES[f] }))}
           />
           <div className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]">
             <TextField

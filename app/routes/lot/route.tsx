@@ -3,7 +3,7 @@ import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
 import { TREATMENTS, type Treatment } from "#core/lot";
 import type { YieldCase } from "#core/yield";
-import { FORM_NAMES, HOLD_OFFERED, speciesByKey } from "#core/species";
+import { FORM_NAMES, holdOffered, speciesByKey } from "#core/species";
 import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#store/lot";
 import { pastHolds } from "#store/harvest";
 import { riverOf } from "#store/trace";
@@ -54,8 +54,6 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 
 export default function LotCard({ loaderData, actionData }: Route.ComponentProps) {
   const { lot, happenings, holds, past, from, river, age, units, zone, now, key } = loaderData;
-  const species = speciesByKey(lot.species[0] ?? "");
-  const offered = species?.cautions.map((c) => HOLD_OFFERED[c]).find(Boolean) ?? null;
   const when = (at: number) => whenWords(at, now, zone);
   const gone = lot.leftKg <= 0.02;
   const last = happenings.at(-1);
@@ -129,7 +127,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
               }))}
               formKey={key}
               result={actionData?.result}
-              offered={offered}
+              offered={holdOffered(speciesByKey(lot.species[0] ?? ""))}
             />
             {past.map((p) => (
               <p key={p.releasedAt} className="border-t-2 border-rule py-2 text-[0.95rem] text-soft">

@@ -5,7 +5,7 @@ import { LIQUIDS } from "#core/pack";
 import { whyNotPacked, type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
 import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
-import { productsFor, speciesByKey } from "#core/species";
+import { groupOf, productsFor } from "#core/species";
 import { getLot, lotsInHand } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, unpack } from "#store/pack";
 import { Button } from "#ui/button";
@@ -25,8 +25,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const lot = asked
     ? orNotFound(() => getLot(larder, asked))
     : (lots.find((l) => whyNotPacked(l) === null) ?? null);
-  const group = speciesByKey(lot?.species[0] ?? "")?.group ?? "red-meat";
-  const products = lot ? productsFor(group, lot.form) : [];
+  const products = lot ? productsFor(groupOf(lot.species), lot.form) : [];
   const fills = Object.fromEntries(
     products.flatMap((p) =>
       (["raw", "hot"] as const).flatMap((m) =>

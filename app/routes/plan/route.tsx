@@ -4,7 +4,7 @@ import { fillEstimate, fullContainers } from "#core/pack";
 import { whyNotPacked } from "#core/lot";
 import { countOf, formatMass } from "#core/quantity";
 import { SHAPES, shapeOf, testedSchedule, type ContainerKey } from "#core/schedule";
-import { productsFor, speciesByKey } from "#core/species";
+import { groupOf, productsFor } from "#core/species";
 import { lotsInHand } from "#store/lot";
 import { recordedFills } from "#store/pack";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -21,9 +21,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams.get("container") ?? "jar-pint";
   const container = (KINDS as string[]).includes(asked) ? (asked as ContainerKey) : "jar-pint";
   const rows = lotsInHand(larder).map((lot) => {
-    const group = speciesByKey(lot.species[0] ?? "")?.group ?? "red-meat";
     const can = container.startsWith("can-");
-    const product = productsFor(group, lot.form).find((p) => p.startsWith("can-") === can);
+    const product = productsFor(groupOf(lot.species), lot.form).find((p) => p.startsWith("can-") === can);
     const found = product
       ? (["raw", "hot"] as const)
           .map((pack) =>
