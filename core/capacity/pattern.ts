@@ -1,0 +1,186 @@
+import { isCan, shapeOf, type ContainerKey, type ContainerShape, type Mouth } from "../schedule/index.ts";
+import { circlesInCircle } from "./circle.ts";
+import { mixedInCircle, mostBeside, type Standing } from "./mixed.ts";
+
+/** A container as it stands in the Shed: its size, and a jar's mouth. `jar-pint regular`, `can-half-pound`. */
+export type KindKey = string;
+
+export function kindKey(container: ContainerKey, mouth: Mouth | null): KindKey {
+  return mouth ? `${container} ${mouth}` : container;
+}
+
+export function kindShape(kind: KindKey): ContainerShape {
+  const [container, mouth] = kind.split(" ") as [ContainerKey, Mouth | undefined];
+  return shapeOf(container, mouth);
+}
+
+/** A canner as a place to stand things in. */
+export interface Pot {
+  insideDiameterMm: number;
+  usableHeightMm: number;
+  /** layers that can stand on a rack of their own */
+  racks: number;
+  rackHeightMm: number;
+  /** the manual's own most, by container; the limit where it is known */
+  manual: Partial<Record<ContainerKey, number>>;
+}
+
+/** Kept between jars so that they do not knock, mm. Common practice, no source. */
+export const GAP_MM = 3;
+
+/** One way to fill a canner as full as it goes with at most two sizes; layers from the bottom. */
+export interface LoadPattern {
+  layers: LayerFill[];
+  counts: Record<KindKey, number>;
+}
+
+/** How many of each kind stand in a layer. */
+export type LayerFill = Record<KindKey, number>;
+
+/** How many of one kind stand in a layer, by measure. */
+export function perLayer(pot: Pot, kind: KindKey): number {
+  return circlesInCircle(pot.insideDiameterMm, kindShape(kind).outsideDiameterMm, GAP_MM).length;
+}
+
+/**
+ * The fullest ways to load a canner with at most two sizes of container, each within the pot's measures and within the
+ * manual's numbers. A load of two sizes counts against the manual in proportion. Loads that fit inside one of these fit
+ * too. Cans and jars never share one.
+ */
+export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[] {
+  const stacks: LayerFill[][] = [];
+  const layersOf = new Map(kinds.map((k) => [k, perLayer(pot, k)]));
+  const usable = kinds.filter((k) => layersOf.get(k)! > 0);
+  for (const [i, a] of usable.entries()) {
+    const full = { [a]: layersOf.get(a)! };
+    stacks.push(highest(pot, full));
+    for (const b of usable.slice(i + 1)) {
+      if (isCan(containerOf(a)) !== isCan(containerOf(b))) continue;
+      stacks.push(...together(pot, a, b, layersOf));
+    }
+  }
+  const patterns = stacks
+    .filter((layers) => layers.length > 0)
+    .flatMap((layers) => withinManual(pot, layers))
+    .map((layers) => ({ layers, counts: total(layers) }));
+  return maximal(patterns);
+}
+
+const containerOf = (kind: KindKey) => kind.split(" ")[0] as ContainerKey;
+
+const heightOf = (layer: LayerFill) => Math.max(...Object.keys(layer).map((k) => kindShape(k).heightMm));
+
+/** Whether layers stand in the pot: a rack under each; cans stand on one another, staggered, without one. */
+export function stands(pot: Pot, layers: readonly LayerFill[]): boolean {
+  const cans = layers.every((l) => Object.keys(l).every((k) => isCan(containerOf(k))));
+  const racks = cans ? 1 : layers.length;
+  const high = layers.reduce((sum, l) => sum + heightOf(l), racks * pot.rackHeightMm);
+  return racks <= Math.max(1, pot.racks) && high <= pot.usableHeightMm + 1e-3;
+}
+
+/** The same layer again and again, as high as it goes. */
+function highest(pot: Pot, layer: LayerFill): LayerFill[] {
+  const layers: LayerFill[] = [];
+  while (stands(pot, [...layers, layer])) layers.push(layer);
+  return layers;
+}
+
+/** Two sizes: each in layers of its own, or side by side in one layer. */
+function together(pot: Pot, a: KindKey, b: KindKey, most: Map<KindKey, number>): LayerFill[][] {
+  const stacks: LayerFill[][] = [];
+  const [fullA, fullB] = [{ [a]: most.get(a)! }, { [b]: most.get(b)! }];
+  for (let n = 1; stands(pot, [...Array<LayerFill>(n).fill(fullA), fullB]); n++) {
+    const below = Array<LayerFill>(n).fill(fullA);
+    let above = [fullB];
+    while (stands(pot, [...below, ...above, fullB])) above = [...above, fullB];
+    stacks.push([...below, ...above]);
+  }
+  const beside = mostBeside(
+    pot.insideDiameterMm,
+    { diameterMm: kindShape(a).outsideDiameterMm, most: most.get(a)! - 1 },
+    { diameterMm: kindShape(b).outsideDiameterMm, most: most.get(b)! },
+    GAP_MM,
+  );
+  for (const [i, count] of beside.entries())
+    if (count > 0) stacks.push(highest(pot, { [a]: i + 1, [b]: count }));
+  return stacks;
+}
+
+function total(layers: readonly LayerFill[]): Record<KindKey, number> {
+  const counts: Record<KindKey, number> = {};
+  for (const layer of layers) for (const [k, n] of Object.entries(layer)) counts[k] = (counts[k] ?? 0) + n;
+  return counts;
+}
+
+/** How much of what the manual allows a load is; 1 is all of it. */
+export function manualShare(pot: Pot, counts: Record<KindKey, number>): number {
+  return Object.entries(counts).reduce(
+    (sum, [k, n]) => sum + n / (pot.manual[containerOf(k)] ?? Infinity),
+    0,
+  );
+}
+
+/** A stack with containers taken away until the manual allows it; with two sizes, every way of taking them. */
+function withinManual(pot: Pot, layers: LayerFill[]): LayerFill[][] {
+  const counts = total(layers);
+  if (manualShare(pot, counts) <= 1 + 1e-9) return [layers];
+  const [a, b] = Object.keys(counts) as [KindKey, KindKey | undefined];
+  const mostA = Math.min(counts[a]!, pot.manual[containerOf(a)] ?? Infinity);
+  if (b === undefined) return mostA > 0 ? [trimmed(layers, { [a]: mostA })] : [];
+  const ways: LayerFill[][] = [];
+  for (let n = 0; n <= mostA; n++) {
+    const left = 1 - n / (pot.manual[containerOf(a)] ?? Infinity);
+    const m = Math.min(counts[b]!, Math.floor(left * (pot.manual[containerOf(b)] ?? Infinity) + 1e-9));
+    if (n + m > 0) ways.push(trimmed(layers, { [a]: n, [b]: m }));
+  }
+  return ways;
+}
+
+/** Layers with only so many of each kind, taken from the top. */
+function trimmed(layers: readonly LayerFill[], keep: Record<KindKey, number>): LayerFill[] {
+  const left = { ...keep };
+  return layers
+    .map((layer) => {
+      const kept: LayerFill = {};
+      for (const [k, n] of Object.entries(layer)) {
+        const take = Math.min(n, left[k] ?? 0);
+        if (take > 0) kept[k] = take;
+        left[k] = (left[k] ?? 0) - take;
+      }
+      return kept;
+    })
+    .filter((layer) => Object.keys(layer).length > 0);
+}
+
+/** Whether everything counted in one fits in the other. */
+export function fitsIn(counts: Record<KindKey, number>, pattern: Pick<LoadPattern, "counts">): boolean {
+  return Object.entries(counts).every(([k, n]) => n <= (pattern.counts[k] ?? 0));
+}
+
+function maximal(patterns: LoadPattern[]): LoadPattern[] {
+  return patterns.filter(
+    (p, i) => !patterns.some((q, j) => j !== i && fitsIn(p.counts, q) && (!fitsIn(q.counts, p) || j < i)),
+  );
+}
+
+/** Where the containers of one layer stand, by kind. Throws when they do not fit: ask only for what a pattern holds. */
+export function layerPlaces(pot: Pot, layer: LayerFill): (Standing & { kind: KindKey })[] {
+  const kinds = Object.entries(layer).flatMap(([k, n]) => Array.from({ length: n }, () => k));
+  const places = mixedInCircle(
+    pot.insideDiameterMm,
+    kinds.map((k) => kindShape(k).outsideDiameterMm),
+    GAP_MM,
+  );
+  if (!places) throw new RangeError(`${kinds.length} containers do not stand in one layer of this canner`);
+  return places.map((p, i) => ({ ...p, kind: kinds[i]! }));
+}
+
+/**
+ * A load laid out in layers: as its pattern has them, from the bottom, with only what is in the load.
+ * @throws RangeError when no pattern holds it
+ */
+export function layOut(pot: Pot, counts: Record<KindKey, number>): LayerFill[] {
+  const pattern = loadPatterns(pot, Object.keys(counts)).find((p) => fitsIn(counts, p));
+  if (!pattern) throw new RangeError("this load does not fit in the canner");
+  return trimmed(pattern.layers, counts);
+}
