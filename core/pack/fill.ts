@@ -1,54 +1,101 @@
-import { type ContainerKey, type PackMethod, type ProductKey } from "../schedule/index.ts";
+import { posterior, predict, type Estimate } from "../estimate/index.ts";
+import {
+  isCan,
+  shapeOf,
+  type ContainerKey,
+  type ContainerShape,
+  type Mouth,
+  type PackMethod,
+  type ProductKey,
+} from "../schedule/index.ts";
 
 const LB = 0.45359237;
+const INCH = 25.4;
 
 /** Expected weight of one filled container, with where the figure comes from. */
 export interface FillEstimate {
+  /** mean, kg */
   kgEach: number;
+  /** 90 % interval of the next pack's weight a container, kg */
+  lowKg: number;
+  highKg: number;
   source: "common practice" | "these packs";
   /** how many recorded packs stand behind it */
   packs: number;
 }
 
-/** Raw weight a pint takes, kg, by how it goes in. Common practice, no source. */
-function pintKg(product: ProductKey, pack: PackMethod): number {
-  if (product === "broth") return 0.473;
-  if (pack === "hot" || product.startsWith("poultry")) return 0.9 * LB;
-  return 1.1 * LB;
+/** Density of meat and fish, kg/l. Standard value, from memory. */
+const MEAT_KG_L = 1.06;
+
+/** A jar's nominal volume lies below its brim by about this much of its neck, mm. From memory. */
+const BRIM_MM = INCH / 2;
+
+/**
+ * Room below the headspace, ml: the nominal volume and the neck above it, less what the headspace takes of the mouth.
+ * A can is filled straight-sided. Typical measures, from memory.
+ * @param headspaceIn inches from the rim
+ */
+export function usableMl(shape: ContainerShape, headspaceIn: number): number {
+  const across = shape.mouthInsideMm ?? shape.outsideDiameterMm - 2;
+  const perMm = (Math.PI / 4) * across ** 2 * 1e-3;
+  const brimMl = shape.nominalMl + (shape.mouthInsideMm === null ? 0 : perMm * BRIM_MM);
+  return brimMl - perMm * headspaceIn * INCH;
 }
 
-/** How many pints each container counts as when filled. Common practice, no source: a quart is twice a pint. */
-const PINTS: Record<ContainerKey, number> = {
-  "jar-quarter-pint": 0.25,
-  "jar-half-pint": 0.5,
-  "jar-pint": 1,
-  "jar-pint-and-half": 1.5,
-  "jar-quart": 1.85,
-  "jar-half-gallon": 3.7,
-  "can-half-pound": 0.45,
-  "can-one-pound": 0.95,
-};
+/**
+ * Part of that room which the raw weight of the food takes up. Common practice, no source: raw pieces and fish are
+ * pressed in without gaps (a little over 1 lb a pint, about 2 lb a quart); hot packs and loose birds leave an eighth
+ * for liquid (about 0.9 lb a pint); fish in cans about 1 lb a one-pound can; game in cans is packed loosely.
+ */
+function packingFraction(product: ProductKey, pack: PackMethod): number {
+  if (product === "broth") return 1;
+  if (product === "can-fish") return 0.94;
+  return pack === "hot" || product.startsWith("poultry") ? 0.88 : 1;
+}
+
+/** How far a household's containers differ from the common practice, and one pack's from the next, as parts of the mean. Common practice, no source. */
+const BETWEEN_HOUSEHOLDS = 0.12;
+const BETWEEN_PACKS = 0.06;
 
 /**
  * Weight of raw meat one container is likely to take.
  *
- * Common practice, no source: a little over 1 lb of raw boneless pieces a pint and about 2 lb a quart; about 0.9 lb
- * a pint when hot packed, or loosely raw packed birds; about 1 lb of cleaned fish a one-pound can. Where the
- * household has packed the like before, the mean of its own packs.
+ * Starts from the jar's room below the headspace × the part that is packed × density. Each pack of this household draws
+ * it nearer (the closed-form normal posterior), so that three packs alike count for more than the start.
  * @param recordedKg weight per container of earlier packs alike, kg
+ * @param mouth of a jar; the regular one when none is named
  */
 export function fillEstimate(
   product: ProductKey,
   pack: PackMethod,
   container: ContainerKey,
   recordedKg: readonly number[] = [],
+  mouth: Mouth | null = null,
 ): FillEstimate {
-  if (recordedKg.length > 0) {
-    const mean = recordedKg.reduce((a, b) => a + b, 0) / recordedKg.length;
-    return { kgEach: mean, source: "these packs", packs: recordedKg.length };
-  }
-  const kgEach = container === "can-one-pound" ? LB : pintKg(product, pack) * PINTS[container];
-  return { kgEach, source: "common practice", packs: 0 };
+  const mean = firstGuessKg(product, pack, container, mouth);
+  const scatter = BETWEEN_PACKS * mean;
+  const belief = posterior({ mean, sd: BETWEEN_HOUSEHOLDS * mean }, scatter, recordedKg);
+  const estimate: Estimate = predict(belief, scatter, recordedKg.length);
+  return {
+    kgEach: estimate.mean,
+    lowKg: Math.max(0, estimate.low),
+    highKg: estimate.high,
+    source: recordedKg.length > 0 ? "these packs" : "common practice",
+    packs: recordedKg.length,
+  };
+}
+
+/** The start, before this household has packed any, kg. */
+function firstGuessKg(
+  product: ProductKey,
+  pack: PackMethod,
+  container: ContainerKey,
+  mouth: Mouth | null,
+): number {
+  if (container === "jar-half-gallon") return 4 * LB;
+  const headspaceIn = isCan(container) ? 0.25 : product.startsWith("poultry") ? 1.25 : 1;
+  const litres = usableMl(shapeOf(container, mouth), headspaceIn) / 1000;
+  return litres * packingFraction(product, pack) * (product === "broth" ? 1 : MEAT_KG_L);
 }
 
 /** Full containers a weight makes, and what is left over. A part-filled jar is not canned. */

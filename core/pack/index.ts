@@ -1,2 +1,2 @@
-export { fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
+export { fillEstimate, fullContainers, usableMl, type FillEstimate } from "./fill.ts";
 export { LIQUIDS, jarWater, liquidLitres, mostSaltTsp, type Liquid } from "./addition.ts";

@@ -1,0 +1,42 @@
+import { LEFT_STEP_G, type PlanLot } from "./problem.ts";
+
+/** One way to put a whole lot into containers of at most two sizes, as full as it goes. */
+export interface LotFill {
+  /** containers of each option, in the order of the lot's options */
+  counts: number[];
+  leftG: number;
+}
+
+/** Lightest container of a lot, g: what is left of it is less than this when nothing more could be filled. */
+export function leastGrams(lot: Pick<PlanLot, "options">): number {
+  return Math.min(...lot.options.map((o) => o.gramsEach));
+}
+
+/**
+ * Every way to put a lot into containers of at most two sizes so that no further container could be filled. Nobody
+ * spreads one shoulder over three sizes, and the ways are then few.
+ */
+export function lotFills(lot: PlanLot): LotFill[] {
+  const least = leastGrams(lot);
+  const fills = new Map<string, LotFill>();
+  const none = lot.options.map(() => 0);
+  const keep = (counts: number[], leftG: number) => {
+    if (leftG < least) fills.set(counts.join(), { counts, leftG });
+  };
+  for (const [i, a] of lot.options.entries())
+    for (const [j, b] of lot.options.entries()) {
+      if (j < i || (j === i && lot.options.length > 1)) continue;
+      const most = Math.floor(lot.grams / a.gramsEach);
+      for (let n = i === j ? most : 0; n <= most; n++) {
+        const rest = lot.grams - n * a.gramsEach;
+        const m = i === j ? 0 : Math.floor(rest / b.gramsEach);
+        keep(none.with(i, n).with(j, i === j ? n : m), rest - m * b.gramsEach);
+      }
+    }
+  return [...fills.values()];
+}
+
+/** What is left of a lot in the steps it is counted by. */
+export function leftSteps(leftG: number): number {
+  return Math.floor(leftG / LEFT_STEP_G);
+}

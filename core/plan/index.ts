@@ -1,0 +1,37 @@
+export { countsOf, loadsOf } from "./loads.ts";
+export {
+  LEFT_STEP_G,
+  OBJECTIVES,
+  type LotOption,
+  type Objective,
+  type PlanCanner,
+  type PlanLoad,
+  type PlanLot,
+  type PlanProblem,
+  type PlanStock,
+  type Portion,
+  type Scores,
+} from "./problem.ts";
+export { leastGrams, leftSteps, lotFills, type LotFill } from "./fill.ts";
+export {
+  NotSolved,
+  SOLVER_OPTIONS,
+  compareScores,
+  solvePlan,
+  type Solved,
+  type Solver,
+  type SolverAnswer,
+} from "./solve.ts";
+export {
+  proposeLoads,
+  type LeftOver,
+  type LoadPart,
+  type PlanProblemNote,
+  type PlanWish,
+  type Proposal,
+  type ProposedLoad,
+  type ProposedPart,
+  type SettledLoad,
+  type WishCanner,
+  type WishLot,
+} from "./propose.ts";

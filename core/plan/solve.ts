@@ -1,0 +1,152 @@
+import { lpText, names, programmeOf, type Group, type Programme, type Row, type Terms } from "./programme.ts";
+import { leftSteps, type LotFill } from "./fill.ts";
+import { OBJECTIVES, type Objective, type PlanProblem, type Portion, type Scores } from "./problem.ts";
+
+/** What a solver answers, in the shape HiGHS gives it. */
+export interface SolverAnswer {
+  Status: string;
+  Columns: Readonly<Record<string, object>>;
+}
+
+/** Solves a programme written in LP format to a gap of nothing, within so many seconds. Given from outside: the core runs no solver of its own. */
+export type Solver = (lp: string, seconds: number) => Promise<SolverAnswer> | SolverAnswer;
+
+/** What HiGHS is asked for: the very best, not something within a hundredth of a per cent of it. */
+export const SOLVER_OPTIONS = {
+  mip_rel_gap: 0,
+  mip_abs_gap: 0,
+  random_seed: 7,
+  mip_allow_restart: false,
+  mip_heuristic_effort: 0.2,
+} as const;
+
+/** Loads of one group: how often each pattern of its canner, and how many of each class. */
+export interface GroupLoads {
+  group: Group;
+  /** pattern index → loads */
+  patterns: Map<number, number>;
+  /** class index → containers */
+  classes: Map<number, number>;
+}
+
+export interface Solved {
+  scores: Scores;
+  /** which of the scores are proven: no plan equal in all before it does better */
+  proven: Objective[];
+  portions: Portion[];
+  groups: GroupLoads[];
+  programme: Programme;
+}
+
+/** The solver found no plan at all in the time it was given. */
+export class NotSolved extends Error {}
+
+type Values = ReadonlyMap<string, number>;
+
+/**
+ * The best plan, by each objective in turn: once one is settled it becomes a row, and the next is looked for among the
+ * plans that are as good. Every answer is checked in whole numbers before it is believed.
+ * @param seconds for each objective; one that takes longer is left at the best found, and is not among the proven
+ * @throws NotSolved when not even the first objective has a plan in that time
+ */
+export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 10): Promise<Solved> {
+  const programme = programmeOf(problem);
+  const settled: Row[] = [];
+  let values: Values = new Map();
+  const proven: Objective[] = [];
+  let provable = true;
+  const seek = async (objective: Terms, extra: readonly Row[] = []) => {
+    const { Status, Columns } = await solver(lpText(programme, objective, [...settled, ...extra]), seconds);
+    const found = new Map(
+      [...programme.variables.keys()].map((v) => [
+        v,
+        Math.round((Columns[v] as { Primal?: number } | undefined)?.Primal ?? Number.NaN),
+      ]),
+    );
+    const sound = [...programme.rows, ...settled, ...extra].every((r) => holds(r, found));
+    return { optimal: Status === "Optimal" && sound, found: sound ? found : null };
+  };
+  const settle = (objective: Objective, optimal: boolean) => {
+    const terms = programme.objectives[objective];
+    settled.push({ terms, sense: "<=", bound: sumOf(terms, values) });
+    provable &&= optimal;
+    if (provable) proven.push(objective);
+  };
+  if (programme.variables.size > 0) {
+    // Mostly everything can be filled; then the first two objectives are one question.
+    const all: Row = { terms: programme.objectives.unserved, sense: "<=", bound: 0 };
+    const whole = await seek(programme.objectives.loads, [all]);
+    if (whole.found) {
+      values = whole.found;
+      settle("unserved", true);
+      settle("loads", whole.optimal);
+    }
+    for (const objective of OBJECTIVES.slice(whole.found ? 2 : 0)) {
+      const least = leastPossible(programme, objective, !whole.found);
+      if (values.size > 0 && sumOf(programme.objectives[objective], values) === least) {
+        settle(objective, true);
+        continue;
+      }
+      const { optimal, found } = await seek(programme.objectives[objective]);
+      if (!found && values.size === 0) throw new NotSolved("no plan was found in the time given");
+      values = found ?? values;
+      settle(objective, optimal);
+    }
+  }
+  const scores = Object.fromEntries(
+    OBJECTIVES.map((o) => [o, sumOf(programme.objectives[o], values)]),
+  ) as Scores;
+  return { scores, proven, ...read(problem, programme, values), programme };
+}
+
+/** What no plan goes below, seen without solving: each lot filled in its own best way, and nothing empty or unlike. */
+function leastPossible({ fills }: Programme, objective: Objective, unserved: boolean): number {
+  const best = (of: (fill: LotFill) => number) =>
+    fills.reduce((sum, ways) => sum + (ways.length > 0 ? Math.min(...ways.map(of)) : 0), 0);
+  if (objective === "left") return best((f) => leftSteps(f.leftG));
+  // With meat left unserved there may be fewer containers than any full way has, and none is known before.
+  if (objective === "containers" && !unserved) return best((f) => f.counts.reduce((a, b) => a + b, 0));
+  return 0;
+}
+
+function sumOf(terms: Terms, values: Values): number {
+  let sum = 0;
+  for (const [name, by] of terms) sum += by * (values.get(name) ?? 0);
+  return sum;
+}
+
+/** Whether a row holds in whole numbers; never with a value that is none. */
+function holds({ terms, sense, bound }: Row, values: Values): boolean {
+  const sum = sumOf(terms, values);
+  if (sense === "=") return sum === bound;
+  return sense === "<=" ? sum <= bound : sum >= bound;
+}
+
+function read(
+  problem: PlanProblem,
+  programme: Programme,
+  values: Values,
+): Pick<Solved, "portions" | "groups"> {
+  const value = (name: string) => values.get(name) ?? 0;
+  const portions = problem.lots.flatMap((lot, l) =>
+    lot.options
+      .map((_, option) => ({ lotId: lot.id, option, count: value(names.x(l, option)) }))
+      .filter((p) => p.count > 0),
+  );
+  const counted = (keys: Iterable<number>, name: (key: number) => string) =>
+    new Map([...keys].map((k) => [k, value(name(k))] as const).filter(([, n]) => n > 0));
+  const groups = programme.groups
+    .map((group, g) => ({
+      group,
+      patterns: counted(problem.canners[group.canner]!.patterns.keys(), (p) => names.y(g, p)),
+      classes: counted(group.takes, (c) => names.z(c, g)),
+    }))
+    .filter((g) => g.patterns.size > 0);
+  return { portions, groups };
+}
+
+/** Whether one plan is judged better than, worse than or as good as another: below, above or 0. */
+export function compareScores(a: Scores, b: Scores): number {
+  const differs = OBJECTIVES.find((o) => a[o] !== b[o]);
+  return differs ? a[differs] - b[differs] : 0;
+}

@@ -1,0 +1,246 @@
+import { formatDecimal } from "../quantity/index.ts";
+import {
+  isCan,
+  productName,
+  refusalFor,
+  shapeOf,
+  containerName,
+  JAR_ROWS,
+  jarMinutes,
+  type ContainerKey,
+  type Mouth,
+  type ProductKey,
+} from "../schedule/index.ts";
+import { usableMl } from "../pack/index.ts";
+import { ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
+
+export const DISHES = ["stew", "soup", "chilli", "broth"] as const;
+export type Dish = (typeof DISHES)[number];
+
+export interface Ingredient {
+  name: string;
+  /** weight, kg; of a liquid, litres; seasonings may have 0 */
+  amount: number;
+  /** said by the cook where the name is not known; otherwise null */
+  role: Role | null;
+}
+
+/** An ingredient with what is known of it. */
+export interface Known extends Ingredient {
+  role: Role;
+  kind: IngredientKind | null;
+}
+
+export interface DishRefusal {
+  /** index of the ingredient it is about; null when it is the dish */
+  ingredient: number | null;
+  reason: string;
+  instead: string[];
+}
+
+export interface DishAnswer {
+  /** the row it is processed by; null when it is refused */
+  product: ProductKey | null;
+  refusals: DishRefusal[];
+  /** why this row, and how things go in */
+  why: string[];
+  each: Known[];
+}
+
+/** Vinegar and ketchup a pint of fish may have, teaspoons. Handbook section on schools: common practice, no source. */
+export const MOST_ADDED_TSP = { vinegar: 1, ketchup: 3 } as const;
+
+/**
+ * Which row of the table a dish is processed by, or why it may not be canned.
+ *
+ * Any fish or shellfish makes it a seafood soup; a stew takes the meat's own time, and no vegetable may be slower;
+ * whatever the table refuses is refused, each with its reason and what to do instead. An ingredient nobody knows
+ * is asked about, never guessed.
+ */
+export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAnswer {
+  const each = ingredients.map((i): Known => {
+    const kind = ingredientKind(i.name);
+    // A known name decides: nobody can call flour a vegetable.
+    return { ...i, kind, role: kind?.role ?? i.role ?? "refused" };
+  });
+  const refusals = each.flatMap((i, index) => ingredientRefusal(i, index, ingredients[index]!.role));
+  const has = (role: Role) => each.some((i) => i.role === role);
+  if (each.length === 0)
+    refusals.push({ ingredient: null, reason: "Nothing is in it yet.", instead: ["Add what goes in."] });
+  else if (refusals.length === 0) refusals.push(...wholeRefusal(dish, each));
+  if (refusals.length > 0) return { product: null, refusals, why: [], each };
+  const product = rowOf(dish, has("fish"));
+  const why = [`Processed as “${productName(product)}”.`];
+  if (has("fish"))
+    why.push("Any fish or shellfish makes the whole of it the seafood row, the longest of the soups.");
+  if (product === "stewed-meat") why.push("The meat is the slowest part, so its own time governs all of it.");
+  if (product === "broth") why.push("Clear broth only: strained, and the fat lifted off.");
+  for (const i of each) if (i.kind?.prepare) why.push(`${i.name}: ${i.kind.prepare}`);
+  if (has("seasoning")) why.push("Season lightly: flavours grow in the jar. Seasoning changes no time.");
+  return { product, refusals: [], why, each };
+}
+
+function rowOf(dish: Dish, fish: boolean): ProductKey {
+  if (fish) return "soup-seafood";
+  return { stew: "stewed-meat", soup: "soup", chilli: "chile-con-carne", broth: "broth" }[dish] as ProductKey;
+}
+
+function ingredientRefusal(i: Known, index: number, said: Role | null): DishRefusal[] {
+  if (i.kind?.refusal) {
+    const { reason, instead } = refusalFor(i.kind.refusal)!;
+    return [{ ingredient: index, reason: `${i.name}: ${reason}`, instead: [...instead] }];
+  }
+  if (!i.kind && !said)
+    return [
+      {
+        ingredient: index,
+        reason: `“${i.name}” is not known here, so no row can be named for it.`,
+        instead: [
+          "Say what it is: meat, bird, fish, vegetable, beans, liquid or seasoning.",
+          "Or leave it out.",
+        ],
+      },
+    ];
+  if (i.role === "refused")
+    return [{ ingredient: index, reason: `${i.name} may not be canned.`, instead: ["Leave it out."] }];
+  if (!(i.amount >= 0) || (i.amount === 0 && i.role !== "seasoning"))
+    return [
+      {
+        ingredient: index,
+        reason: `How much ${i.name.toLowerCase()}?`,
+        instead: ["Give a weight, or a volume for a liquid."],
+      },
+    ];
+  return [];
+}
+
+function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
+  const has = (role: Role) => each.some((i) => i.role === role);
+  const solids = each.filter((i) => isSolid(i.role));
+  const about = (reason: string, ...instead: string[]): DishRefusal[] => [
+    { ingredient: null, reason, instead },
+  ];
+  if (dish === "broth" && solids.length > 0)
+    return about(
+      "Broth is canned clear: with solids in it, it is a soup and takes a soup's time.",
+      "Call it a soup.",
+    );
+  if (!has("liquid"))
+    return about(
+      "There is no liquid in it, and packed solid it would heat too slowly.",
+      "Add broth or water.",
+    );
+  if (dish !== "broth" && !has("meat") && !has("bird") && !has("fish") && !has("beans") && !has("vegetable"))
+    return about("There is only liquid in it.", "Call it broth.");
+  if (dish === "chilli" && has("fish"))
+    return about("There is no tested process for chilli with fish.", "Make it a soup with fish.");
+  if (dish === "chilli" && !(has("meat") && has("beans")))
+    return about(
+      "The chilli row is for meat with beans and tomato; this lacks the meat or the beans.",
+      "Call it a stew or a soup.",
+    );
+  if (dish === "stew" && has("fish"))
+    return about("There is no tested process for a fish stew.", "Make it a soup: half solids, half liquid.");
+  if (dish === "stew" && !has("meat") && !has("bird"))
+    return about("A stew's time is its meat's, and there is no meat in it.", "Call it a soup.");
+  return [];
+}
+
+const isSolid = (role: Role) => role !== "liquid" && role !== "seasoning" && role !== "refused";
+
+/** Why a container cannot take a dish: no row, or a vegetable with no process in that size; null when it can. */
+export function whyNotIn(answer: DishAnswer, container: ContainerKey): string | null {
+  if (!answer.product) return answer.refusals[0]?.reason ?? "It may not be canned.";
+  if (isCan(container)) return "There is no tested process for mixed dishes in cans.";
+  const row = JAR_ROWS.find((r) => r.key === answer.product)!;
+  const minutes = jarMinutes(row, container);
+  if (minutes === null)
+    return `There is no tested process for ${row.name.toLowerCase()} in a ${containerName(container)}.`;
+  if (answer.product !== "stewed-meat") return null;
+  const large = container === "jar-quart" || container === "jar-pint-and-half";
+  for (const i of answer.each) {
+    const own = i.kind?.own && (large ? i.kind.own.quart : i.kind.own.pint);
+    if (own === null) return `${i.name} has no tested process in a ${containerName(container)}: use pints.`;
+    if (own !== undefined && own > minutes)
+      return `${i.name} takes ${own} minutes by itself, longer than the meat's ${minutes}: leave it out.`;
+  }
+  return null;
+}
+
+/** What goes into each jar of a dish when it is shared out evenly. */
+export interface DishShare {
+  jars: number;
+  /** solids in each jar, kg, and how high they stand, as a part of the jar's room */
+  solidsKgEach: number;
+  solidsPart: number;
+  liquidLitresEach: number;
+  /** of meat, bird or fish, raw, kg */
+  meatKgEach: number;
+  /** liquid to add to the pot so that every jar gets its part, litres */
+  addLiquidLitres: number;
+  /** what does not fill another jar, litres of the dish */
+  leftLitres: number;
+  /** litres of the dish in each jar, below the headspace */
+  litresEach: number;
+}
+
+/** Solids and liquids of a dish take up about a litre a kilogram. From memory. */
+const KG_PER_LITRE = 1;
+
+/** Least liquid beside solids, by volume: a soup is half liquid (USDA 2015, Guide 4, from memory); others are just covered, common practice. */
+const LEAST_LIQUID: Record<Dish, number> = { soup: 1, stew: 0.35, chilli: 0.35, broth: 0 };
+
+/**
+ * Solids and liquid shared evenly between full jars, the way the table wants them: of a soup, half and half.
+ * @throws RangeError when the dish has neither solids nor liquid
+ */
+export function shareOut(
+  dish: Dish,
+  answer: DishAnswer,
+  container: ContainerKey,
+  mouth: Mouth | null,
+): DishShare {
+  const sum = (of: (i: Known) => boolean) => answer.each.filter(of).reduce((s, i) => s + i.amount, 0);
+  const solidsKg = sum((i) => isSolid(i.role));
+  const meatKg = sum((i) => i.role === "meat" || i.role === "bird" || i.role === "fish");
+  const given = sum((i) => i.role === "liquid");
+  const least = LEAST_LIQUID[answer.product === "soup-seafood" ? "soup" : dish] * (solidsKg / KG_PER_LITRE);
+  const liquid = Math.max(given, least);
+  const litres = solidsKg / KG_PER_LITRE + liquid;
+  if (!(litres > 0)) throw new RangeError("a dish is more than nothing");
+  const headspaceIn = JAR_ROWS.find((r) => r.key === answer.product)!.headspaceIn;
+  const litresEach = usableMl(shapeOf(container, mouth), headspaceIn) / 1000;
+  const jars = Math.floor(litres / litresEach + 1e-9);
+  const part = litresEach / litres;
+  return {
+    jars,
+    solidsKgEach: solidsKg * part,
+    solidsPart: solidsKg / KG_PER_LITRE / litres,
+    liquidLitresEach: liquid * part,
+    meatKgEach: meatKg * part,
+    addLiquidLitres: Math.max(0, liquid - given),
+    leftLitres: Math.max(0, litres - jars * litresEach),
+    litresEach,
+  };
+}
+
+/** The same dish made larger or smaller so that it fills so many jars. @param jars whole, 1 or more */
+export function scaleTo(
+  dish: Dish,
+  ingredients: readonly Ingredient[],
+  container: ContainerKey,
+  mouth: Mouth | null,
+  jars: number,
+): Ingredient[] {
+  const answer = dishRow(dish, ingredients);
+  if (!answer.product) return [...ingredients];
+  const one = shareOut(dish, answer, container, mouth);
+  const made = one.jars * one.litresEach + one.leftLitres;
+  const factor = (jars * one.litresEach) / made;
+  return ingredients.map((i) => ({ ...i, amount: Number((i.amount * factor).toPrecision(4)) }));
+}
+
+/** `half full of solids`, how high to ladle the solids before the liquid goes in. */
+export function ladleWords(share: DishShare): string {
+  return `solids to ${formatDecimal(share.solidsPart * 100, 0)} % of the way, the rest liquid`;
+}

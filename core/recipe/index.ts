@@ -1,0 +1,16 @@
+export {
+  DISHES,
+  MOST_ADDED_TSP,
+  dishRow,
+  ladleWords,
+  scaleTo,
+  shareOut,
+  whyNotIn,
+  type Dish,
+  type DishAnswer,
+  type DishRefusal,
+  type DishShare,
+  type Ingredient,
+  type Known,
+} from "./dish.ts";
+export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";

@@ -1,0 +1,179 @@
+import { usda2015, type Source } from "../schedule/index.ts";
+
+/** What an ingredient is in a dish that is to be canned. */
+export const ROLES = [
+  "meat",
+  "bird",
+  "fish",
+  "vegetable",
+  "beans",
+  "liquid",
+  "seasoning",
+  "refused",
+] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface IngredientKind {
+  key: string;
+  /** words it is called by, looked for in what was typed */
+  names: readonly string[];
+  role: Role;
+  /** key of the refusal it falls under; `refused` only */
+  refusal?: string;
+  /** its own time at pressure, minutes; null where it has none in that size; vegetables and beans only */
+  own?: { pint: number; quart: number | null; source: Source };
+  /** how it must go in */
+  prepare?: string;
+}
+
+const GUIDE_4 = usda2015("Guide 4, vegetables");
+
+const vegetable = (
+  names: readonly string[],
+  pint: number,
+  quart: number | null,
+  prepare?: string,
+): IngredientKind => ({
+  key: names[0]!,
+  names,
+  role: "vegetable",
+  own: { pint, quart, source: GUIDE_4 },
+  ...(prepare ? { prepare } : {}),
+});
+
+const refused = (refusal: string, ...names: string[]): IngredientKind => ({
+  key: names[0]!,
+  names,
+  role: "refused",
+  refusal,
+});
+
+const plain = (role: Role, ...names: string[]): IngredientKind => ({ key: names[0]!, names, role });
+
+/**
+ * Ingredients known by name. What may not be canned comes first, so that “rice flour” and “egg noodles” are caught.
+ * Vegetables carry the time of their own row, so that a dish never gets less than its slowest part: USDA 2015,
+ * Guide 4, from memory.
+ */
+export const INGREDIENTS: readonly IngredientKind[] = [
+  refused("gravy", "gravy", "roux"),
+  refused("flour", "flour", "cornflour", "masa"),
+  refused("starch", "starch", "cornstarch", "arrowroot", "clear jel", "thickener", "tapioca"),
+  refused("noodles", "noodle", "pasta", "macaroni", "spaghetti", "vermicelli", "couscous"),
+  refused("rice", "rice", "quinoa"),
+  refused("barley", "barley", "oat", "bulgur", "groats"),
+  refused("bread", "bread", "dumpling", "crouton", "breadcrumb"),
+  refused("dairy", "milk", "cream", "cheese", "yoghurt", "yogurt", "sour cream"),
+  refused("butter", "butter", "margarine", "ghee"),
+  refused("stuffing", "stuffing"),
+  refused("pate", "pâté", "pate", "purée", "puree", "liver paste"),
+  refused("fatty", "bacon", "lard", "suet", "tallow", "pork belly"),
+  refused("jerky", "jerky", "biltong", "salami"),
+  refused("eggs", "egg"),
+  plain("liquid", "broth", "stock", "water", "tomato juice", "wine", "beer", "cider"),
+  plain(
+    "fish",
+    "fish",
+    "trout",
+    "pike",
+    "salmon",
+    "perch",
+    "whitefish",
+    "walleye",
+    "clam",
+    "crab",
+    "oyster",
+    "shrimp",
+    "mussel",
+    "crayfish",
+  ),
+  plain(
+    "bird",
+    "chicken",
+    "turkey",
+    "grouse",
+    "pheasant",
+    "duck",
+    "goose",
+    "quail",
+    "partridge",
+    "rabbit",
+    "hare",
+  ),
+  plain(
+    "meat",
+    "meat",
+    "venison",
+    "boar",
+    "pronghorn",
+    "elk",
+    "moose",
+    "bear",
+    "deer",
+    "beef",
+    "pork",
+    "mutton",
+    "lamb",
+    "sausage",
+    "mince",
+  ),
+  vegetable(["carrot"], 25, 30),
+  vegetable(["green bean", "french bean", "runner bean"], 20, 25),
+  {
+    key: "bean",
+    names: ["bean", "lentil", "chickpea", "black-eyed", "kidney"],
+    role: "beans",
+    own: { pint: 75, quart: 90, source: usda2015("Guide 4, beans or peas, shelled, dried") },
+    prepare: "Soak them fully and cook them before they go in: dry beans go on swelling in the jar.",
+  },
+  vegetable(["potato"], 35, 40, "Peel and cube; no mash."),
+  vegetable(["tomato"], 0, 0),
+  vegetable(["celery"], 30, 35),
+  vegetable(["onion", "leek", "shallot"], 40, 40),
+  vegetable(["sweetcorn", "corn"], 55, 85),
+  vegetable(["pea"], 40, 40),
+  vegetable(["turnip", "swede", "parsnip", "beet", "root"], 30, 35),
+  vegetable(["mushroom"], 45, null, "Cultivated ones only; wild ones have no tested process."),
+  vegetable(["sweet pepper", "bell pepper", "paprika pepper"], 35, null),
+  vegetable(["squash", "pumpkin"], 55, 90, "In cubes, never mashed."),
+  vegetable(["spinach", "chard", "kale", "greens"], 70, 90),
+  plain(
+    "seasoning",
+    "salt",
+    "pepper",
+    "garlic",
+    "bay",
+    "thyme",
+    "rosemary",
+    "sage",
+    "juniper",
+    "chilli",
+    "chili",
+    "cumin",
+    "coriander",
+    "paprika",
+    "vinegar",
+    "ketchup",
+    "mustard",
+    "clove",
+    "allspice",
+    "oregano",
+    "parsley",
+    "dill",
+    "ginger",
+    "sugar",
+    "honey",
+    "lemon",
+  ),
+];
+
+/** The kind an ingredient is, by its name; null when nobody here knows it. */
+export function ingredientKind(name: string): IngredientKind | null {
+  const words = ` ${name
+    .toLowerCase()
+    .replaceAll(/[^\p{L}-]+/gu, " ")
+    .trim()} `;
+  const called = (n: string) =>
+    words.includes(` ${n} `) || words.includes(` ${n}s `) || words.includes(` ${n}es `);
+  return INGREDIENTS.find((kind) => kind.names.some(called)) ?? null;
+}

@@ -1,0 +1,130 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { refusalFor } from "../schedule/index.ts";
+import {
+  INGREDIENTS,
+  dishRow,
+  ingredientKind,
+  scaleTo,
+  shareOut,
+  whyNotIn,
+  type Dish,
+  type Ingredient,
+} from "./index.ts";
+
+const of = (name: string, amount = 1): Ingredient => ({ name, amount, role: null });
+const stew = [of("Boar, cubed", 3), of("Carrots", 0.8), of("Potatoes", 1), of("Broth", 2), of("Salt", 0)];
+
+describe("what may not be canned is caught by its name", () => {
+  // USDA 2015 from memory: Guide 1 and the introductions to Guides 4 and 5.
+  test.each([
+    ["Plain flour", "flour"],
+    ["rice flour", "flour"],
+    ["Egg noodles", "noodles"],
+    ["long-grain rice", "rice"],
+    ["pearl barley", "barley"],
+    ["Sour cream", "dairy"],
+    ["potato starch", "starch"],
+    ["Bacon bits", "fatty"],
+    ["boar jerky", "jerky"],
+    ["2 eggs", "eggs"],
+  ])("%s is refused as %s, with the reason and what to do instead", (name, key) => {
+    const answer = dishRow("stew", [...stew, of(name, 0.1)]);
+    expect(answer.product).toBeNull();
+    expect(answer.refusals).toHaveLength(1);
+    expect(answer.refusals[0]!.ingredient).toBe(stew.length);
+    expect(answer.refusals[0]!.reason).toContain(refusalFor(key)!.reason);
+    expect(answer.refusals[0]!.instead.length).toBeGreaterThan(0);
+  });
+  test("nobody can call flour a vegetable", () => {
+    const answer = dishRow("stew", [...stew, { name: "Flour", amount: 0.1, role: "vegetable" }]);
+    expect(answer.product).toBeNull();
+  });
+  test("eggplant and butternut are not eggs and butter; a green bean is not a dry one", () => {
+    expect(ingredientKind("eggplant")?.key).not.toBe("egg");
+    expect(ingredientKind("butternut squash")?.role).toBe("vegetable");
+    expect(ingredientKind("green beans")?.role).toBe("vegetable");
+    expect(ingredientKind("kidney beans")?.role).toBe("beans");
+  });
+  test("each of several is named, not the first alone", () =>
+    expect(dishRow("stew", [...stew, of("flour", 0.1), of("cream", 0.2)]).refusals).toHaveLength(2));
+  test("what is not known is asked about, and taken as what the cook says", () => {
+    const odd = { name: "Skirret", amount: 0.5, role: null };
+    expect(dishRow("stew", [...stew, odd]).refusals[0]!.reason).toContain("not known");
+    expect(dishRow("stew", [...stew, { ...odd, role: "vegetable" }]).product).toBe("stewed-meat");
+  });
+  test("every refused ingredient falls under a refusal of the table", () => {
+    for (const i of INGREDIENTS.filter((k) => k.role === "refused"))
+      expect(refusalFor(i.refusal!)).toBeDefined();
+  });
+});
+
+describe("the row that governs", () => {
+  test("a stew takes the meat's, beans and meat the chilli's, any fish the seafood soup's", () => {
+    expect(dishRow("stew", stew).product).toBe("stewed-meat");
+    expect(dishRow("chilli", [of("venison mince"), of("kidney beans"), of("tomato juice")]).product).toBe(
+      "chile-con-carne",
+    );
+    expect(dishRow("soup", [of("carrots"), of("pike"), of("water")]).product).toBe("soup-seafood");
+    expect(dishRow("broth", [of("broth", 3)]).product).toBe("broth");
+  });
+  test("fish is never stewed, and solids are never broth", () => {
+    expect(dishRow("stew", [of("pike"), of("water")]).product).toBeNull();
+    expect(dishRow("broth", [of("broth"), of("carrots")]).product).toBeNull();
+    expect(dishRow("chilli", [of("venison"), of("tomato"), of("water")]).product).toBeNull();
+  });
+  test("packed dry it is refused", () => expect(dishRow("stew", [of("venison")]).product).toBeNull());
+  // USDA 2015 Guide 4, from memory: mushrooms and peppers have rows for half-pints and pints only.
+  test("a stew with mushrooms goes into pints, not quarts; chilli has no quart at all", () => {
+    const withMushrooms = dishRow("stew", [...stew, of("Mushrooms", 0.3)]);
+    expect(whyNotIn(withMushrooms, "jar-pint")).toBeNull();
+    expect(whyNotIn(withMushrooms, "jar-quart")).toContain("Mushrooms");
+    expect(whyNotIn(dishRow("chilli", [of("venison"), of("beans"), of("water")]), "jar-quart")).toContain(
+      "no tested process",
+    );
+    expect(whyNotIn(dishRow("stew", stew), "can-one-pound")).toContain("cans");
+  });
+  // The rows of Guide 4 as remembered: none of those listed takes longer than meat in the same jar.
+  test("no vegetable listed is slower than meat in a pint (75) or a quart (90)", () => {
+    for (const { own } of INGREDIENTS)
+      if (own) {
+        expect(own.pint).toBeLessThanOrEqual(75);
+        expect(own.quart ?? 0).toBeLessThanOrEqual(90);
+      }
+  });
+});
+
+describe("shared out between jars", () => {
+  test("a soup is half liquid: what is missing is said", () => {
+    const soup = [of("venison", 1), of("carrots", 1), of("water", 1.2)];
+    const share = shareOut("soup", dishRow("soup", soup), "jar-pint", "regular");
+    expect(share.addLiquidLitres).toBeCloseTo(0.8, 9);
+    expect(share.solidsPart).toBeCloseTo(0.5, 9);
+    // 4 litres by hand, at 437 ml a pint: nine jars and a rest.
+    expect(share.jars).toBe(9);
+  });
+  test("jars and the rest make up the pot; every jar gets the same solids", () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        fc.double({ min: 0.5, max: 20, noNaN: true }),
+        fc.constantFrom<Dish>("stew", "soup"),
+        (meat, carrots, water, dish) => {
+          const list = [of("boar", meat), of("carrots", carrots || 0.1), of("water", water)];
+          const answer = dishRow(dish, list);
+          const s = shareOut(dish, answer, "jar-pint", "wide");
+          const litres = meat + (carrots || 0.1) + water + s.addLiquidLitres;
+          expect(s.jars * s.litresEach + s.leftLitres).toBeCloseTo(litres, 6);
+          expect(s.solidsKgEach + s.liquidLitresEach).toBeCloseTo(s.litresEach, 6);
+          expect(s.leftLitres).toBeLessThan(s.litresEach + 1e-6);
+        },
+      ),
+    ));
+  test("scaled to seven quarts it fills seven quarts and leaves next to nothing", () => {
+    const scaled = scaleTo("stew", stew, "jar-quart", "wide", 7);
+    const share = shareOut("stew", dishRow("stew", scaled), "jar-quart", "wide");
+    expect(share.jars + share.leftLitres / share.litresEach).toBeCloseTo(7, 2);
+    expect(scaled[0]!.amount / scaled[1]!.amount).toBeCloseTo(3 / 0.8, 2);
+  });
+});
