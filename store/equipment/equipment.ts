@@ -2,7 +2,8 @@ import { asc, desc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { psiFromKPa } from "#core/quantity";
-import { type CannerGauges } from "#core/schedule";
+import { presetFor, type Pot } from "#core/capacity";
+import { GAUGE_REPLACE_PSI, type CannerGauges } from "#core/schedule";
 import { canner, gaugeCheck } from "../schema/index.ts";
 
 export type GaugeCheck = typeof gaugeCheck.$inferSelect;
@@ -10,7 +11,15 @@ export type Canner = typeof canner.$inferSelect & {
   /** newest first */
   checks: GaugeCheck[];
   gauges: CannerGauges;
+  pot: CannerPot;
 };
+
+/** A canner's room, and whether it was measured or is that of its plain size. */
+export interface CannerPot extends Pot {
+  measured: boolean;
+  minLoad: number;
+  waterLitres: number;
+}
 
 function withChecks(larder: Larder, row: typeof canner.$inferSelect): Canner {
   const checks = larder.db
@@ -20,15 +29,39 @@ function withChecks(larder: Larder, row: typeof canner.$inferSelect): Canner {
     .orderBy(desc(gaugeCheck.at))
     .all();
   const last = checks[0];
+  const points = last?.testId ? checks.filter((c) => c.testId === last.testId) : checks.slice(0, 1);
   return {
     ...row,
     checks,
     gauges: {
       dial: row.hasDial
-        ? { errorPsi: last ? psiFromKPa(last.errorKPa) : null, testedAt: last?.at ?? null }
+        ? { errorPsi: last ? psiFromKPa(worstError(points)) : null, testedAt: last?.at ?? null }
         : null,
       weightPiecesPsi: row.weightPieces,
     },
+    pot: potOf(row),
+  };
+}
+
+/** Of a test at several pressures, the error to go by: the highest, since high is the dangerous side; far off either way, the farthest. */
+function worstError(points: readonly GaugeCheck[]): number {
+  const errors = points.map((p) => p.errorKPa);
+  const farthest = errors.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+  return psiFromKPa(Math.abs(farthest)) > GAUGE_REPLACE_PSI ? farthest : Math.max(...errors);
+}
+
+/** What a canner is as a place to stand things in: as measured, and by its plain size where nobody has. */
+function potOf(row: typeof canner.$inferSelect): CannerPot {
+  const plain = presetFor(row.quarts ?? 16);
+  return {
+    insideDiameterMm: row.insideDiameterMm ?? plain.insideDiameterMm,
+    usableHeightMm: row.usableHeightMm ?? plain.usableHeightMm,
+    racks: row.racks ?? plain.racks,
+    rackHeightMm: row.rackHeightMm ?? plain.rackHeightMm,
+    manual: row.manual ?? {},
+    measured: row.insideDiameterMm !== null && row.usableHeightMm !== null,
+    minLoad: row.minLoad ?? plain.minLoad,
+    waterLitres: row.waterLitres ?? plain.waterLitres,
   };
 }
 
@@ -52,7 +85,24 @@ export interface CannerInput {
   hasDial: boolean;
   weightPiecesPsi: number[];
   safeMaxKPa: number;
+  measures?: CannerMeasures;
 }
+
+type Row = typeof canner.$inferSelect;
+/** What a household may measure or read in the manual; null where it has not. */
+export type CannerMeasures = Pick<
+  Row,
+  | "insideDiameterMm"
+  | "usableHeightMm"
+  | "racks"
+  | "rackHeightMm"
+  | "waterLitres"
+  | "waterDepthMm"
+  | "minLoad"
+  | "aluminium"
+  | "manual"
+  | "depressuriseMin"
+>;
 
 export function addCanner(larder: Larder, write: Write, input: CannerInput): { id: string } {
   return once(larder, write, "canner.add", () => {
@@ -76,6 +126,7 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
         hasDial: input.hasDial ? 1 : 0,
         weightPieces: input.weightPiecesPsi,
         safeMaxKPa: input.safeMaxKPa,
+        ...(input.measures && sensible(input.measures)),
         createdAt: larder.now(),
       })
       .run();
@@ -83,21 +134,72 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
   });
 }
 
-/** Records a test of a dial gauge. @param at when it was tested, not later than now */
+/** Measures that no household canner has are refused at their field, with what would be believed. */
+function sensible(m: CannerMeasures): CannerMeasures {
+  const fields: Record<string, string> = {};
+  const within = (field: keyof CannerMeasures, low: number, high: number, words: string) => {
+    const value = m[field];
+    if (typeof value === "number" && !(value >= low && value <= high)) fields[field] = words;
+  };
+  within("insideDiameterMm", 150, 600, "Inside diameters lie between 6 and 24 in (150 and 600 mm).");
+  within("usableHeightMm", 100, 700, "Heights under the lid lie between 4 and 28 in (100 and 700 mm).");
+  within("racks", 0, 4, "A canner has from 0 to 4 racks.");
+  within("rackHeightMm", 0, 60, "A rack is at most 60 mm high.");
+  within("waterLitres", 0.5, 15, "Between half a quart and 16 quarts (0.5 and 15 l).");
+  within("waterDepthMm", 10, 200, "Between 10 and 200 mm deep.");
+  within("minLoad", 0, 20, "Between 0 and 20 containers.");
+  within("depressuriseMin", 5, 180, "Between 5 and 180 minutes.");
+  for (const n of Object.values(m.manual ?? {}))
+    if (!Number.isInteger(n) || n < 0 || n > 200) fields.manual = "Whole numbers from the manual, 0 to 200.";
+  if (Object.keys(fields).length > 0) throw new Refused(fields);
+  return m;
+}
+
+/** What was measured or read in the manual, written on a canner's card. */
+export function measureCanner(
+  larder: Larder,
+  write: Write,
+  cannerId: string,
+  measures: CannerMeasures,
+): void {
+  once(larder, write, "canner.measure", () => {
+    getCanner(larder, cannerId);
+    larder.db.update(canner).set(sensible(measures)).where(eq(canner.id, cannerId)).run();
+    return { result: null, note: { kind: "canner", id: cannerId, detail: measures } };
+  });
+}
+
+/** How a dial reads at one pressure, kPa: high is above 0. `atKPa` null when nobody said at which. */
+export interface GaugePoint {
+  atKPa: number | null;
+  errorKPa: number;
+}
+
+/** Records a test of a dial gauge, at one pressure or at several. @param at when it was tested, not later than now */
 export function recordGaugeCheck(
   larder: Larder,
   write: Write,
-  input: { cannerId: string; at: number; errorKPa: number; note: string | null },
+  input: {
+    cannerId: string;
+    at: number;
+    errorKPa: number;
+    note: string | null;
+    more?: readonly GaugePoint[];
+    atKPa?: number | null;
+  },
 ): { id: string } {
   return once(larder, write, "gauge.check", () => {
     const known = getCanner(larder, input.cannerId);
     if (!known.hasDial) throw new Refused({ "": `${known.name} has no dial gauge to test.` });
     if (input.at > larder.now()) throw new Refused({ at: "That day has not come yet. When was it tested?" });
     const id = uuid();
-    larder.db
-      .insert(gaugeCheck)
-      .values({ id, byId: write.byId, ...input })
-      .run();
+    const { cannerId, at, note, more = [], atKPa = null, errorKPa } = input;
+    const testId = more.length > 0 ? id : null;
+    for (const [i, point] of [{ atKPa, errorKPa }, ...more].entries())
+      larder.db
+        .insert(gaugeCheck)
+        .values({ id: i === 0 ? id : uuid(), cannerId, at, note, testId, byId: write.byId, ...point })
+        .run();
     return { result: { id }, note: { kind: "canner", id: input.cannerId, detail: input } };
   });
 }

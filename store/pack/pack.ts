@@ -7,6 +7,7 @@ import {
   isCan,
   officeSchedule,
   productName,
+  shapeOf,
   testedSchedule,
   type ContainerKey,
   type Mouth,
@@ -17,7 +18,8 @@ import {
 } from "#core/schedule";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
-import { container, pack, packLot } from "../schema/index.ts";
+import { change, takeForPack } from "#store/supply";
+import { container, containerLid, pack, packLot } from "../schema/index.ts";
 
 export interface Pack {
   id: string;
@@ -30,6 +32,8 @@ export interface Pack {
   saltTspEach: number;
   schedule: TestedSchedule;
   reusedLids: boolean;
+  additions: string | null;
+  dish: string | null;
   madeAt: number;
   byName: string | null;
   runId: string | null;
@@ -41,7 +45,7 @@ export interface Pack {
 
 const PACKS = `
   select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.salt_tsp_each as saltTspEach, k.schedule,
-    k.reused_lids as reusedLids, k.made_at as madeAt, p.name as byName, k.run_id as runId,
+    k.reused_lids as reusedLids, k.additions, k.dish, k.made_at as madeAt, p.name as byName, k.run_id as runId,
     (select count(*) from container c where c.pack_id = k.id) as count,
     (select sum(mass_kg) from pack_lot where pack_id = k.id) as massKg,
     (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
@@ -123,6 +127,12 @@ export interface PackInput {
   liquid: Liquid;
   saltTspEach: number;
   reusedLids: boolean;
+  /** box the lids are taken from first; the oldest when none is named */
+  lidBoxId?: string | null;
+  /** vinegar, ketchup, seasoning: recorded, and of no effect on the time */
+  additions?: string | null;
+  /** name of the recipe of a mixed dish */
+  dish?: string | null;
   /** what an extension office gave for these cans, where the tables have no row; null otherwise */
   office?: Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge"> | null;
 }
@@ -168,18 +178,29 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
         reusedLids: input.reusedLids ? 1 : 0,
         madeAt: larder.now(),
         byId: write.byId,
+        additions: input.additions?.trim() || null,
+        dish: input.dish?.trim() || null,
       })
       .run();
     larder.db
       .insert(packLot)
       .values({ packId: id, lotId: lot.id, massKg: Math.min(input.massKg, lot.leftKg) })
       .run();
+    const mouth = isCan(input.container) ? null : shapeOf(input.container, input.mouth).mouth;
+    const lids = takeForPack(
+      larder,
+      write,
+      { code, container: input.container, mouth, count: input.count },
+      input.lidBoxId ?? null,
+    );
     for (let number = 1; number <= input.count; number++) {
       const containerId = uuid();
       larder.db
         .insert(container)
         .values({ id: containerId, code: issueCode(larder, "container", containerId), packId: id, number })
         .run();
+      const supplyId = lids[number - 1];
+      if (supplyId) larder.db.insert(containerLid).values({ containerId, supplyId, packId: id }).run();
     }
     return { result: { id, code }, note: { kind: "pack", id, detail: input } };
   });
@@ -216,6 +237,7 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
   once(larder, write, "pack.unpack", () => {
     const known = getPack(larder, packId);
     if (known.runId) refuse("This pack has been in a canner and cannot be taken apart.", 409);
+    giveBack(larder, write, known);
     for (const c of containersOfPack(larder, packId)) {
       larder.sqlite.prepare("delete from container where id = ?").run(c.id);
     }
@@ -226,4 +248,16 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
       note: { kind: "pack", id: packId, detail: { code: known.code, count: known.count } },
     };
   });
+}
+
+/** Jars and lids of a pack that was taken apart go back where they came from: nothing has been heated. */
+function giveBack(larder: Larder, write: Write, known: Pack): void {
+  const taken = larder.sqlite
+    .prepare(
+      `select supply_id as id, -sum(delta) as count from supply_change where pack_code = ? and why in ('packed', 'unpacked')
+       group by supply_id having sum(delta) < 0`,
+    )
+    .all(known.code) as { id: string; count: number }[];
+  for (const { id, count } of taken) change(larder, write, id, count, "unpacked", known.code);
+  larder.sqlite.prepare("delete from container_lid where pack_id = ?").run(known.id);
 }

@@ -1,2 +1,3 @@
 export * from "./run.ts";
 export * from "./event.ts";
+export * from "./stages.ts";

@@ -10,6 +10,16 @@ import {
   type GoverningSchedule,
   type NoGoverning,
 } from "#core/schedule";
+import { blocks, cardOf, standingOf, standings, type EquipmentKind } from "#core/check";
+import {
+  appendCheck,
+  checksOf,
+  checksOfRun,
+  getTool,
+  listTools,
+  type CheckRecord,
+  type Finding,
+} from "#store/check";
 import { getCanner, type Canner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
@@ -30,6 +40,9 @@ export interface RunRecord {
   zone: string;
   gaugeSignedReason: string | null;
   packs: Pack[];
+  /** what was looked at before it was lit */
+  checks: CheckRecord[];
+  equipmentSignedReason: string | null;
   events: RunEvent[];
   view: RunView;
 }
@@ -56,6 +69,12 @@ export interface OpenInput {
   packIds: string[];
   /** why an overdue gauge is used all the same; null when it is not */
   signedReason: string | null;
+  /** the burner it stands on; null when nobody said */
+  burnerId?: string | null;
+  /** what was looked at before lighting it */
+  findings?: readonly Finding[];
+  /** why overdue or doubtful equipment is used all the same */
+  equipmentReason?: string | null;
 }
 
 /** Puts packs into a canner as one load and opens its run, with the schedule frozen as it stands now. */
@@ -96,6 +115,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
             : "packIds";
       throw new Refused({ [field]: `${governing.reason} ${governing.instead.join(" ")}` });
     }
+    const equipmentReason = fitToUse(larder, write, chosen, input);
     const standing = chosen.gauges.dial && governing.target.governs === "dial";
     const plan: RunPlan = {
       minutes: governing.minutes,
@@ -124,11 +144,76 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
         zone: home.zone,
         gaugeSignedBy: signed && standing ? write.byId : null,
         gaugeSignedReason: signed && standing ? signed : null,
+        equipmentSignedBy: equipmentReason ? write.byId : null,
+        equipmentSignedReason: equipmentReason,
+        burnerId: input.burnerId ?? null,
       })
       .run();
+    keepFindings(larder, write, input, id);
     for (const p of packs) larder.db.update(pack).set({ runId: id }).where(eq(pack.id, p.id)).run();
     return { result: { id, code }, note: { kind: "run", id, detail: { ...input, plan } } };
   });
+}
+
+/**
+ * Whether the equipment may be used: by the last look at each thing of the canner and the burner, these findings among
+ * them. What is bad and stops a load is refused; what is overdue or doubtful wants a signed reason.
+ * @returns the reason that was needed; null when none was
+ */
+function fitToUse(larder: Larder, write: Write, canner: Canner, input: OpenInput): string | null {
+  const { findings = [], burnerId = null } = input;
+  const now = larder.now();
+  const fresh = (kind: EquipmentKind | null) =>
+    findings.filter((f) => cardOf(f.item) === kind).map((f) => ({ ...f, at: now }));
+  // The dial's test has its own rule and its own signature.
+  const of = (kind: EquipmentKind, id: string) =>
+    standings(kind, [...checksOf(larder, id), ...fresh(kind)], now).filter((s) => s.item.key !== "dial");
+  const loose = fresh(null).map((f) => standingOf(f.item, [f], now));
+  const { stops, signs } = blocks([
+    ...of("canner", canner.id),
+    ...(burnerId ? of("burner", burnerId) : []),
+    ...loose,
+  ]);
+  if (stops.length > 0)
+    throw new Refused(
+      {
+        findings: stops
+          .map((s) => `${s.item.name} was not sound. ${s.item.otherwise} Then look again.`)
+          .join(" "),
+      },
+      409,
+    );
+  const burner = burnerId ? getTool(larder, burnerId) : null;
+  if (burner?.induction && canner.aluminium)
+    throw new Refused({
+      burnerId: `${canner.name} is aluminium, and ${burner.name} is an induction hob: it will not heat.`,
+    });
+  if (signs.length === 0) return null;
+  const reason = input.equipmentReason?.trim();
+  if (reason && write.byId) return reason;
+  throw new Refused({
+    equipmentReason: `${signs.map((s) => `${s.item.name} ${s.state === "overdue" ? "is overdue for a look" : "was doubtful"}.`).join(" ")} Look at it now, or sign a reason for going ahead.`,
+  });
+}
+
+/** Each finding on the card of what it is about, and with the run. */
+function keepFindings(
+  larder: Larder,
+  write: Write,
+  { findings = [], cannerId, burnerId }: OpenInput,
+  runId: string,
+): void {
+  const tools = listTools(larder);
+  for (const f of findings) {
+    const kind = cardOf(f.item);
+    const equipmentId =
+      kind === "canner"
+        ? cannerId
+        : kind === "burner"
+          ? (burnerId ?? null)
+          : (tools.find((t) => t.kind === kind)?.id ?? null);
+    appendCheck(larder, write, equipmentId, f, runId);
+  }
 }
 
 /** Whether a run still occupies its canner. */
@@ -179,6 +264,8 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     zone: row.zone,
     gaugeSignedReason: row.gaugeSignedReason,
     packs: packsOfRun(larder, row.id),
+    checks: checksOfRun(larder, row.id),
+    equipmentSignedReason: row.equipmentSignedReason,
     events,
     view: runAt(row.plan, events, row.openedAt, larder.now()),
   };

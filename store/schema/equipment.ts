@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { type ContainerKey } from "#core/schedule";
 import { person } from "./household.ts";
 
 export const canner = sqliteTable(
@@ -13,6 +14,20 @@ export const canner = sqliteTable(
     /** pieces of the weight, psi each, as a JSON list */
     weightPieces: text("weight_pieces", { mode: "json" }).$type<number[]>().notNull(),
     safeMaxKPa: real("safe_max_kpa").notNull(),
+    /** inside, mm; null where nobody has measured: then the plain size stands in */
+    insideDiameterMm: real("inside_diameter_mm"),
+    usableHeightMm: real("usable_height_mm"),
+    racks: integer(),
+    rackHeightMm: real("rack_height_mm"),
+    /** its manual's water, litres and mm deep */
+    waterLitres: real("water_litres"),
+    waterDepthMm: real("water_depth_mm"),
+    /** fewest containers its manual wants in a load */
+    minLoad: integer("min_load"),
+    aluminium: integer(),
+    /** the manual's own most, by container, as JSON */
+    manual: text({ mode: "json" }).$type<Partial<Record<ContainerKey, number>>>(),
+    depressuriseMin: real("depressurise_min"),
     createdAt: integer("created_at").notNull(),
   },
   (t) => [
@@ -36,6 +51,10 @@ export const gaugeCheck = sqliteTable(
     errorKPa: real("error_kpa").notNull(),
     byId: text("by_id").references(() => person.id),
     note: text(),
+    /** true pressure it was tested at, kPa; null when nobody said */
+    atKPa: real("at_kpa"),
+    /** points of one test share it; null for a test of one point */
+    testId: text("test_id"),
   },
   (t) => [
     index("gauge_check_canner").on(t.cannerId, t.at),

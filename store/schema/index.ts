@@ -8,3 +8,6 @@ export * from "./run.ts";
 export * from "./pack.ts";
 export * from "./shelf.ts";
 export * from "./seam.ts";
+export * from "./tool.ts";
+export * from "./supply.ts";
+export * from "./plan.ts";

@@ -24,6 +24,10 @@ export const pack = sqliteTable(
     byId: text("by_id").references(() => person.id),
     /** the load it went into; null while it waits */
     runId: text("run_id").references(() => run.id),
+    /** vinegar, ketchup and seasoning that change no time, as written down; null for none */
+    additions: text(),
+    /** the recipe of a mixed dish, by name as it was then; null otherwise */
+    dish: text(),
   },
   (t) => [
     check("pack_method", sql`${t.method} in ('raw', 'hot')`),

@@ -22,6 +22,11 @@ export const run = sqliteTable(
     /** who signed for an overdue gauge, and why */
     gaugeSignedBy: text("gauge_signed_by").references(() => person.id),
     gaugeSignedReason: text("gauge_signed_reason"),
+    /** who signed for overdue or doubtful equipment, and why */
+    equipmentSignedBy: text("equipment_signed_by").references(() => person.id),
+    equipmentSignedReason: text("equipment_signed_reason"),
+    /** the burner it stood on */
+    burnerId: text("burner_id"),
     /** kept in step with the events: set when the run is checked or given up */
     endedAt: integer("ended_at"),
     /** kept in step with the events: when the full time was served */

@@ -1,8 +1,10 @@
 import { asc } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
+import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { bestBy } from "#core/shelf";
 import { CONTAINER_COLUMNS, getContainer, type ContainerNow } from "#store/rest";
+import { change, listSupplies, stacksFor } from "#store/supply";
 import { movement, shelfPlace } from "../schema/index.ts";
 
 export type ShelfPlace = typeof shelfPlace.$inferSelect;
@@ -127,8 +129,22 @@ export function takeOff(
       .insert(movement)
       .values({ id: uuid(), containerId, at: larder.now(), kind, placeId: null, byId: write.byId })
       .run();
+    if (kind === "opened") jarBack(larder, write, containerId);
     return { result: null, note: { kind: "container", id: containerId, detail: { kind } } };
   });
+}
+
+/** An opened jar is washed and counted again, where jars of its kind are counted. Cans are not used twice. */
+function jarBack(larder: Larder, write: Write, containerId: string): void {
+  const known = larder.sqlite
+    .prepare(
+      "select k.container, k.mouth, k.code from container c join pack k on k.id = c.pack_id where c.id = ?",
+    )
+    .get(containerId) as { container: ContainerKey; mouth: Mouth | null; code: string };
+  if (isCan(known.container)) return;
+  const { mouth } = shapeOf(known.container, known.mouth);
+  const stack = stacksFor(listSupplies(larder), known.container, mouth)[0];
+  if (stack) change(larder, write, stack.id, 1, "opened", known.code);
 }
 
 /** One thing that happened to a container after its run. */

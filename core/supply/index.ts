@@ -1,0 +1,2 @@
+export { takeFrom, type Box } from "./lids.ts";
+export { fireEstimate, type FireEstimate } from "./water.ts";

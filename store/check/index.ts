@@ -1,0 +1,15 @@
+export {
+  addTool,
+  appendCheck,
+  checksOf,
+  checksOfRun,
+  getTool,
+  listTools,
+  recentChecks,
+  recordCheck,
+  type CheckRecord,
+  type Finding,
+  type Tool,
+  type ToolInput,
+  type ToolKind,
+} from "./check.ts";

@@ -1,0 +1,1 @@
+export { closePlan, keepWish, planInHand, type StoredPlan } from "./plan.ts";

@@ -1,0 +1,1 @@
+export { getRecipe, listRecipes, saveRecipe, type Recipe } from "./recipe.ts";

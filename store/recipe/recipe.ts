@@ -1,0 +1,70 @@
+import { asc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { dishRow, type Dish, type Ingredient, type Role } from "#core/recipe";
+import { recipe, recipeItem } from "../schema/index.ts";
+
+export interface Recipe {
+  id: string;
+  name: string;
+  dish: Dish;
+  ingredients: Ingredient[];
+}
+
+const G = 1000;
+
+export function listRecipes(larder: Larder): Recipe[] {
+  return larder.db
+    .select()
+    .from(recipe)
+    .orderBy(asc(recipe.createdAt))
+    .all()
+    .map(({ id, name, dish }) => ({ id, name, dish, ingredients: ingredientsOf(larder, id) }));
+}
+
+export function getRecipe(larder: Larder, id: string): Recipe {
+  const row = larder.db.select().from(recipe).where(eq(recipe.id, id)).get();
+  if (!row) return refuse("There is no such recipe.", 404);
+  return { id: row.id, name: row.name, dish: row.dish, ingredients: ingredientsOf(larder, id) };
+}
+
+function ingredientsOf(larder: Larder, recipeId: string): Ingredient[] {
+  return larder.db
+    .select()
+    .from(recipeItem)
+    .where(eq(recipeItem.recipeId, recipeId))
+    .orderBy(asc(recipeItem.position))
+    .all()
+    .map((i) => ({ name: i.name, amount: i.amountG / G, role: i.role as Role | null }));
+}
+
+/** Keeps a recipe that may be canned. Refused, with each reason, when it holds anything that may not. */
+export function saveRecipe(larder: Larder, write: Write, input: Omit<Recipe, "id">): { id: string } {
+  return once(larder, write, "recipe.save", () => {
+    const answer = dishRow(input.dish, input.ingredients);
+    if (!answer.product)
+      throw new Refused({
+        ingredients: answer.refusals.map((r) => `${r.reason} ${r.instead.join(" ")}`).join(" "),
+      });
+    if (larder.db.select().from(recipe).where(eq(recipe.name, input.name)).get())
+      throw new Refused({
+        name: `There is already a recipe called ${input.name}. Give this one another name.`,
+      });
+    const id = uuid();
+    const { name, dish } = input;
+    larder.db.insert(recipe).values({ id, name, dish, createdAt: larder.now(), byId: write.byId }).run();
+    for (const [position, i] of input.ingredients.entries())
+      larder.db
+        .insert(recipeItem)
+        .values({
+          id: uuid(),
+          recipeId: id,
+          position,
+          name: i.name,
+          amountG: Math.round(i.amount * G),
+          role: i.role,
+        })
+        .run();
+    return { result: { id }, note: { kind: "recipe", id, detail: input } };
+  });
+}

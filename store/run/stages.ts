@@ -1,0 +1,37 @@
+import { and, desc, eq, isNotNull } from "drizzle-orm";
+import { type Larder } from "#store/db";
+import { type LearnedStage } from "#core/day";
+import { runAt, type RunEvent } from "#core/run";
+import { run } from "../schema/index.ts";
+import { eventsOf } from "./run.ts";
+
+const MIN = 60_000;
+/** Earlier runs that teach; older ones say little about today's burner. */
+const TEACHING = 12;
+
+/** How long the stages of a canner's last runs took, minutes. Only stages whose both ends were tapped. */
+export function pastStages(larder: Larder, cannerId: string): Record<LearnedStage, number[]> {
+  const past: Record<LearnedStage, number[]> = { heatUp: [], comeUp: [], coolDown: [], unload: [] };
+  const rows = larder.db
+    .select()
+    .from(run)
+    .where(and(eq(run.cannerId, cannerId), isNotNull(run.completedAt)))
+    .orderBy(desc(run.openedAt))
+    .limit(TEACHING)
+    .all();
+  for (const row of rows) {
+    const events = eventsOf(larder, row.id);
+    const view = runAt(row.plan, events, row.openedAt, larder.now());
+    const first = (type: RunEvent["type"]) => events.find((e) => e.type === type)?.at ?? null;
+    const between = (stage: LearnedStage, from: number | null, to: number | null) => {
+      const minutes = from !== null && to !== null ? (to - from) / MIN : 0;
+      // A stage nobody tapped through properly teaches nothing.
+      if (minutes > 0.5 && minutes < 180) past[stage].push(minutes);
+    };
+    between("heatUp", view.burnerLitAt, first("steam-steady"));
+    between("comeUp", first("weight-on"), view.attempts[0]?.startedAt ?? null);
+    between("coolDown", view.heatOffAt, view.lockDownAt ?? view.zeroAt);
+    between("unload", view.lidOffAt, view.unloadedAt);
+  }
+  return past;
+}

@@ -1,0 +1,15 @@
+export {
+  addSupply,
+  boxesFor,
+  change,
+  countedStock,
+  getSupply,
+  listSupplies,
+  recount,
+  stacksFor,
+  takeForPack,
+  type Supply,
+  type SupplyInput,
+  type SupplyKind,
+} from "./supply.ts";
+export { lidOf, packsWithBox } from "./lid.ts";

@@ -1,0 +1,24 @@
+import { type Larder } from "#store/db";
+
+/** The box a container's lid came from; null where none was counted. */
+export function lidOf(larder: Larder, containerId: string): { id: string; label: string } | null {
+  const row = larder.sqlite
+    .prepare(
+      "select s.id, s.label from container_lid l join supply s on s.id = l.supply_id where l.container_id = ?",
+    )
+    .get(containerId) as { id: string; label: string } | undefined;
+  return row ?? null;
+}
+
+/** Packs whose containers carry lids of a box, with how many each, newest first: where a bad box went. */
+export function packsWithBox(
+  larder: Larder,
+  supplyId: string,
+): { code: string; count: number; madeAt: number }[] {
+  return larder.sqlite
+    .prepare(
+      `select k.code, count(*) as count, k.made_at as madeAt from container_lid l join pack k on k.id = l.pack_id
+       where l.supply_id = ? group by k.id order by k.made_at desc`,
+    )
+    .all(supplyId) as { code: string; count: number; madeAt: number }[];
+}

@@ -1,0 +1,164 @@
+import { asc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { kindKey, type KindKey } from "#core/capacity";
+import { takeFrom, type Box } from "#core/supply";
+import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { supply, supplyChange } from "../schema/index.ts";
+
+export type SupplyKind = "jar" | "lid" | "can" | "end";
+export type SupplyWhy = (typeof supplyChange.$inferSelect)["why"];
+
+export interface Supply {
+  id: string;
+  kind: SupplyKind;
+  container: ContainerKey | null;
+  mouth: Mouth | null;
+  /** the box or the maker's lot, as it is called; jars: how worn they are */
+  label: string;
+  createdAt: number;
+  left: number;
+}
+
+/** Everything counted in the Shed, the oldest of each kind first. */
+export function listSupplies(larder: Larder): Supply[] {
+  return larder.db.select().from(supply).orderBy(asc(supply.kind), asc(supply.createdAt)).all() as Supply[];
+}
+
+export interface SupplyInput {
+  kind: SupplyKind;
+  container: ContainerKey | null;
+  mouth: Mouth | null;
+  label: string;
+  count: number;
+}
+
+/** Puts a stack of jars, a box of lids, or cans or ends of one lot in the Shed. One already there is added to. */
+export function addSupply(larder: Larder, write: Write, input: SupplyInput): { id: string } {
+  return once(larder, write, "supply.add", () => {
+    const { kind, label, count } = input;
+    if (!(count >= 1 && count <= 10_000)) throw new Refused({ count: "Between 1 and 10,000 of them." });
+    const can = kind === "can" || kind === "end";
+    if (kind !== "lid" && (input.container === null || isCan(input.container) !== can))
+      throw new Refused({ container: can ? "Say which can." : "Say which jar." });
+    const container = kind === "lid" ? null : input.container;
+    const mouth = can ? null : kind === "jar" ? shapeOf(container!, input.mouth).mouth : input.mouth;
+    if (kind === "lid" && mouth === null) throw new Refused({ mouth: "Say for which mouth." });
+    const known = listSupplies(larder).find(
+      (s) => s.kind === kind && s.container === container && s.mouth === mouth && s.label === label,
+    );
+    const id = known?.id ?? uuid();
+    if (!known)
+      larder.db.insert(supply).values({ id, kind, container, mouth, label, createdAt: larder.now() }).run();
+    change(larder, write, id, count, "bought");
+    return { result: { id }, note: { kind: "supply", id, detail: input } };
+  });
+}
+
+/** One change of a supply. Call inside a write. The table refuses a count below none. */
+export function change(
+  larder: Larder,
+  write: Write,
+  supplyId: string,
+  delta: number,
+  why: SupplyWhy,
+  packCode: string | null = null,
+): void {
+  if (delta === 0) return;
+  larder.db
+    .insert(supplyChange)
+    .values({ id: uuid(), supplyId, at: larder.now(), delta, why, packCode, byId: write.byId })
+    .run();
+}
+
+export function getSupply(larder: Larder, id: string): Supply {
+  const row = larder.db.select().from(supply).where(eq(supply.id, id)).get() as Supply | undefined;
+  return row ?? refuse("There is no such thing in the Shed.", 404);
+}
+
+/** Counted anew, or some broken: how many there are now. */
+export function recount(
+  larder: Larder,
+  write: Write,
+  input: { supplyId: string; left: number; why: "counted" | "broken" | "bought" },
+): void {
+  once(larder, write, "supply.count", () => {
+    const known = getSupply(larder, input.supplyId);
+    if (!Number.isInteger(input.left) || input.left < 0)
+      throw new Refused({ left: "A count is 0 or more: there cannot be fewer than none." });
+    if (input.left > 10_000) throw new Refused({ left: "At most 10,000 of one kind." });
+    change(larder, write, known.id, input.left - known.left, input.why);
+    return { result: null, note: { kind: "supply", id: known.id, detail: input } };
+  });
+}
+
+const boxOf = (s: Supply): Box => ({ id: s.id, label: s.label, left: s.left, since: s.createdAt });
+
+/** Lids of a mouth, or ends of a can, as boxes to take from. */
+export function boxesFor(supplies: readonly Supply[], container: ContainerKey, mouth: Mouth | null): Box[] {
+  const can = isCan(container);
+  return supplies
+    .filter((s) =>
+      can ? s.kind === "end" && s.container === container : s.kind === "lid" && s.mouth === mouth,
+    )
+    .map(boxOf);
+}
+
+/** Jars or cans of one kind, as stacks to take from. */
+export function stacksFor(supplies: readonly Supply[], container: ContainerKey, mouth: Mouth | null): Box[] {
+  return supplies
+    .filter((s) => (s.kind === "jar" || s.kind === "can") && s.container === container && s.mouth === mouth)
+    .map(boxOf);
+}
+
+/** What is counted of everything a plan needs; null where nothing of the kind was ever counted. */
+export function countedStock(supplies: readonly Supply[], kinds: readonly KindKey[]) {
+  const sum = (of: (s: Supply) => boolean) => {
+    const found = supplies.filter(of);
+    return found.length === 0 ? null : found.reduce((n, s) => n + s.left, 0);
+  };
+  const isOf = (kind: KindKey) => (s: Supply) =>
+    s.container !== null && kindKey(s.container, s.mouth) === kind;
+  return {
+    containers: Object.fromEntries(kinds.map((k) => [k, sum((s) => s.kind !== "end" && isOf(k)(s))])),
+    ends: Object.fromEntries(kinds.map((k) => [k, sum((s) => s.kind === "end" && isOf(k)(s))])),
+    lids: {
+      regular: sum((s) => s.kind === "lid" && s.mouth === "regular"),
+      wide: sum((s) => s.kind === "lid" && s.mouth === "wide"),
+    },
+  };
+}
+
+/**
+ * Takes the jars or cans and the lids or ends of a pack, the oldest first, and says for each container which box its
+ * lid came from. Where the Shed counted fewer than were filled, the count was wrong: what was missing is written down as
+ * counted, and nothing stops the work. Kinds nobody counts are left alone. Call inside a write.
+ * @param boxId the box to take from first; null for the oldest
+ * @returns box of each container's lid, in order; null where none was counted
+ */
+export function takeForPack(
+  larder: Larder,
+  write: Write,
+  pack: { code: string; container: ContainerKey; mouth: Mouth | null; count: number },
+  boxId: string | null,
+): (string | null)[] {
+  const supplies = listSupplies(larder);
+  const stacks = stacksFor(supplies, pack.container, pack.mouth);
+  takeAll(larder, write, stacks, pack.count, pack.code);
+  const boxes = boxesFor(supplies, pack.container, pack.mouth).map((b) =>
+    b.id === boxId ? { ...b, since: -Infinity } : b,
+  );
+  return takeAll(larder, write, boxes, pack.count, pack.code);
+}
+
+function takeAll(larder: Larder, write: Write, boxes: Box[], count: number, code: string): (string | null)[] {
+  if (boxes.length === 0) return Array.from({ length: count }, () => null);
+  const { taken, missing } = takeFrom(boxes, count);
+  const from = taken.flatMap((t) => Array.from({ length: t.count }, () => t.box.id));
+  const last = taken.at(-1)?.box ?? [...boxes].sort((a, b) => b.since - a.since)[0]!;
+  if (missing > 0) change(larder, write, last.id, missing, "counted", code);
+  for (let i = 0; i < missing; i++) from.push(last.id);
+  for (const id of new Set(from))
+    change(larder, write, id, -from.filter((x) => x === id).length, "packed", code);
+  return from;
+}
