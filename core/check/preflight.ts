@@ -68,7 +68,11 @@ export function preflight(c: PreflightCase): PreflightItem[] {
       : []),
     ...(c.canner.hasDial ? ([["dial", `will stand at ${pounds} on this face`]] satisfies Line[]) : []),
     ...(cans
-      ? ([["can-flanges"], ["sealer-setup"], ["probe", "170 °F (77 °C) at every can’s centre"]] satisfies Line[])
+      ? ([
+          ["can-flanges"],
+          ["sealer-setup"],
+          ["probe", "170 °F (77 °C) at every can’s centre"],
+        ] satisfies Line[])
       : ([
           ["jar-rims"],
           ["jar-bodies"],

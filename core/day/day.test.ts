@@ -93,6 +93,11 @@ describe("two canners and five loads, added up by hand", () => {
     expect(of(day.blocks, "2", "pack")).toMatchObject([{ from: 24, to: 42 }]);
     expect(of(day.blocks, "2", "load")[0]!.from).toBe(42);
   });
+  test("filled jars do not stand: the third load is packed while the first cools, not before", () => {
+    const day = dayOf(five);
+    expect(of(day.blocks, "3", "pack")[0]!.from).toBeGreaterThanOrEqual(173 - 18 - 15);
+    expect(of(day.blocks, "3", "pack").at(-1)!.to).toBeLessThanOrEqual(173);
+  });
   test("with one canner the same five take 18 + 5 × 155 minutes", () =>
     expect(dayOf(five.map((l) => ({ ...l, cannerId: "A" }))).minutes).toBe(18 + 5 * 155));
 });

@@ -70,7 +70,7 @@ interface Going {
  * The hands go first to what is hot: the weight of a canner that has vented, then one to unload, then one to load, then
  * packing, which is laid down whenever a canner calls. A canner that must wait for the hands vents, stands at zero or
  * settles longer, which does no harm; a process is never lengthened by it, since turning a burner off takes no time.
- * Packing of a load begins when the hands are free, in the order given.
+ * A load is packed when the hands are free, so that it is done about when its canner is: filled jars do not stand for hours.
  */
 export function dayOf(loads: readonly DayLoad[]): Day {
   const going: Going[] = loads.map((load) => ({
@@ -129,17 +129,29 @@ function rank(g: Going): number {
   return ["comeUp", "unload", "load", "pack"].indexOf(g.next);
 }
 
-/** When the hands could take the next step of a load; never, while its canner holds another or an earlier load is still to be packed. */
+/** Filled containers stand ready this long before their canner is, minutes, in case the hands are called away. Common practice, no source. */
+const AHEAD = 15;
+
+/** When the hands could take the next step of a load; never, while something has to happen first. */
 function readyAt(g: Going, open: readonly Going[], freeAt: ReadonlyMap<string, number>): number {
-  if (g.next === "pack") {
-    const first = open.find((o) => o.next === "pack");
-    return first === g ? g.ready : Infinity;
-  }
-  if (g.next !== "load") return g.ready;
+  if (g.next === "comeUp" || g.next === "unload") return g.ready;
   const before = open.filter((o) => o !== g && o.load.cannerId === g.load.cannerId);
-  if (before.some((o) => o.next === "comeUp" || o.next === "unload")) return Infinity;
-  return Math.max(g.ready, freeAt.get(g.load.cannerId) ?? 0, g.load.notBeforeMinute ?? 0);
+  const notBefore = g.load.notBeforeMinute ?? 0;
+  if (g.next === "load") {
+    if (before.some((o) => o.next === "comeUp" || o.next === "unload")) return Infinity;
+    return Math.max(g.ready, freeAt.get(g.load.cannerId) ?? 0, notBefore);
+  }
+  // Filled jars are not left standing: packing ends about when the canner is free for them.
+  const ahead = open.slice(0, open.indexOf(g)).filter((o) => o.load.cannerId === g.load.cannerId);
+  if (ahead.some((o) => o.next !== "unload")) return Infinity;
+  const free = Math.max(
+    notBefore,
+    ...before.filter((o) => o.next === "unload").map((o) => o.ready + unloadMinutes(o.load)),
+  );
+  return Math.max(g.ready, free - g.packLeft - AHEAD);
 }
+
+const unloadMinutes = (load: DayLoad) => Math.max(WORK.unload, load.times.unload.minutes);
 
 /** Does the step a canner waits for, and writes down the stages that follow it by themselves. @returns when the hands are free */
 function step(
@@ -171,7 +183,7 @@ function step(
       return target;
     }
     default: {
-      const done = from + Math.max(WORK.unload, load.times.unload.minutes);
+      const done = from + unloadMinutes(load);
       put(g, "settle", g.since, from);
       put(g, "unload", from, done);
       freeAt.set(load.cannerId, done);

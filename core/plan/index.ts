@@ -35,3 +35,4 @@ export {
   type WishCanner,
   type WishLot,
 } from "./propose.ts";
+export { placesOf, type Placed } from "./layout.ts";

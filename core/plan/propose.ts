@@ -35,10 +35,8 @@ export interface WishLot {
   id: string;
   /** what there is of it, kg (of broth, litres) */
   massKg: number;
-  product: ProductKey;
-  pack: PackMethod;
-  /** containers it may go into, with what each is expected to take, kg; a second one takes what the first leaves */
-  into: { kind: KindKey; kgEach: number }[];
+  /** containers it may go into, by which row, with what each is expected to take, kg; a second one takes what the first leaves */
+  into: { kind: KindKey; kgEach: number; product: ProductKey; pack: PackMethod }[];
 }
 
 export interface WishCanner {
@@ -178,10 +176,10 @@ export async function proposeLoads(
 }
 
 function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): PlanLot {
-  const options = lot.into.flatMap(({ kind, kgEach }): LotOption[] => {
+  const options = lot.into.flatMap(({ kind, kgEach, product, pack }): LotOption[] => {
     const answer = testedSchedule({
-      product: lot.product,
-      pack: lot.pack,
+      product,
+      pack,
       container: containerOf(kind),
       gauge: "weighted",
       altitudeM,
@@ -192,8 +190,8 @@ function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): Pla
     }
     return [
       {
-        product: lot.product,
-        pack: lot.pack,
+        product,
+        pack,
         kind,
         gramsEach: Math.max(1, grams(kgEach)),
         minutes: answer.minutes,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
+import { CapacityAnswer, CapacityBody, PlanAnswer, PlanBody } from "./plan-schemas";
 import { json } from "./problem";
 import {
   Problem,
@@ -41,6 +42,11 @@ function query(schema: z.ZodType) {
   }));
 }
 
+const body = (schema: z.ZodType) => ({
+  required: true,
+  content: { "application/json": { schema: schemaOf(schema, "input") } },
+});
+
 const path = (name: string) => ({ name, in: "path", required: true, schema: { type: "string" } });
 
 /** The description of this interface, made from the schemas that check it. */
@@ -68,6 +74,20 @@ export function loader() {
           responses: answers(SteamAnswer),
         },
       },
+      "/api/v1/capacity": {
+        post: {
+          summary: "What a canner holds of one kind of container, and where each stands",
+          requestBody: body(CapacityBody),
+          responses: answers(CapacityAnswer),
+        },
+      },
+      "/api/v1/plan": {
+        post: {
+          summary: "Loads for lots, canners and a stock: the fewest that hold it all. Changes nothing",
+          requestBody: body(PlanBody),
+          responses: answers(PlanAnswer),
+        },
+      },
       "/api/v1/trace/{code}": {
         get: {
           summary: "Everything that went into and came out of what a code names",
@@ -82,10 +102,7 @@ export function loader() {
         post: {
           summary: "A batch of readings, idempotent by id",
           parameters: [path("id")],
-          requestBody: {
-            required: true,
-            content: { "application/json": { schema: schemaOf(ReadingsBody, "input") } },
-          },
+          requestBody: body(ReadingsBody),
           responses: answers(ReadingsAnswer),
         },
       },
@@ -93,10 +110,7 @@ export function loader() {
         post: {
           summary: "A batch of temperatures from a probe in an animal, idempotent by id",
           parameters: [path("code")],
-          requestBody: {
-            required: true,
-            content: { "application/json": { schema: schemaOf(ColdReadingsBody, "input") } },
-          },
+          requestBody: body(ColdReadingsBody),
           responses: answers(ColdReadingsAnswer),
         },
       },

@@ -1,159 +1,134 @@
-import { Form, Link, useSubmit } from "react-router";
+import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { fillEstimate, fullContainers } from "#core/pack";
 import { whyNotPacked } from "#core/lot";
-import { countOf, formatMass } from "#core/quantity";
-import { SHAPES, shapeOf, testedSchedule, type ContainerKey } from "#core/schedule";
-import { groupOf, productsFor } from "#core/species";
-import { lotsInHand } from "#store/lot";
-import { recordedFills } from "#store/pack";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
-import { Code, LotMark } from "#ui/lotmark";
+import { placesOf } from "#core/plan";
+import { groupOf } from "#core/species";
+import { listRecipes } from "#store/recipe";
+import { contentsOf } from "#ui/glyph";
+import { Button } from "#ui/button";
 import { Empty, Page } from "#ui/page";
 import { Sheet as SheetDrawing } from "../../ui/bench/place-drawing";
-import { containersWords, speciesWords } from "../../words/load";
 import { atHome } from "../../server/context";
+import { formKey } from "../../server/form";
+import { layingOut } from "../../server/laying-out";
+import { planning } from "../../server/planning";
+import { plannable } from "../../server/wish";
+import { costWords, loadsWords } from "../../words/plan";
+import { Choices } from "./choices";
+import { LayOut } from "./lay-out";
+import { Loads } from "./loads";
+import { Notes } from "./notes";
 
-const KINDS = [...new Set(SHAPES.map((s) => s.key))];
-
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
-  const asked = new URL(request.url).searchParams.get("container") ?? "jar-pint";
-  const container = (KINDS as string[]).includes(asked) ? (asked as ContainerKey) : "jar-pint";
-  const rows = lotsInHand(larder).map((lot) => {
-    const can = container.startsWith("can-");
-    const product = productsFor(groupOf(lot.species), lot.form).find((p) => p.startsWith("can-") === can);
-    const found = product
-      ? (["raw", "hot"] as const)
-          .map((pack) =>
-            testedSchedule({ product, pack, container, gauge: "weighted", altitudeM: household.altitudeM }),
-          )
-          .find((s) => s.outcome === "tested")
-      : undefined;
-    if (!found || !product) return { lot, fits: null };
-    const estimate = fillEstimate(
-      product,
-      found.pack,
-      container,
-      recordedFills(larder, product, found.pack, container),
-    );
-    return {
-      lot,
-      fits: {
-        ...fullContainers(lot.leftKg, estimate.kgEach),
-        estimate,
-        minutes: found.minutes,
-        pack: found.pack,
-      },
-    };
-  });
-  return { rows, container, units: household.units };
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const plan = await planning(home);
+  const { proposal, wish } = plan;
+  const canner = (id: string) => plan.canners.find((c) => c.id === id)!;
+  const wishedOf = (id: string) => wish.lots.find((w) => w.lotId === id);
+  return {
+    key: formKey(),
+    now: home.larder.now(),
+    units: home.household.units,
+    altitudeM: home.household.altitudeM,
+    wish,
+    failed: plan.failed,
+    notes: plan.notes,
+    cost: plan.cost,
+    proven: proposal?.proven ?? [],
+    lots: plan.lots.map((l) => ({
+      id: l.id,
+      code: l.code,
+      part: l.part,
+      species: l.species,
+      form: l.form,
+      group: groupOf(l.species),
+      leftKg: l.leftKg,
+      frozenAt: l.frozenAt,
+      not: whyNotPacked(l),
+      plannable: plannable(l),
+      wished: wishedOf(l.id) ?? null,
+      each: wishedOf(l.id)?.into.map((k) => plan.estimates[`${l.id} ${k}`] ?? null) ?? [],
+    })),
+    looks: Object.fromEntries(
+      plan.lots.map((l) => [
+        l.id,
+        { code: l.code, contents: contentsOf(null, l.species), part: l.part, species: l.species },
+      ]),
+    ),
+    recipes: listRecipes(home.larder).map(({ id, name }) => ({ id, name })),
+    canners: plan.canners.map((c) => ({
+      id: c.id,
+      name: c.name,
+      measured: c.pot.measured,
+      used: !wish.without.includes(c.id),
+    })),
+    loads: (proposal?.loads ?? []).map((l) => ({
+      ...l,
+      canner: { name: canner(l.cannerId).name, pot: canner(l.cannerId).pot },
+      places: placesOf(canner(l.cannerId).pot, l),
+    })),
+    left: proposal?.left ?? [],
+    out: layingOut(home, plan),
+  };
 }
 
-export default function Plan({ loaderData }: Route.ComponentProps) {
-  const { rows, container, units } = loaderData;
-  const send = useSubmit();
-  const total = rows.reduce((sum, r) => sum + (r.fits?.count ?? 0), 0);
+export { action } from "./action";
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export default function Plan({ loaderData, actionData }: Route.ComponentProps) {
+  const { lots, loads, proven, cost, units, wish, failed, notes } = loaderData;
+  const bound = wish.settled.length > 0 || wish.notIn.length > 0 || wish.maxLoads !== null;
+  const price = costWords(cost, units);
+  if (lots.length === 0)
+    return (
+      <Page title="Plan" lead="How much goes where, in which loads, by what hour.">
+        <title>Plan · Patient Larder</title>
+        <Empty drawing={<SheetDrawing />} title="No lots in hand, so nothing to plan.">
+          <Link to="/table" className="font-[650] text-ink underline underline-offset-4">
+            Cut one at the Table
+          </Link>
+          .
+        </Empty>
+      </Page>
+    );
   return (
     <Page
-      title="Plan"
-      lead="How many full containers each lot makes, and what is left over. A part-filled one is not canned."
+      title={loads.length > 0 ? loadsWords(loads.length, proven, bound) : "Plan"}
+      lead={
+        loads.length === 0
+          ? "Choose what goes in and into what; the loads are worked out as you choose."
+          : bound && price
+            ? `Against the plan without your choices: ${price}.`
+            : proven.includes("left")
+              ? "And with as many loads, no plan leaves less meat over (counted to 50 g, about 2 oz, a lot). Loads of at most two sizes were looked at."
+              : undefined
+      }
       aside={
-        <Form onChange={(e) => void send(e.currentTarget, { replace: true })}>
-          <label>
-            <span className="block text-[0.92rem]">In</span>
-            <select
-              name="container"
-              key={container}
-              defaultValue={container}
-              className="min-h-12 rounded border-2 border-ink bg-sheet px-3"
-            >
-              {KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {shapeOf(k).plural}
-                </option>
-              ))}
-            </select>
-          </label>
-        </Form>
+        loads.length > 0 && (
+          <div className="flex flex-wrap gap-3">
+            <Button asChild weight="do">
+              <Link to="/plan/day">The day, hour by hour</Link>
+            </Button>
+            <Button asChild>
+              <Link to="/plan/dishes">Mixed dishes</Link>
+            </Button>
+          </div>
+        )
       }
     >
       <title>Plan · Patient Larder</title>
-      {rows.length === 0 ? (
-        <Empty drawing={<SheetDrawing />} title="No lots in hand, so nothing to plan.">
-          Cut one at the Table.
-        </Empty>
-      ) : (
-        <>
-          <ul>
-            {rows.map(({ lot, fits }) => (
-              <li
-                key={lot.id}
-                className="grid items-end gap-x-6 gap-y-2 border-t-2 border-rule py-4 md:grid-cols-[19rem_1fr_15rem]"
-              >
-                <div className="flex items-center gap-3 self-center">
-                  <LotMark code={lot.code} contents={contentsOf(null, lot.species)} size={44} />
-                  <div>
-                    <Code>{lot.code}</Code> <b>{formatMass(lot.leftKg, units)}</b>
-                    <div className="text-soft">
-                      {lot.part} of {speciesWords(lot.species)}
-                      {whyNotPacked(lot) === "frozen" && ", frozen"}
-                      {whyNotPacked(lot) === "thawing" && ", thawing"}
-                      {whyNotPacked(lot) === "held" && ", on hold"}
-                    </div>
-                  </div>
-                </div>
-                {fits ? (
-                  <>
-                    <div className="flex flex-wrap items-end gap-[3px]">
-                      {Array.from({ length: Math.min(fits.count, 24) }, (_, i) => (
-                        <ContainerGlyph
-                          key={i}
-                          shape={shapeOf(container)}
-                          state="filled"
-                          contents={contentsOf(null, lot.species)}
-                          pattern={patternOf(lot.code)}
-                          scale={0.3}
-                          label=""
-                        />
-                      ))}
-                    </div>
-                    <div className="self-center md:text-right">
-                      <span className="fig text-[2.2rem] leading-none font-bold">{fits.count}</span>{" "}
-                      <b>{containersWords(container, null, fits.count).replace(/^\S+ /, "")}</b>
-                      <div className="text-[0.92rem] text-soft">
-                        {formatMass(fits.leftKg, units)} left, {fits.minutes} min {fits.pack} pack
-                        <br />
-                        {formatMass(fits.estimate.kgEach, units)} each,{" "}
-                        {fits.estimate.source === "these packs"
-                          ? `from ${countOf(fits.estimate.packs, "pack")} of your own`
-                          : "common practice"}
-                      </div>
-                    </div>
-                  </>
-                ) : (
-                  <p className="text-soft md:col-span-2">
-                    {lot.form === "roast" ? (
-                      "A roast kept whole: cut it before it is packed."
-                    ) : (
-                      <>
-                        No tested process in {shapeOf(container).plural} at this altitude.{" "}
-                        <Link to="/ask" className="text-ink underline underline-offset-4">
-                          Ask for another size
-                        </Link>
-                      </>
-                    )}
-                  </p>
-                )}
-              </li>
-            ))}
-          </ul>
-          <p className="border-t-4 border-bench pt-3 text-[1.15rem]">
-            <b>{containersWords(container, null, total)}</b> in all, so {total} new lids and {total} clean,
-            whole {container.startsWith("can-") ? "cans" : "jars"}.
-          </p>
-        </>
-      )}
+      <div className="grid gap-x-10 gap-y-8 lg:grid-cols-[24rem_1fr]">
+        <div className="max-lg:order-2">
+          <Choices data={loaderData} result={actionData?.result} />
+        </div>
+        <div className="min-w-0 max-lg:order-1">
+          {failed && <p className="mb-4 text-[1.15rem] font-[650] text-stop">{failed}</p>}
+          <Notes notes={notes} />
+          <Loads data={loaderData} result={actionData?.result} />
+          {loads.length > 0 && <LayOut data={loaderData} />}
+        </div>
+      </div>
     </Page>
   );
 }

@@ -1,0 +1,217 @@
+import { useForm } from "@conform-to/react";
+import { DateTime } from "luxon";
+import { Link, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { countOf, formatAltitude, formatDuration, formatPressure, kPaFromPsi } from "#core/quantity";
+import { keepWish } from "#store/plan";
+import { Button } from "#ui/button";
+import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
+import { Empty, Page, Part } from "#ui/page";
+import { Sheet as SheetDrawing } from "../../ui/bench/place-drawing";
+import { atHome } from "../../server/context";
+import { plannedDay } from "../../server/day";
+import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
+import { planning } from "../../server/planning";
+import { STAGE_DEEDS } from "../../words/day";
+import { clockTime, fieldTime, whenWords } from "../../words/time";
+import { Refused } from "#store/db";
+import { Timeline } from "./timeline";
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const { larder, household } = home;
+  const now = larder.now();
+  const plan = await planning(home);
+  const { zone, units, altitudeM } = household;
+  return {
+    key: formKey(),
+    now,
+    zone,
+    units,
+    altitudeM,
+    when: plan.wish.when,
+    later: plan.wish.later,
+    day: plannedDay(home, plan, now),
+  };
+}
+
+const whenForm = z.object({
+  key: keyField,
+  from: z.enum(["start", "end"]),
+  at: z.string({ error: "Choose a day and an hour." }),
+});
+const laterForm = z.object({
+  key: keyField,
+  load: z.coerce.number().int().min(0).max(50),
+  minute: z.coerce.number().int().min(0).max(2880),
+});
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const home = atHome(context, request);
+  const { larder, household, me } = home;
+  const keep = (key: string, wish: object) => {
+    keepWish(larder, writeBy(me, key), wish);
+    return redirect("/plan/day");
+  };
+  return byIntent(
+    request,
+    {
+      when: () =>
+        submit(request, whenForm, async (v) => {
+          const at = DateTime.fromISO(v.at, { zone: household.zone });
+          if (!at.isValid)
+            throw new Refused({ at: "That does not read as a day and time, like 2026-11-28 09:00." });
+          const plan = await planning(home);
+          const wish = { ...plan.wish, when: { from: v.from, at: v.at } };
+          const day = plannedDay(home, { ...plan, wish }, larder.now());
+          if (day?.problem) throw new Refused({ at: day.problem });
+          return keep(v.key, wish);
+        }),
+      later: () =>
+        submit(request, laterForm, async (v) => {
+          const { wish } = await planning(home);
+          return keep(v.key, { ...wish, later: { ...wish.later, [v.load]: v.minute } });
+        }),
+      straight: () =>
+        submit(request, z.object({ key: keyField }), async (v) => {
+          const { wish } = await planning(home);
+          return keep(v.key, { ...wish, later: {} });
+        }),
+    },
+    "when",
+  );
+}
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export default function Day({ loaderData, actionData }: Route.ComponentProps) {
+  const { day, key, now, zone, units, altitudeM, when, later } = loaderData;
+  const [form, fields] = useForm<z.input<typeof whenForm>>({
+    id: "when",
+    lastResult: resultOf(actionData?.result, "when"),
+  });
+  if (!day)
+    return (
+      <Page title="The day">
+        <title>The day · Patient Larder</title>
+        <Empty drawing={<SheetDrawing />} title="There are no loads to put into a day yet.">
+          <Link to="/plan" className="font-[650] text-ink underline underline-offset-4">
+            Plan some
+          </Link>
+          .
+        </Empty>
+      </Page>
+    );
+  const longest = Math.max(...day.stays.map((s) => s.to - s.from));
+  return (
+    <Page
+      title={`Done by ${whenWords(day.endAt, now, zone)}`}
+      lead={`Begin ${whenWords(day.startAt, now, zone)}. ${countOf(day.loads.length, "load")}, ${formatDuration((day.endAt - day.startAt) / 1000)}; the longest time somebody must stay by the stove is ${formatDuration(longest / 1000)}.`}
+      aside={
+        <div className="flex flex-wrap gap-3 print:hidden">
+          <Button asChild>
+            <a href="/plan/day.ics">To the calendar</a>
+          </Button>
+          <Button type="button" onClick={() => window.print()}>
+            Print
+          </Button>
+          <Button asChild weight="bare">
+            <Link to="/plan">Back to the plan</Link>
+          </Button>
+        </div>
+      }
+    >
+      <title>The day · Patient Larder</title>
+      {day.problem && (
+        <Notice tone="stop" className="mb-4">
+          {day.problem}
+        </Notice>
+      )}
+      {day.takeOut.map((t) => (
+        <Notice key={t.lotId} tone={t.late ? "stop" : "care"} className="mb-3">
+          {t.late ? (
+            <>
+              <b>Lot {t.code} will still be frozen in the middle.</b> It would have had to come out{" "}
+              {whenWords(t.at, now, zone)}. Begin later, or thaw it in cold water.
+            </>
+          ) : (
+            <>
+              Lot {t.code}: <b>take it out {whenWords(t.at, now, zone)}</b> to thaw in the fridge.
+            </>
+          )}
+        </Notice>
+      ))}
+      <Timeline day={day} zone={zone} keyBase={key} later={later} />
+      <div className="mt-8 grid gap-10 lg:grid-cols-[1fr_24rem]">
+        <Part title="Hour by hour">
+          <ol>
+            {[...day.blocks]
+              .filter((b) => STAGE_DEEDS[b.stage])
+              .sort((a, b) => a.from - b.from)
+              .map((b, i) => {
+                const load = day.loads[b.load]!;
+                return (
+                  <li key={i} className="grid grid-cols-[5.2rem_1fr] gap-x-4 border-t-2 border-rule py-2">
+                    <span className="fig text-[1.7rem] leading-none font-bold">
+                      {clockTime(b.from, zone)}
+                    </span>
+                    <span>
+                      <b>{STAGE_DEEDS[b.stage]}</b>{" "}
+                      <span className="text-soft">
+                        {b.canner}, load {b.load + 1}: {load.what}
+                        {b.stage === "comeUp" || b.stage === "process"
+                          ? `, ${load.minutes} min at ${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`
+                          : ""}
+                      </span>
+                    </span>
+                  </li>
+                );
+              })}
+            <li className="grid grid-cols-[5.2rem_1fr] gap-x-4 border-y-2 border-rule py-2">
+              <span className="fig text-[1.7rem] leading-none font-bold">{clockTime(day.endAt, zone)}</span>
+              <b>The last load can be left alone</b>
+            </li>
+          </ol>
+        </Part>
+        <div className="space-y-8 print:hidden">
+          <Part title="When">
+            <KeyedForm form={form} formKey={key} intent="when" className="space-y-4">
+              <PickField
+                field={fields.from}
+                label="It is to"
+                fallback={when?.from ?? "start"}
+                options={[
+                  { value: "start", label: "begin at" },
+                  { value: "end", label: "be done by" },
+                ]}
+              />
+              <TextField
+                field={fields.at}
+                label="Day and hour"
+                type="datetime-local"
+                defaultValue={
+                  (fields.at.initialValue as string | undefined) ?? when?.at ?? fieldTime(day.startAt, zone)
+                }
+              />
+              <FormErrors form={form} />
+              <Button weight="do">Work out the day</Button>
+            </KeyedForm>
+          </Part>
+          <Part title="Somebody must stay by the stove">
+            <ul>
+              {day.stays.map((s) => (
+                <li key={s.from} className="border-t-2 border-rule py-2">
+                  <b>
+                    {clockTime(s.from, zone)} to {clockTime(s.to, zone)}
+                  </b>
+                  , {formatDuration((s.to - s.from) / 1000)}
+                </li>
+              ))}
+            </ul>
+          </Part>
+        </div>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,64 @@
+import { redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { closePlan, keepWish } from "#store/plan";
+import { listCanners } from "#store/equipment";
+import { atHome } from "../../server/context";
+import { byIntent, keyField, submit, writeBy } from "../../server/form";
+import { planning } from "../../server/planning";
+import { keepLoad, letGo, moveTo, wishForm, wished } from "./wishes";
+
+const index = z.coerce.number().int().min(0).max(50);
+const loadForm = z.object({ key: keyField, load: index });
+const moveForm = z.object({ key: keyField, from: index, to: index, lotId: z.string(), kind: z.string() });
+const sizeForm = z.object({ key: keyField, cannerId: z.string(), kind: z.string() });
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const home = atHome(context, request);
+  const { larder, household, me } = home;
+  const kept = (key: string, wish: object) => {
+    keepWish(larder, writeBy(me, key), wish);
+    return redirect("/plan");
+  };
+  return byIntent(
+    request,
+    {
+      wish: () =>
+        submit(request, wishForm, async (v) => {
+          const { wish } = await planning(home);
+          return kept(
+            v.key,
+            wished(
+              wish,
+              v,
+              listCanners(larder).map((c) => c.id),
+            ),
+          );
+        }),
+      keep: () => submit(request, loadForm, async (v) => kept(v.key, keepLoad(await planning(home), v.load))),
+      free: () => submit(request, loadForm, async (v) => kept(v.key, letGo(await planning(home), v.load))),
+      move: () =>
+        submit(request, moveForm, async (v) =>
+          kept(v.key, moveTo(await planning(home), v, household.altitudeM, larder.now())),
+        ),
+      notIn: () =>
+        submit(request, sizeForm, async (v) => {
+          const { wish } = await planning(home);
+          const { cannerId, kind } = v;
+          return kept(v.key, { ...wish, notIn: [...wish.notIn, { cannerId, kind }], settled: [], later: {} });
+        }),
+      allow: () =>
+        submit(request, sizeForm, async (v) => {
+          const { wish } = await planning(home);
+          const notIn = wish.notIn.filter((n) => n.cannerId !== v.cannerId || n.kind !== v.kind);
+          return kept(v.key, { ...wish, notIn, later: {} });
+        }),
+      afresh: () =>
+        submit(request, z.object({ key: keyField }), (v) => {
+          closePlan(larder, writeBy(me, v.key));
+          return redirect("/plan");
+        }),
+    },
+    "wish",
+  );
+}

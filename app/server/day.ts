@@ -1,0 +1,117 @@
+import { DateTime } from "luxon";
+import { startFor, stays, type Day, type Stage } from "#core/day";
+import { type ContainerKey } from "#core/schedule";
+import { whenWords } from "../words/time";
+import { kindWords } from "../words/plan";
+import { type Home } from "./context";
+import { layingOut } from "./laying-out";
+import { dayOfPlan, type Planning } from "./planning";
+
+/** One stretch of the day at its hour. */
+export interface DayBlock {
+  load: number;
+  canner: string;
+  stage: Stage;
+  /** ms since 1970 UTC */
+  from: number;
+  to: number;
+  hands: boolean;
+  stay: boolean;
+}
+
+export interface PlannedDay {
+  startAt: number;
+  endAt: number;
+  blocks: DayBlock[];
+  /** when somebody must stay at the stove without a break */
+  stays: { from: number; to: number }[];
+  /** frozen lots: when to take them out */
+  takeOut: { lotId: string; code: string; at: number; readyAt: number; late: boolean }[];
+  /** why this hour cannot be; null when it can */
+  problem: string | null;
+  loads: {
+    index: number;
+    canner: string;
+    what: string;
+    minutes: number;
+    psi: number;
+    governs: "dial" | "weighted";
+  }[];
+}
+
+const MIN = 60_000;
+
+/** The plan's loads at their hours: from a start, or back from an end. @param now ms since 1970 UTC */
+export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay | null {
+  const told = dayOfPlan(home, plan);
+  if (!told) return null;
+  const { zone } = home.household;
+  const { day } = told;
+  const asked = plan.wish.when && DateTime.fromISO(plan.wish.when.at, { zone });
+  const at = asked?.isValid ? asked.toMillis() : nextHour(now);
+  const startAt = plan.wish.when?.from === "end" ? startFor(at, day) : at;
+  const endAt = startAt + day.minutes * MIN;
+  const loads = plan.proposal!.loads;
+  const nameOf = (id: string) => plan.canners.find((c) => c.id === id)!.name;
+  const hours = layingOut(home, plan).thaw;
+  return {
+    startAt,
+    endAt,
+    blocks: day.blocks.map((b) => ({
+      load: Number(b.loadId),
+      canner: nameOf(b.cannerId),
+      stage: b.stage,
+      from: startAt + b.from * MIN,
+      to: startAt + b.to * MIN,
+      hands: b.hands,
+      stay: b.stay,
+    })),
+    stays: stays(day).map((s) => ({ from: startAt + s.from * MIN, to: startAt + s.to * MIN })),
+    takeOut: hours.map((t) => {
+      const first = firstPacking(day, plan, t.lotId);
+      const needed = startAt + first * MIN;
+      const readyAt = t.readyAt ?? needed;
+      const at = t.readyAt === null ? needed - t.hours * 60 * MIN : needed;
+      const { code } = plan.lots.find((l) => l.id === t.lotId)!;
+      return { lotId: t.lotId, code, at, readyAt, late: t.readyAt === null ? at < now : t.readyAt > needed };
+    }),
+    problem: impossible(plan, day, startAt, now, zone),
+    loads: loads.map((l, index) => ({
+      index,
+      canner: nameOf(l.cannerId),
+      what: wordsOf(l.parts),
+      minutes: l.governing.minutes,
+      psi: l.governing.target.facePsi,
+      governs: l.governing.target.governs,
+    })),
+  };
+}
+
+function wordsOf(parts: readonly { kind: string; count: number }[]): string {
+  const counts = new Map<string, number>();
+  for (const p of parts) counts.set(p.kind, (counts.get(p.kind) ?? 0) + p.count);
+  return [...counts].map(([k, n]) => kindWords(k as ContainerKey, n)).join(" and ");
+}
+
+function nextHour(now: number): number {
+  return Math.ceil(now / (60 * MIN)) * 60 * MIN;
+}
+
+function firstPacking(day: Day, plan: Planning, lotId: string): number {
+  const loads = plan.proposal!.loads.map((l, i) => ({ i, has: l.parts.some((p) => p.lotId === lotId) }));
+  const mine = new Set(loads.filter((l) => l.has).map((l) => String(l.i)));
+  return Math.min(
+    ...day.blocks.filter((b) => b.stage === "pack" && mine.has(b.loadId)).map((b) => b.from),
+    day.minutes,
+  );
+}
+
+/** A day that would have had to begin already: when it could end, and what would help. */
+function impossible(plan: Planning, day: Day, startAt: number, now: number, zone: string): string | null {
+  if (startAt >= now - 10 * MIN) return null;
+  const began = whenWords(startAt, now, zone);
+  const earliest = whenWords(now + day.minutes * MIN, now, zone);
+  return plan.wish.when?.from === "end"
+    ? `To end then it would have to begin ${began}, which is past. Beginning now it ends ${earliest}. Choose a later hour, or plan fewer loads.`
+    : `That start (${began}) is past. Beginning now it ends ${earliest}.`;
+}

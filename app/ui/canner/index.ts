@@ -1,0 +1,1 @@
+export { CannerFromAbove, CannerFromSide, type LotLook } from "./map";

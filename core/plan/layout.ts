@@ -1,0 +1,21 @@
+import { layerPlaces, type KindKey, type LayerFill, type Pot, type Standing } from "../capacity/index.ts";
+import { type LoadPart } from "./propose.ts";
+
+/** A container of a load where it stands. */
+export interface Placed extends Standing {
+  kind: KindKey;
+  lotId: string;
+}
+
+/** Where every container of a load stands, layer by layer from the bottom, lot after lot. */
+export function placesOf(
+  pot: Pot,
+  load: { layers: readonly LayerFill[]; parts: readonly LoadPart[] },
+): Placed[][] {
+  const queues = new Map<KindKey, string[]>();
+  for (const p of load.parts)
+    queues.set(p.kind, [...(queues.get(p.kind) ?? []), ...Array<string>(p.count).fill(p.lotId)]);
+  return load.layers.map((layer) =>
+    layerPlaces(pot, layer).map((place) => ({ ...place, lotId: queues.get(place.kind)!.shift()! })),
+  );
+}
