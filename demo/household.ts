@@ -5,7 +5,11 @@
 import { v5 as named, v7 as uuid } from "uuid";
 import { kPaFromPsi } from "#core/quantity";
 import { type RunEventType } from "#core/run";
-import { addCanner, recordGaugeCheck } from "#store/equipment";
+import { type CheckKey, type EquipmentKind } from "#core/check";
+import { addTool, recordCheck } from "#store/check";
+import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
+import { saveRecipe } from "#store/recipe";
+import { addSupply, type SupplyInput } from "#store/supply";
 import { addColdEntry, addProbeReadings } from "#store/cold";
 import {
   addIndividual,
@@ -171,7 +175,16 @@ type Step = [minute: number, type: RunEventType, psi?: number];
 /** A run told in minutes from lighting the burner. */
 function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: Step[]): string {
   t.goTo(at - 5 * MIN);
-  const { id } = openRun(t.larder, t.write(), { cannerId, packIds, signedReason: null });
+  const { id } = openRun(t.larder, t.write(), {
+    cannerId,
+    packIds,
+    signedReason: null,
+    findings: (["gasket", "vent", "plug", "lock", "rack", "base"] as const).map((item) => ({
+      item,
+      finding: "sound" as const,
+      note: null,
+    })),
+  });
   for (const [i, [minute, type, psi]] of steps.entries()) {
     t.goTo(at + minute * MIN);
     tapRun(t.larder, id, {
@@ -221,6 +234,78 @@ function check(t: Teller, at: number, runId: string, failed: number[] = []): str
   return containers.filter((_, i) => !failed.includes(i + 1)).map((c) => c.id);
 }
 
+/** What stands in the Shed beside the canners: measured, looked over, and counted by box and lot. */
+function shed(t: Teller, at: (days: number, hour?: number) => number, big: string, small: string): void {
+  measureCanner(t.larder, t.write(), big, {
+    insideDiameterMm: 311,
+    usableHeightMm: 264,
+    racks: 2,
+    rackHeightMm: 5,
+    waterLitres: 2.8,
+    waterDepthMm: null,
+    minLoad: 2,
+    aluminium: 1,
+    manual: { "jar-quart": 7, "jar-pint": 18 },
+    depressuriseMin: 45,
+  });
+  const burner = addTool(t.larder, t.write(), {
+    kind: "burner",
+    name: "Yard burner",
+    powerW: 4400,
+    lowestKPa: kPaFromPsi(9),
+    outdoors: 1,
+    induction: 0,
+    note: null,
+  }).id;
+  const plainTool = { powerW: null, lowestKPa: null, outdoors: 0, induction: 0 };
+  addTool(t.larder, t.write(), {
+    ...plainTool,
+    kind: "sealer",
+    name: "Hand sealer",
+    note: "set for half-pound cans",
+  });
+  addTool(t.larder, t.write(), { ...plainTool, kind: "thermometer", name: "Needle probe", note: null });
+  const supply = (input: Omit<SupplyInput, "container" | "mouth"> & Partial<SupplyInput>) =>
+    addSupply(t.larder, t.write(), { container: null, mouth: null, ...input });
+  supply({ kind: "jar", container: "jar-pint", mouth: "regular", label: "cellar crates", count: 64 });
+  supply({ kind: "jar", container: "jar-pint", mouth: "wide", label: "cellar crates", count: 18 });
+  supply({ kind: "jar", container: "jar-quart", mouth: "wide", label: "cellar crates", count: 24 });
+  supply({
+    kind: "jar",
+    container: "jar-half-pint",
+    mouth: "regular",
+    label: "top of the dresser",
+    count: 20,
+  });
+  supply({ kind: "lid", mouth: "regular", label: "box 1", count: 48 });
+  supply({ kind: "lid", mouth: "wide", label: "box 2", count: 24 });
+  supply({ kind: "can", container: "can-half-pound", label: "lot 0914", count: 48 });
+  supply({ kind: "end", container: "can-half-pound", label: "lot 0914", count: 50 });
+  t.goTo(at(60));
+  supply({ kind: "lid", mouth: "regular", label: "box 3", count: 24 });
+  supply({ kind: "lid", mouth: "wide", label: "box 4", count: 12 });
+  const look = (days: number, id: string, kind: EquipmentKind, items: readonly CheckKey[]) => {
+    t.goTo(at(days));
+    for (const item of items)
+      recordCheck(t.larder, t.write(), { equipmentId: id, kind, item, finding: "sound", note: null });
+  };
+  look(420, small, "canner", ["gasket", "plug", "base"]);
+  look(55, big, "canner", ["gasket", "vent", "plug", "lock", "rack", "base"]);
+  look(55, burner, "burner", ["flame", "shelter"]);
+  t.goTo(at(30));
+  saveRecipe(t.larder, t.write(), {
+    name: "Boar stew",
+    dish: "stew",
+    ingredients: [
+      { name: "Boar, cubed", amount: 2.7, role: null },
+      { name: "Carrots", amount: 0.9, role: null },
+      { name: "Potatoes", amount: 0.9, role: null },
+      { name: "Broth", amount: 2.8, role: null },
+      { name: "Salt, thyme and juniper", amount: 0, role: null },
+    ],
+  });
+}
+
 function tell(t: Teller, end: number): void {
   const at = (days: number, hour = 10) => end - days * DAY + (hour - 10) * 3_600_000;
   t.goTo(at(790));
@@ -247,6 +332,7 @@ function tell(t: Teller, end: number): void {
       note: null,
     });
   };
+  shed(t, at, big, small);
   gaugeTest(785, 0.5);
   const shelves = [
     ["Cellar", "Top shelf"],

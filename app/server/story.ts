@@ -7,13 +7,21 @@ import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
 import { bestBy } from "#core/shelf";
 import { firstIntervals } from "#core/cold";
-import { formatDuration, formatMass, formatPressure, formatSpoons, type UnitSystem } from "#core/quantity";
-import { productName } from "#core/schedule";
+import {
+  countOf,
+  formatDuration,
+  formatMass,
+  formatPressure,
+  formatSpoons,
+  type UnitSystem,
+} from "#core/quantity";
+import { isCan, productName } from "#core/schedule";
+import { boxesOfPack } from "#store/supply";
 import { FORM_NAMES, speciesByKey } from "#core/species";
 import { entityIds, traceGraph, type FoundCode, type Trace } from "#store/trace";
 import { containersWords, loadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
-import { deviationWords, restartWords } from "../words/run";
+import { deviationWords, lookedAt, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
 import { type Home } from "./context";
 
@@ -65,7 +73,7 @@ export function storyOf(
     const id = idOf.get(node.code)!;
     if (node.kind === "harvest") chapters.push(harvestChapter(larder, getHarvest(larder, id), units));
     if (node.kind === "lot") chapters.push(lotChapter(home, getLot(larder, id), node.harvests));
-    if (node.kind === "pack") chapters.push(packChapter(getPack(larder, id), units));
+    if (node.kind === "pack") chapters.push(packChapter(larder, getPack(larder, id), units));
     if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
   }
   let container: (ContainerNow & { where: string; species: string[] }) | null = null;
@@ -147,15 +155,21 @@ function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<s
   };
 }
 
-function packChapter(p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
+function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
+  const lids = boxesOfPack(larder, p.id);
   return {
     at: p.madeAt,
     code: p.code,
     title: `${containersWords(p.container, p.mouth, p.count)} packed ${p.method}`,
     lines: [
       `${productName(p.product)}: ${formatMass(p.massKg, units)} from ${p.lots.map((l) => l.code).join(", ")}${p.liquid !== "none" ? `, ${p.liquid}` : ", no liquid"}${p.saltTspEach ? `, ${formatSpoons(p.saltTspEach)} salt each` : ", no salt"}${p.byName ? `, by ${p.byName}` : ""}.`,
+      lids.length > 0
+        ? `${lids.map((l) => `${countOf(l.count, isCan(p.container) ? "end" : "lid")} from ${l.label}`).join(", ")}.`
+        : "",
+      p.additions ? `Seasoning: ${p.additions}.` : "",
+      p.dish ? `A mixed dish: ${p.dish}.` : "",
       `Schedule: ${p.schedule.minutes} minutes. ${p.schedule.source.name}, ${p.schedule.source.locator}${p.schedule.source.fromMemory ? " (from memory)" : ""}.`,
-    ],
+    ].filter(Boolean),
     care: p.reusedLids ? ["Lids were used before: not to the tested process."] : [],
     kind: "pack",
   };
@@ -183,6 +197,8 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
         : "",
       `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}. Table edition ${r.schedule.edition}.`,
       r.gaugeSignedReason ? `Gauge overdue, signed for: ${r.gaugeSignedReason}` : "",
+      lookedAt(r.checks),
+      r.equipmentSignedReason ? `Equipment signed for: ${r.equipmentSignedReason}` : "",
     ].filter(Boolean) as string[],
     care: [
       ...(v.restarts > 0

@@ -1,5 +1,6 @@
 import { type Due } from "#core/agenda";
-import { formatDuration, formatPressure, type UnitSystem } from "#core/quantity";
+import { checkItem, type CheckKey } from "#core/check";
+import { countOf, formatDuration, formatPressure, type UnitSystem } from "#core/quantity";
 import { type Deviation, type RunEvent, type RunEventType, type RunPlan, type RunView } from "#core/run";
 import { clockSeconds, clockTime } from "./time";
 
@@ -167,4 +168,14 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
 export function eventWords(e: RunEvent, units: UnitSystem): string {
   const what = e.gaugeKPa !== undefined ? formatPressure(e.gaugeKPa, units) : EVENT_WORDS[e.type];
   return `${what}${e.text ? `: ${e.text}` : ""}`;
+}
+
+/** What was looked at before a run: `14 things looked at before lighting, all sound.` */
+export function lookedAt(checks: readonly { finding: "sound" | "bad"; item: CheckKey }[]): string {
+  if (checks.length === 0) return "Lit without the equipment check.";
+  const bad = checks.filter((c) => c.finding === "bad");
+  const what = `${countOf(checks.length, "thing")} looked at before lighting`;
+  return bad.length === 0
+    ? `${what}, all sound.`
+    : `${what}; not sound: ${bad.map((c) => checkItem(c.item).name.toLowerCase()).join(", ")}.`;
 }

@@ -14,3 +14,4 @@ export {
   type Known,
 } from "./dish.ts";
 export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
+export { readIngredient, readIngredients } from "./read.ts";

@@ -5,6 +5,8 @@ import {
   INGREDIENTS,
   dishRow,
   ingredientKind,
+  readIngredient,
+  readIngredients,
   scaleTo,
   shareOut,
   whyNotIn,
@@ -126,5 +128,29 @@ describe("shared out between jars", () => {
     const share = shareOut("stew", dishRow("stew", scaled), "jar-quart", "wide");
     expect(share.jars + share.leftLitres / share.litresEach).toBeCloseTo(7, 2);
     expect(scaled[0]!.amount / scaled[1]!.amount).toBeCloseTo(3 / 0.8, 2);
+  });
+});
+
+describe("a recipe written by hand", () => {
+  test.each([
+    ["3 lb boar, cubed", "boar, cubed", 3 * 0.45359237],
+    ["2 kg of carrots", "carrots", 2],
+    ["500g potatoes", "potatoes", 0.5],
+    ["1 1/2 lb venison mince", "venison mince", 1.5 * 0.45359237],
+    ["2 qt broth", "broth", 2 * 0.946352946],
+    ["salt", "salt", 0],
+    ["2 eggs", "2 eggs", 0],
+  ])("%s", (line, name, amount) => {
+    const read = readIngredient(line, "us")!;
+    expect(read.name).toBe(name);
+    expect(read.amount).toBeCloseTo(amount, 3);
+  });
+  test("what an unknown thing is can be said behind it; empty lines are passed over", () => {
+    expect(readIngredient("1 lb skirret (vegetable)", "us")).toMatchObject({
+      name: "skirret",
+      role: "vegetable",
+    });
+    expect(readIngredient("1 lb skirret (refused)", "us")!.role).toBeNull();
+    expect(readIngredients("3 lb boar\n\n  \n2 qt water\n", "us")).toHaveLength(2);
   });
 });

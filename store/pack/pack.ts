@@ -128,11 +128,11 @@ export interface PackInput {
   saltTspEach: number;
   reusedLids: boolean;
   /** box the lids are taken from first; the oldest when none is named */
-  lidBoxId?: string | null;
+  lidBoxId?: string | null | undefined;
   /** vinegar, ketchup, seasoning: recorded, and of no effect on the time */
-  additions?: string | null;
+  additions?: string | null | undefined;
   /** name of the recipe of a mixed dish */
-  dish?: string | null;
+  dish?: string | null | undefined;
   /** what an extension office gave for these cans, where the tables have no row; null otherwise */
   office?: Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge"> | null;
 }

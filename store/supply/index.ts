@@ -12,4 +12,4 @@ export {
   type SupplyInput,
   type SupplyKind,
 } from "./supply.ts";
-export { lidOf, packsWithBox } from "./lid.ts";
+export { boxesOfPack, lidOf, packsWithBox } from "./lid.ts";

@@ -22,3 +22,13 @@ export function packsWithBox(
     )
     .all(supplyId) as { code: string; count: number; madeAt: number }[];
 }
+
+/** Boxes the lids of a pack came from, with how many each. */
+export function boxesOfPack(larder: Larder, packId: string): { label: string; count: number }[] {
+  return larder.sqlite
+    .prepare(
+      `select s.label, count(*) as count from container_lid l join supply s on s.id = l.supply_id
+       where l.pack_id = ? group by s.id order by s.created_at`,
+    )
+    .all(packId) as { label: string; count: number }[];
+}

@@ -4,7 +4,7 @@ import { Form, Link, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, kPaFromPsi } from "#core/quantity";
-import { governingSchedule, loadPackOf } from "#core/schedule";
+import { governingSchedule, isCan, loadPackOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
 import { isInCanner, openRun, pastRuns } from "#store/run";
 import { Button } from "#ui/button";
@@ -48,6 +48,7 @@ const schema = z.object({
   cannerId: z.string({ error: "Choose a canner." }),
   packIds: z.array(z.string(), "Choose what goes in.").min(1, "Choose what goes in."),
   signedReason: words("The reason", 200).optional(),
+  equipmentReason: words("The reason", 200).optional(),
 });
 
 /** The form stays as it is while the clocks are looked at. */
@@ -60,6 +61,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       cannerId: v.cannerId,
       packIds: v.packIds,
       signedReason: v.signedReason ?? null,
+      equipmentReason: v.equipmentReason ?? null,
     });
     return redirect(`/fire/${code}`);
   });
@@ -151,7 +153,11 @@ type LoadData = Route.ComponentProps["loaderData"];
 function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof useForm>[0]["lastResult"] }) {
   const { key, waiting, canners, household, now } = data;
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "load", lastResult: result as never });
-  const [chosen, setChosen] = useState<string[]>(waiting.map((p) => p.id));
+  // Cans and jars never share a run, so the first choice is of one sort.
+  const sort = waiting[0] ? isCan(waiting[0].container) : false;
+  const [chosen, setChosen] = useState<string[]>(
+    waiting.filter((p) => isCan(p.container) === sort).map((p) => p.id),
+  );
   const free = canners.find((c) => !c.busy) ?? canners[0];
   const [cannerId, setCannerId] = useState(free?.id ?? "");
   const canner = canners.find((c) => c.id === cannerId);
@@ -222,10 +228,25 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
               />
             </Notice>
           )}
+          {fields.equipmentReason.errors && (
+            <TextField
+              field={fields.equipmentReason}
+              label="Why you go ahead all the same"
+              hint="It stays with the run, with your name."
+            />
+          )}
           <FormErrors form={form} />
-          <Button weight="do" disabled={busy || !governing || governing.outcome === "none"}>
-            Load the canner
-          </Button>
+          <div className="flex flex-wrap gap-3">
+            {governing?.outcome === "tested" && (
+              <Button asChild weight="do">
+                <Link to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}`}>
+                  Check the equipment first
+                </Link>
+              </Button>
+            )}
+            <Button disabled={busy || !governing || governing.outcome === "none"}>Load the canner</Button>
+          </div>
+          <p className="text-soft">Loaded without the check, the record says so.</p>
         </div>
         <section aria-label="The load's schedule" aria-live="polite">
           {governing?.outcome === "tested" && (

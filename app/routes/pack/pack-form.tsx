@@ -46,6 +46,8 @@ export interface PackData {
   fills: Record<string, number[]>;
   units: UnitSystem;
   altitudeM: number;
+  /** lids and ends by the box: what each closes, how many are left */
+  boxes: { id: string; label: string; left: number; closes: string }[];
 }
 
 type Fields = Record<
@@ -59,6 +61,8 @@ type Fields = Record<
   | "liquid"
   | "salt"
   | "reusedLids"
+  | "lidBoxId"
+  | "additions"
   | "officeName"
   | "officeDay"
   | "officeMinutes"
@@ -97,7 +101,7 @@ export function PackForm({
   const ask = (pack: PackMethod) =>
     testedSchedule({ product, pack, container: kind, gauge: "weighted", altitudeM });
   const schedule = ask(method);
-  const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`]);
+  const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`], mouth || null);
   const fit = fullContainers(lot.leftKg, estimate.kgEach);
   const [count, setCount] = useState(typed?.count ?? "");
   const n = Number(count || fit.count) || 0;
@@ -110,6 +114,9 @@ export function PackForm({
   const saltSteps = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(kind));
   const byOffice = isCan(kind) && ftFromM(altitudeM) > CAN_BAND.toFt;
   const busy = useNavigation().state !== "idle";
+  const boxes = data.boxes.filter(
+    (b) => b.closes === (isCan(kind) ? kind : (shape.mouth ?? "")) && b.left > 0,
+  );
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_25rem]">
       <KeyedForm form={form} formKey={key} className="space-y-4">
@@ -191,6 +198,26 @@ export function PackForm({
           label="Some lids were used before"
           hint="Recorded as a deviation: the batch is then not to the tested process."
         />
+        <div className="grid gap-3 sm:grid-cols-2">
+          {boxes.length > 0 && (
+            <SelectField
+              key={`lids-${kind}-${mouth}`}
+              field={fields.lidBoxId}
+              label={isCan(kind) ? "Ends from" : "Lids from"}
+              hint="The oldest box first, unless you say otherwise."
+              choices={boxes.map((b) => ({ value: b.id, label: `${b.label}, ${b.left} left` }))}
+            />
+          )}
+          <TextField
+            field={fields.additions}
+            label="Seasoning"
+            hint={
+              contents === "fish"
+                ? "Recorded, no change of time: up to 1 tsp vinegar or 1 tbsp ketchup a pint"
+                : "Recorded, no change of time. Lightly: it grows"
+            }
+          />
+        </div>
         {byOffice && <OfficeFields fields={fields} />}
         <FormErrors form={form} />
         <Button

@@ -8,6 +8,7 @@ import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/sched
 import { groupOf, productsFor } from "#core/species";
 import { getLot, lotsInHand } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, unpack } from "#store/pack";
+import { listSupplies } from "#store/supply";
 import { Button } from "#ui/button";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
@@ -47,6 +48,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
     fills,
     units: household.units,
     altitudeM: household.altitudeM,
+    boxes: listSupplies(larder)
+      .filter((s) => s.kind === "lid" || s.kind === "end")
+      .map(({ id, label, left, mouth, container }) => ({ id, label, left, closes: mouth ?? container! })),
     waiting: packsWaiting(larder).map((p) => ({
       ...p,
       containers: containersOfPack(larder, p.id),
@@ -77,6 +81,8 @@ const schema = (units: UnitSystem) =>
     liquid: z.enum(LIQUIDS),
     salt: z.coerce.number().default(0),
     reusedLids: z.boolean().default(false),
+    lidBoxId: z.string().optional(),
+    additions: words("The seasoning", 120).optional(),
     officeName: words("The office").optional(),
     officeDay: z.iso.date("Write the day like 2026-09-01.").optional(),
     officeMinutes: z.coerce.number("Minutes as a number.").optional(),

@@ -1,3 +1,281 @@
-export default function Nothing() {
-  return null;
+import { useState } from "react";
+import { Form, Link, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
+import { kindKey, layOut, perLayer } from "#core/capacity";
+import { formatPressure, kPaFromPsi } from "#core/quantity";
+import { shapeOf } from "#core/schedule";
+import { getCanner } from "#store/equipment";
+import { listTools } from "#store/check";
+import { getPack } from "#store/pack";
+import { governLoad, openRun } from "#store/run";
+import { boxesFor, listSupplies } from "#store/supply";
+import { Button } from "#ui/button";
+import { Notice } from "#ui/form";
+import { Page } from "#ui/page";
+import { loadWords } from "../../words/load";
+import { atHome } from "../../server/context";
+import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
+
+/** Which load on which canner: from the address, since the list is made from it. */
+function asked(request: Request) {
+  const query = new URL(request.url).searchParams;
+  return {
+    cannerId: query.get("canner") ?? "",
+    packIds: query.getAll("pack"),
+    burnerId: query.get("burner"),
+  };
+}
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  const { cannerId, packIds, burnerId } = asked(request);
+  const canner = orNotFound(() => getCanner(larder, cannerId));
+  const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
+  const burners = listTools(larder).filter((t) => t.kind === "burner");
+  const burner = burners.find((b) => b.id === burnerId) ?? (burnerId === null ? (burners[0] ?? null) : null);
+  // An overdue gauge does not hide the list: it is asked about on the load's own form.
+  const governing = governLoad(larder, packs, canner, true);
+  if (governing.outcome === "none")
+    return { problem: `${governing.reason} ${governing.instead.join(" ")}`, key: formKey() } as const;
+  const counts: Record<string, number> = {};
+  for (const p of packs) {
+    const kind = kindKey(p.container, shapeOf(p.container, p.mouth).mouth);
+    counts[kind] = (counts[kind] ?? 0) + p.count;
+  }
+  let layers: number;
+  try {
+    layers = layOut(canner.pot, counts).length;
+  } catch {
+    layers = Math.max(
+      1,
+      ...Object.entries(counts).map(([k, n]) => Math.ceil(n / Math.max(1, perLayer(canner.pot, k)))),
+    );
+  }
+  const supplies = listSupplies(larder);
+  const boxes = packs.flatMap((p) => boxesFor(supplies, p.container, shapeOf(p.container, p.mouth).mouth));
+  const gaugeNeedsSigning = governLoad(larder, packs, canner, false).outcome === "none";
+  return {
+    problem: null,
+    key: formKey(),
+    items: preflight({
+      containers: packs.map((p) => p.container),
+      governing,
+      canner: {
+        name: canner.name,
+        hasDial: canner.hasDial === 1,
+        hasWeight: canner.weightPieces.length > 0,
+        racks: canner.pot.racks,
+        waterLitres: canner.waterLitres,
+        aluminium: canner.aluminium === null ? null : canner.aluminium === 1,
+      },
+      burner: burner && {
+        name: burner.name,
+        induction: burner.induction === 1,
+        outdoors: burner.outdoors === 1,
+      },
+      layers,
+      lidBoxes: [...new Set(boxes.filter((b) => b.left > 0).map((b) => b.label))].slice(0, 2),
+      units: household.units,
+    }),
+    canner: canner.name,
+    burner: burner && { id: burner.id, name: burner.name },
+    load: loadWords(packs),
+    minutes: governing.minutes,
+    pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
+    packIds,
+    gaugeNeedsSigning,
+  } as const;
+}
+
+const schema = z.object({
+  key: keyField,
+  found: z.record(z.string(), z.enum(["sound", "bad"])).default({}),
+  equipmentReason: words("The reason", 200).optional(),
+  signedReason: words("The reason", 200).optional(),
+});
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  const { cannerId, packIds, burnerId } = asked(request);
+  return submit(request, schema, (v) => {
+    const findings = Object.entries(v.found)
+      .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
+      .map(([item, finding]) => ({ item, finding, note: null }));
+    const { code } = openRun(larder, writeBy(me, v.key), {
+      cannerId,
+      packIds,
+      burnerId: burnerId || (listTools(larder).find((t) => t.kind === "burner")?.id ?? null),
+      findings,
+      equipmentReason: v.equipmentReason ?? null,
+      signedReason: v.signedReason ?? null,
+    });
+    return redirect(`/fire/${code}`);
+  });
+}
+/** What was tapped stays while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export default function Ready({ loaderData, actionData }: Route.ComponentProps) {
+  if (loaderData.problem !== null)
+    return (
+      <Page title="Equipment check">
+        <title>Equipment check · Patient Larder</title>
+        <Notice tone="stop">
+          <p className="text-[1.2rem] font-[650]">This load cannot be run</p>
+          <p>{loaderData.problem}</p>
+        </Notice>
+      </Page>
+    );
+  return <Tapping data={loaderData} result={actionData?.result} />;
+}
+
+type Data = Extract<Route.ComponentProps["loaderData"], { problem: null }>;
+type Result = NonNullable<Route.ComponentProps["actionData"]>["result"] | undefined;
+
+/** One thing after another, each large enough for one wet hand; what is answered folds away and can be changed. */
+function Tapping({ data, result }: { data: Data; result: Result }) {
+  const typed = (result?.initialValue as { found?: Record<string, "sound" | "bad"> } | undefined)?.found;
+  const [found, setFound] = useState<Partial<Record<CheckKey, "sound" | "bad">>>(typed ?? {});
+  const [open, setOpen] = useState<CheckKey | null>(null);
+  const next = data.items.find((i) => !found[i.key])?.key ?? null;
+  const shown = open ?? next;
+  const errors = (result?.error ?? {}) as Record<string, string[] | null>;
+  const reason = errors.equipmentReason ?? null;
+  const others = Object.entries(errors).filter(([f]) => f !== "equipmentReason" && f !== "signedReason");
+  const bad = data.items.filter((i) => found[i.key] === "bad");
+  const stops = bad.filter((i) => i.stops);
+  const tap = (key: CheckKey, finding: "sound" | "bad") => {
+    setFound({ ...found, [key]: finding });
+    setOpen(null);
+  };
+  return (
+    <Page
+      title={`${Object.keys(found).length} of ${data.items.length} looked at`}
+      lead={`${data.load}, in ${data.canner}${data.burner ? ` on ${data.burner.name}` : ""}: ${data.minutes} min at ${data.pressure}.`}
+      aside={
+        <Button asChild weight="bare">
+          <Link to="/fire">Back to Fire</Link>
+        </Button>
+      }
+    >
+      <title>Equipment check · Patient Larder</title>
+      <Form method="post" className="mx-auto max-w-[46rem]">
+        <input type="hidden" name="key" value={data.key} />
+        <ol>
+          {data.items.map((item) => {
+            const is = found[item.key];
+            const active = item.key === shown;
+            return (
+              <li
+                key={item.key}
+                className="border-t-2 border-rule"
+                aria-current={active ? "step" : undefined}
+              >
+                {is && <input type="hidden" name={`found.${item.key}`} value={is} />}
+                {active ? (
+                  <div className="py-4">
+                    <h2 className="text-[1.7rem] leading-tight">{item.name}</h2>
+                    {item.wants && <p className="mt-1 text-[1.35rem] font-[650]">{item.wants}</p>}
+                    <p className="mt-1 text-[1.2rem]">{item.look}</p>
+                    {item.wrong && (
+                      <Notice tone="stop" className="mt-2">
+                        {item.wrong}
+                      </Notice>
+                    )}
+                    <div className="mt-4 grid grid-cols-[2fr_1fr] gap-3">
+                      <Button type="button" weight="do" size="stove" onClick={() => tap(item.key, "sound")}>
+                        Sound
+                      </Button>
+                      <Button type="button" weight="stop" size="stove" onClick={() => tap(item.key, "bad")}>
+                        Not sound
+                      </Button>
+                    </div>
+                    <noscript>
+                      <label className="mr-4">
+                        <input type="radio" name={`found.${item.key}`} value="sound" /> sound
+                      </label>
+                      <label>
+                        <input type="radio" name={`found.${item.key}`} value="bad" /> not sound
+                      </label>
+                    </noscript>
+                  </div>
+                ) : (
+                  <button
+                    type="button"
+                    onClick={() => setOpen(item.key)}
+                    className="flex min-h-12 w-full items-center gap-3 text-left"
+                  >
+                    <span
+                      className={`w-6 text-[1.2rem] font-bold ${is === "bad" ? "text-stop" : "text-moss"}`}
+                      aria-hidden="true"
+                    >
+                      {is === "sound" ? "✓" : is === "bad" ? "✕" : ""}
+                    </span>
+                    <span className={is ? "" : "text-soft"}>
+                      <b className="font-[650]">{item.name}</b>
+                      {is === "bad" ? (
+                        <span className="text-stop">, not sound. {item.otherwise}</span>
+                      ) : is ? (
+                        ", sound"
+                      ) : (
+                        ""
+                      )}
+                    </span>
+                  </button>
+                )}
+              </li>
+            );
+          })}
+        </ol>
+        <div className="mt-5 space-y-4 border-t-4 border-bench pt-4">
+          {stops.length > 0 && (
+            <Notice tone="stop">
+              <b>This canner is not lit like this.</b>{" "}
+              {stops.map((s) => `${s.name}: ${s.otherwise}`).join(" ")} Tap it again when it is sound.
+            </Notice>
+          )}
+          {others.map(([f, messages]) => (
+            <Notice key={f} tone="stop">
+              {(messages ?? []).join(" ")}
+            </Notice>
+          ))}
+          {data.gaugeNeedsSigning && (
+            <Sign
+              name="signedReason"
+              label="Why the gauge is used all the same"
+              errors={errors.signedReason ?? null}
+            />
+          )}
+          {reason && <Sign name="equipmentReason" label="Why you go ahead all the same" errors={reason} />}
+          {next === null && stops.length === 0 && (
+            <Button weight="do" size="stove" className="w-full">
+              All looked at: load the canner
+            </Button>
+          )}
+        </div>
+      </Form>
+    </Page>
+  );
+}
+
+function Sign({ name, label, errors }: { name: string; label: string; errors: string[] | null }) {
+  return (
+    <label className="block">
+      <span className="block font-[650]">{label}</span>
+      <span className="block text-[0.92rem] text-soft">It stays with the run, with your name.</span>
+      <input
+        name={name}
+        autoComplete="off"
+        aria-invalid={errors ? true : undefined}
+        className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.06rem]"
+      />
+      {errors && (
+        <span role="alert" className="mt-1 block font-[600] text-stop">
+          ✕ {errors.join(" ")}
+        </span>
+      )}
+    </label>
+  );
 }

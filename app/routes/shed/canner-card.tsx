@@ -1,5 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { type z } from "zod";
+import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, psiFromKPa, type UnitSystem } from "#core/quantity";
 import { GAUGE_REPLACE_PSI, weightSettings } from "#core/schedule";
@@ -9,6 +10,7 @@ import { FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
 import { Canner as Drawing } from "../../ui/bench/place-drawing";
 import { longDay } from "../../words/time";
 import type { checkSchema } from "./gauge-test";
+import { StandingLine } from "./standing-line";
 
 type CannerData = Route.ComponentProps["loaderData"]["canners"][number];
 
@@ -65,7 +67,11 @@ export function CannerCard({
       <div className="flex gap-5">
         <Drawing steaming={false} lit={false} />
         <div>
-          <h2 className="text-[1.4rem]">{c.name}</h2>
+          <h2 className="text-[1.4rem]">
+            <Link to={`/shed/${c.id}`} className="underline decoration-rule decoration-2 underline-offset-4">
+              {c.name}
+            </Link>
+          </h2>
           <p>
             {c.quarts ? (
               `${formatFraction(c.quarts)} quarts`
@@ -74,6 +80,7 @@ export function CannerCard({
             )}
             , limit {formatPressure(c.safeMaxKPa, units)}
           </p>
+          <p>holds {c.holds}</p>
           <p className="text-soft">
             {[
               c.hasDial ? "dial gauge" : "",
@@ -96,6 +103,9 @@ export function CannerCard({
             </div>
           </div>
         )}
+      </div>
+      <div className="mt-2">
+        <StandingLine standings={c.looks} />
       </div>
       {standing && (
         <Notice tone={standing.tone} className="mt-3">

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { useState } from "react";
 import { redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -7,12 +8,25 @@ import { dialStanding, testDueAt } from "#core/schedule";
 import { Refused } from "#store/db";
 import { addCanner, listCanners, recordGaugeCheck } from "#store/equipment";
 import { Button } from "#ui/button";
-import { KeyedForm, resultOf, FormErrors, PickField, TextField } from "#ui/form";
+import { KeyedForm, keyFor, resultOf, FormErrors, PickField, TextField } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Canner as Drawing } from "../../ui/bench/place-drawing";
 import { localDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { CannerCard } from "./canner-card";
+import { Counted } from "./counted";
+import { MeasureInputs } from "./measure-inputs";
+import { atFields, measureFields, measuresOf } from "./measures";
+import { countSchema, supplyInput, supplySchema, toolSchema } from "./supplies";
+import { SupplyForm } from "./supply-form";
+import { ToolForm } from "./tool-form";
+import { holdsWords } from "../../words/shed";
+import { addTool, checksOf, listTools } from "#store/check";
+import { addSupply, listSupplies, recount } from "#store/supply";
+import { CANNER_PRESETS } from "#core/capacity";
+import { standings } from "#core/check";
+import { Drawer } from "#ui/drawer";
+import { ToolRow } from "./tool-row";
 import { checkSchema } from "./gauge-test";
 import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
 
@@ -21,12 +35,18 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const now = larder.now();
   return {
     key: formKey(),
+    supplies: listSupplies(larder),
+    tools: listTools(larder).map((t) => ({ ...t, standing: standings(t.kind, checksOf(larder, t.id), now) })),
     units: household.units,
     zone: household.zone,
     today: localDay(now, household.zone),
     canners: listCanners(larder).map((c) => ({
       ...c,
       key: formKey(),
+      looks: standings("canner", checksOf(larder, c.id), now)
+        .filter((l) => l.item.months !== null || l.state === "bad")
+        .filter((l) => l.item.key !== "dial"),
+      holds: holdsWords(c),
       standing: dialStanding(c.gauges, now),
       dueAt: c.gauges.dial?.testedAt ? testDueAt(c.gauges.dial.testedAt) : null,
     })),
@@ -45,6 +65,7 @@ const addSchema = (units: UnitSystem) =>
     gauge: z.enum(["dial", "weighted", "both"]),
     pieces: z.enum(["5 5 5", "15", "10", "5 10 15"]).default("5 5 5"),
     safeMax: quantity("gaugePressure", units, "Its limit"),
+    ...measureFields(units),
   });
 /** The form stays as it is while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
@@ -75,6 +96,32 @@ export async function action({ request, context }: Route.ActionArgs) {
       return redirect("/shed");
     });
   }
+  if (form.get("intent") === "supply")
+    return submit(request, supplySchema, (v) => {
+      addSupply(larder, writeBy(me, v.key), supplyInput(v));
+      return redirect("/shed#counted");
+    });
+  if (form.get("intent") === "count")
+    return submit(request, countSchema, (v) => {
+      recount(larder, writeBy(me, v.key), { supplyId: v.supplyId, left: v.left, why: "counted" });
+      return redirect("/shed#counted");
+    });
+  if (form.get("intent") === "tool")
+    return submit(
+      request,
+      toolSchema(household.units),
+      ({ key, lowest, powerW, outdoors, induction, note, ...v }) => {
+        addTool(larder, writeBy(me, key), {
+          ...v,
+          powerW: powerW ?? null,
+          lowestKPa: lowest ?? null,
+          outdoors: outdoors ? 1 : 0,
+          induction: induction ? 1 : 0,
+          note: note ?? null,
+        });
+        return redirect("/shed");
+      },
+    );
   return submit(request, addSchema(household.units), (v) => {
     if (v.safeMax < kPaFromPsi(11) || v.safeMax > kPaFromPsi(30)) {
       const typed = parseQuantity(String(form.get("safeMax")), "gaugePressure", household.units);
@@ -85,25 +132,32 @@ export async function action({ request, context }: Route.ActionArgs) {
         safeMax: `A canner's limit lies between 15 and 25 lb as a rule; this is ${formatPressure(v.safeMax, "us")}.${likely ? ` If it was ${likely.unit.symbol}, that is ${formatPressure(likely.si, "us")}: type the unit.` : ""}`,
       });
     }
-    addCanner(larder, writeBy(me, v.key), {
-      name: v.name,
-      quarts: v.quarts ?? null,
-      hasDial: v.gauge !== "weighted",
-      weightPiecesPsi: v.gauge === "dial" ? [] : v.pieces.split(" ").map(Number),
-      safeMaxKPa: v.safeMax,
-    });
+    atFields(() =>
+      addCanner(larder, writeBy(me, v.key), {
+        name: v.name,
+        quarts: v.quarts ?? null,
+        hasDial: v.gauge !== "weighted",
+        weightPiecesPsi: v.gauge === "dial" ? [] : v.pieces.split(" ").map(Number),
+        safeMaxKPa: v.safeMax,
+        measures: measuresOf(v),
+      }),
+    );
     return redirect("/shed");
   });
 }
 
 export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
-  const { canners, key, units, today, zone } = loaderData;
+  const { canners, key, units, today, zone, supplies, tools } = loaderData;
+  const [plain, setPlain] = useState("");
   const [form, fields] = useForm<z.input<ReturnType<typeof addSchema>>>({
     id: "canner",
     lastResult: resultOf(actionData?.result, undefined),
   });
   return (
-    <Page title="Shed" lead="Canners, what they hold pressure with, and when their gauges were tested.">
+    <Page
+      title="Shed"
+      lead="Canners and their looks, burners and tools, and what is counted: jars, lids by the box, cans by the lot."
+    >
       <title>Shed · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-[1fr_23rem]">
         <div className="space-y-8">
@@ -120,47 +174,101 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
               result={actionData?.result}
             />
           ))}
+          {tools.length > 0 && (
+            <Part title="Burners, sealers, thermometers">
+              <ul>
+                {tools.map((t) => (
+                  <ToolRow key={t.id} tool={t} units={units} />
+                ))}
+              </ul>
+            </Part>
+          )}
+          <section id="counted" className="scroll-mt-4" aria-label="Counted in the Shed">
+            <h2 className="mb-2 text-[1.06rem] text-soft">Jars, lids and cans</h2>
+            <Counted supplies={supplies} formKey={key} result={resultOf(actionData?.result, "count")} />
+          </section>
         </div>
-        <Part title="Another canner">
-          <KeyedForm form={form} formKey={key} className="space-y-4">
-            <TextField field={fields.name} label="Name" hint="As you call it: big canner" />
-            <TextField
-              field={fields.quarts}
-              label="Size"
-              hint="Quarts, as it was sold; smoked fish needs 16 to 22"
-              inputMode="decimal"
-            />
-            <PickField
-              field={fields.gauge}
-              label="It has"
-              options={[
-                { value: "dial", label: "a dial" },
-                { value: "weighted", label: "a weight" },
-                { value: "both", label: "both" },
-              ]}
-            />
-            <PickField
-              field={fields.pieces}
-              label="The weight"
-              options={[
-                { value: "5 5 5", label: "5 + 5 + 5 lb" },
-                { value: "5 10 15", label: "5, 10 or 15 lb" },
-                { value: "15", label: "15 lb only" },
-                { value: "10", label: "10 lb only" },
-              ]}
-            />
-            <TextField
-              field={fields.safeMax}
-              label="Its own limit"
-              hint="From its manual. 20 lb is typical, from memory."
-              defaultValue={
-                (fields.safeMax.initialValue as string | undefined) ?? (units === "us" ? "20 lb" : "138 kPa")
-              }
-            />
-            <FormErrors form={form} />
-            <Button weight="do">Put it in the Shed</Button>
-          </KeyedForm>
-        </Part>
+        <div className="space-y-8">
+          <Part title="Another canner">
+            <KeyedForm form={form} formKey={key} className="space-y-4">
+              <TextField field={fields.name} label="Name" hint="As you call it: big canner" />
+              <div>
+                <TextField
+                  key={`quarts-${plain}`}
+                  field={fields.quarts}
+                  label="Size"
+                  hint="Quarts, as it was sold; smoked fish needs 16 to 22"
+                  inputMode="decimal"
+                  defaultValue={plain || ((fields.quarts.initialValue as string | undefined) ?? "")}
+                />
+                <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Plain sizes">
+                  {CANNER_PRESETS.map((p) => (
+                    <Button
+                      key={p.key}
+                      type="button"
+                      className="px-2 text-[0.92rem]"
+                      onClick={() => setPlain(String(p.quarts))}
+                    >
+                      {p.name}
+                    </Button>
+                  ))}
+                </div>
+              </div>
+              <PickField
+                field={fields.gauge}
+                label="It has"
+                options={[
+                  { value: "dial", label: "a dial" },
+                  { value: "weighted", label: "a weight" },
+                  { value: "both", label: "both" },
+                ]}
+              />
+              <PickField
+                field={fields.pieces}
+                label="The weight"
+                options={[
+                  { value: "5 5 5", label: "5 + 5 + 5 lb" },
+                  { value: "5 10 15", label: "5, 10 or 15 lb" },
+                  { value: "15", label: "15 lb only" },
+                  { value: "10", label: "10 lb only" },
+                ]}
+              />
+              <TextField
+                field={fields.safeMax}
+                label="Its own limit"
+                hint="From its manual. 20 lb is typical, from memory."
+                defaultValue={
+                  (fields.safeMax.initialValue as string | undefined) ??
+                  (units === "us" ? "20 lb" : "138 kPa")
+                }
+              />
+              <Drawer
+                title="Its measures, if you have them"
+                open={Object.keys(resultOf(actionData?.result, undefined)?.error ?? {}).some(
+                  (f) => f !== "name",
+                )}
+              >
+                <MeasureInputs fields={fields} units={units} />
+              </Drawer>
+              <FormErrors form={form} />
+              <Button weight="do">Put it in the Shed</Button>
+            </KeyedForm>
+          </Part>
+          <Drawer
+            title="Jars, lids or cans"
+            ruled
+            open={Boolean(resultOf(actionData?.result, "supply")?.error)}
+          >
+            <SupplyForm formKey={keyFor(key, "supply")} result={actionData?.result} />
+          </Drawer>
+          <Drawer
+            title="A burner, sealer or thermometer"
+            ruled
+            open={Boolean(resultOf(actionData?.result, "tool")?.error)}
+          >
+            <ToolForm formKey={keyFor(key, "tool")} result={actionData?.result} />
+          </Drawer>
+        </div>
       </div>
     </Page>
   );

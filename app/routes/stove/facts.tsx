@@ -30,6 +30,8 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
           {source.name}, {source.locator}.{source.fromMemory && " From memory: compare with a printed copy."}
         </p>
         {run.signed && <p className="text-amber">Gauge overdue, signed for: {run.signed}</p>}
+        <p className="text-soft">{run.looked}</p>
+        {run.equipmentSigned && <p className="text-amber">Equipment signed for: {run.equipmentSigned}</p>}
         {view.deviations.length > 0 && (
           <ul className="space-y-1 text-stop">
             {view.deviations.map((d, i) => (

@@ -11,6 +11,7 @@ import { NowProvider, useNow } from "#ui/clock";
 import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
 import { loadWords } from "../../words/load";
+import { lookedAt } from "../../words/run";
 import { atHome } from "../../server/context";
 import { formKey, keyField, orNotFound, submit, words } from "../../server/form";
 import { lookAround } from "../../server/look";
@@ -51,6 +52,8 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       load: loadWords(run.packs),
       schedule: run.schedule,
       signed: run.gaugeSignedReason,
+      looked: lookedAt(run.checks),
+      equipmentSigned: run.equipmentSignedReason,
     },
   };
 }
