@@ -163,7 +163,7 @@ function planWishOf(
       estimates[`${lotId} ${kind}`] = estimate;
       return [{ kind, product: row.product, pack: row.pack, kgEach: estimate.kgEach }];
     });
-    return ways.length > 0 ? [{ id: lotId, massKg: lot.leftKg, into: ways }] : [];
+    return ways.length > 0 ? [{ id: lotId, massKg: lot.leftKg, into: ways, inOrder: true }] : [];
   });
   const kinds = [...new Set(wished.flatMap((l) => l.into.map((i) => i.kind)))];
   return {

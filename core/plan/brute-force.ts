@@ -4,7 +4,7 @@
  */
 import { fitsIn, type KindKey } from "../capacity/index.ts";
 import { isCan, type ContainerKey } from "../schedule/index.ts";
-import { leftSteps, lotFills } from "./fill.ts";
+import { leftSteps, lotFills, strayed } from "./fill.ts";
 import { type LotOption, type PlanCanner, type PlanProblem, type Scores } from "./problem.ts";
 import { compareScores } from "./solve.ts";
 
@@ -30,10 +30,12 @@ export function bruteForce(problem: PlanProblem): Scores {
     const jars = problem.lots.flatMap((lot, l) =>
       lot.options.flatMap((o, i) => Array.from({ length: counts[l]![i]! }, () => jarOf(o))),
     );
+    const stray = served.reduce((sum, s) => sum + s.strayed, 0);
     const left = served.reduce((sum, s) => sum + s.left, 0);
     for (const loads of everyLoading(problem, jars)) {
       const scores: Scores = {
         unserved,
+        strayed: stray,
         loads: loads.length,
         left,
         unlike: loads.reduce((sum, l) => sum + l.jars.filter((j) => j.minutes < longest(l)).length, 0),
@@ -100,17 +102,25 @@ function* everyCount({ lots, stock }: PlanProblem): Generator<number[][]> {
   yield* walk(0, []);
 }
 
-function bestFill(lot: PlanProblem["lots"][number], counts: number[]): { unserved: number; left: number } {
-  if (lot.options.length === 0) return { unserved: 0, left: 0 };
+interface Served {
+  unserved: number;
+  strayed: number;
+  left: number;
+}
+
+function bestFill(lot: PlanProblem["lots"][number], counts: number[]): Served {
+  if (lot.options.length === 0) return { unserved: 0, strayed: 0, left: 0 };
   const ways = lotFills(lot)
     .filter((f) => f.counts.every((n, i) => n >= counts[i]!))
     .map((f) => ({
       unserved: f.counts.reduce((sum, n, i) => sum + (n - counts[i]!) * lot.options[i]!.gramsEach, 0),
+      strayed: strayed(lot, f),
       left: leftSteps(f.leftG),
     }));
   return (
-    ways.sort((a, b) => a.unserved - b.unserved || a.left - b.left)[0] ?? {
+    ways.sort((a, b) => a.unserved - b.unserved || a.strayed - b.strayed || a.left - b.left)[0] ?? {
       unserved: Infinity,
+      strayed: 0,
       left: Infinity,
     }
   );

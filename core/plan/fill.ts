@@ -36,6 +36,12 @@ export function lotFills(lot: PlanLot): LotFill[] {
   return [...fills.values()];
 }
 
+/** Containers of the first choice that a way does without although they could be filled. */
+export function strayed(lot: PlanLot, fill: Pick<LotFill, "counts">): number {
+  if (!lot.inOrder || lot.options.length < 2) return 0;
+  return Math.max(0, Math.floor(lot.grams / lot.options[0]!.gramsEach) - fill.counts[0]!);
+}
+
 /** What is left of a lot in the steps it is counted by. */
 export function leftSteps(leftG: number): number {
   return Math.floor(leftG / LEFT_STEP_G);

@@ -19,6 +19,8 @@ export interface PlanLot {
   /** g, whole */
   grams: number;
   options: LotOption[];
+  /** the first option as far as it goes, another only for what it leaves; otherwise whatever serves the plan best */
+  inOrder?: boolean;
 }
 
 export interface PlanCanner {
@@ -50,12 +52,13 @@ export interface PlanProblem {
 
 /**
  * What a plan is judged by, each only among plans equal in all before it: containers that could be filled and are not
- * (g of meat), loads, left-over meat (steps of `LEFT_STEP_G`), containers processed longer than their own time, empty
+ * (g of meat), containers of a household's first choice that others stand in for, loads, left-over meat (steps of `LEFT_STEP_G`), containers processed longer than their own time, empty
  * places, containers.
  *
- * The first comes before the handbook's order, which is for plans that can everything: otherwise no load at all would win.
+ * The first two come before the handbook's order, which is for plans that can everything as wished: otherwise no load at
+ * all would win.
  */
-export const OBJECTIVES = ["unserved", "loads", "left", "unlike", "empty", "containers"] as const;
+export const OBJECTIVES = ["unserved", "strayed", "loads", "left", "unlike", "empty", "containers"] as const;
 export type Objective = (typeof OBJECTIVES)[number];
 export type Scores = Record<Objective, number>;
 

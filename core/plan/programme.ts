@@ -1,6 +1,6 @@
 import { type LoadPattern } from "../capacity/index.ts";
 import { isCan, type ContainerKey } from "../schedule/index.ts";
-import { leftSteps, lotFills, type LotFill } from "./fill.ts";
+import { leftSteps, lotFills, strayed, type LotFill } from "./fill.ts";
 import { OBJECTIVES, type Objective, type PlanProblem } from "./problem.ts";
 
 /** A linear expression: a coefficient for each variable. */
@@ -114,6 +114,7 @@ function lotRows(build: Builder, { lots }: PlanProblem, fills: LotFill[], l: num
   const ways = fills.map((fill, f) => {
     const name = build.variable(names.v(l, f), 1);
     build.cost("left", name, leftSteps(fill.leftG));
+    build.cost("strayed", name, strayed(lots[l]!, fill));
     return [name, fill] as const;
   });
   build.row(

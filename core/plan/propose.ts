@@ -37,6 +37,8 @@ export interface WishLot {
   massKg: number;
   /** containers it may go into, by which row, with what each is expected to take, kg; a second one takes what the first leaves */
   into: { kind: KindKey; kgEach: number; product: ProductKey; pack: PackMethod }[];
+  /** the first of them as far as it goes; otherwise whichever serves the plan best */
+  inOrder?: boolean;
 }
 
 export interface WishCanner {
@@ -199,7 +201,7 @@ function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): Pla
       },
     ];
   });
-  return { id: lot.id, grams: grams(lot.massKg), options };
+  return { id: lot.id, grams: grams(lot.massKg), options, inOrder: lot.inOrder ?? false };
 }
 
 interface Usable extends WishCanner {

@@ -73,15 +73,20 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
     if (provable) proven.push(objective);
   };
   if (programme.variables.size > 0) {
-    // Mostly everything can be filled; then the first two objectives are one question.
-    const all: Row = { terms: programme.objectives.unserved, sense: "<=", bound: 0 };
-    const whole = await seek(programme.objectives.loads, [all]);
+    // Mostly everything can be filled; then the first three objectives are one question.
+    const asWished = (["unserved", "strayed"] as const).map((o): Row => ({
+      terms: programme.objectives[o],
+      sense: "<=",
+      bound: 0,
+    }));
+    const whole = await seek(programme.objectives.loads, asWished);
     if (whole.found) {
       values = whole.found;
       settle("unserved", true);
+      settle("strayed", true);
       settle("loads", whole.optimal);
     }
-    for (const objective of OBJECTIVES.slice(whole.found ? 2 : 0)) {
+    for (const objective of OBJECTIVES.slice(whole.found ? 3 : 0)) {
       const least = leastPossible(programme, objective, !whole.found);
       if (values.size > 0 && sumOf(programme.objectives[objective], values) === least) {
         settle(objective, true);

@@ -166,7 +166,12 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
         <div className="mt-1 grid grid-cols-2 gap-2 pl-10">
           <label>
             <span className="block text-[0.9rem] text-soft">into</span>
-            <select name={`into.${l.id}`} defaultValue={main} className={SELECT}>
+            <select
+              name={`into.${l.id}`}
+              aria-label={`Lot ${l.code}, into`}
+              defaultValue={main}
+              className={SELECT}
+            >
               {KINDS.map((k) => (
                 <option key={k.key} value={k.key}>
                   {k.plural}
@@ -176,7 +181,12 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
           </label>
           <label>
             <span className="block text-[0.9rem] text-soft">what that leaves, into</span>
-            <select name={`rest.${l.id}`} defaultValue={rest} className={SELECT}>
+            <select
+              name={`rest.${l.id}`}
+              aria-label={`Lot ${l.code}, what that leaves, into`}
+              defaultValue={rest}
+              className={SELECT}
+            >
               <option value="">nothing more</option>
               {KINDS.map((k) => (
                 <option key={k.key} value={k.key}>
@@ -187,7 +197,12 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
           </label>
           <label>
             <span className="block text-[0.9rem] text-soft">packed</span>
-            <select name={`method.${l.id}`} defaultValue={l.wished.method} className={SELECT}>
+            <select
+              name={`method.${l.id}`}
+              aria-label={`Lot ${l.code}, packed`}
+              defaultValue={l.wished.method}
+              className={SELECT}
+            >
               <option value="raw">raw</option>
               <option value="hot">hot</option>
             </select>
@@ -195,7 +210,12 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
           {recipes.length > 0 && (
             <label>
               <span className="block text-[0.9rem] text-soft">as</span>
-              <select name={`recipe.${l.id}`} defaultValue={l.wished.recipeId ?? ""} className={SELECT}>
+              <select
+                name={`recipe.${l.id}`}
+                aria-label={`Lot ${l.code}, as`}
+                defaultValue={l.wished.recipeId ?? ""}
+                className={SELECT}
+              >
                 <option value="">itself</option>
                 {recipes.map((r) => (
                   <option key={r.id} value={r.id}>

@@ -1,0 +1,285 @@
+import { type Page } from "@playwright/test";
+import ICAL from "ical.js";
+import { expect, test, type Running } from "./server";
+
+const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
+const loads = (page: Page) => page.getByRole("listitem", { name: /^Load \d+$/ });
+const row = (page: Page, part: RegExp) => page.locator("main fieldset li", { hasText: part }).first();
+
+/** Takes the cans out of the next load, which are not all exhausted yet, and leaves the jars. */
+async function onlyJars(page: Page) {
+  for (const box of await page.locator("input[name=packIds]").all()) await box.uncheck();
+  await page.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
+}
+
+async function planned(page: Page, server: Running) {
+  await page.goto(`${server.url}/plan`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan needs fewer");
+}
+
+test("a plan is chosen, bound, moved about and told as a day", async ({ page, own }) => {
+  await planned(page, own);
+  const before = await loads(page).count();
+  expect(before).toBeGreaterThan(1);
+  // Each load is drawn from above with as many containers as it says.
+  for (const load of await loads(page).all()) {
+    const said = (await load.locator("li b").allTextContents()).reduce((n, t) => n + Number.parseInt(t), 0);
+    expect(await load.locator("[data-canner=above] [data-container]").count()).toBe(said);
+  }
+
+  // Another size is planned at once.
+  await row(page, /Hams of wild boar/)
+    .locator("select[name^='into.']")
+    .selectOption("jar-quart wide");
+  await expect(loads(page).filter({ hasText: "wide-mouth quart" }).first()).toBeVisible();
+  await expect(loads(page).filter({ hasText: "90 min" }).first()).toBeVisible();
+  await row(page, /Hams of wild boar/)
+    .locator("select[name^='into.']")
+    .selectOption("jar-pint regular");
+  await expect(loads(page).filter({ hasText: "wide-mouth quart" })).toHaveCount(0);
+
+  // One load is kept; it stays while the rest is planned anew.
+  await loads(page).first().getByRole("button", { name: "Keep this load" }).click();
+  await expect(page.getByText("kept as it is")).toHaveCount(1);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("with what you have settled");
+  await press(page, "Let it be planned anew");
+  await expect(page.getByText("kept as it is")).toHaveCount(0);
+
+  // A size is kept out of a canner, and allowed again.
+  await loads(page)
+    .first()
+    .getByRole("button", { name: /^No pints in/ })
+    .click();
+  await press(page, /^Allow pints in .* again$/);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan needs fewer");
+
+  // Some of one load is sent to another.
+  const to = page.getByRole("button", { name: "to load 1", exact: true }).first();
+  await to.click();
+  await expect(page.getByText("kept as it is")).toHaveCount(1);
+
+  // The same, dragged, on a screen tall enough to see both.
+  await page.setViewportSize({ width: 1280, height: 2600 });
+  await press(page, "Let it be planned anew");
+  await expect(page.getByText("kept as it is")).toHaveCount(0);
+  const from = await loads(page).last().locator("li span b").first().boundingBox();
+  const target = await loads(page).first().boundingBox();
+  await page.mouse.move(from!.x + 5, from!.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(from!.x + 30, from!.y - 30, { steps: 4 });
+  await page.mouse.move(target!.x + 60, target!.y + 60, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByText("kept as it is")).toHaveCount(1);
+
+  // What is to be laid out: lids by the box, salt, water.
+  const out = page.getByRole("region", { name: "To lay out" });
+  await expect(out).toContainText(/\d+ from box \d/);
+  await expect(out).toContainText("Salt");
+});
+
+test("the day forwards, backwards, later by a quarter of an hour, and as a calendar file", async ({
+  page,
+  own,
+}) => {
+  await page.goto(`${own.url}/plan/day`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Done by");
+  const bar = page.locator("[data-load]").first();
+  await expect(bar).toBeVisible();
+
+  // An end that would have had to begin in the past is refused, and what was typed stays.
+  await page.getByRole("radio", { name: "be done by" }).check();
+  await page.getByLabel("Day and hour").fill("2020-01-05T18:00");
+  await press(page, "Work out the day");
+  await expect(page.getByRole("alert").first()).toContainText("which is past");
+  await expect(page.getByLabel("Day and hour")).toHaveValue("2020-01-05T18:00");
+
+  const day = new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel("Day and hour").fill(`${day}T21:00`);
+  await press(page, "Work out the day");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("21:00");
+
+  // Read again by another library than the one that wrote it.
+  const text = await (await page.request.get(`${own.url}/plan/day.ics`)).text();
+  const calendar = new ICAL.Component(ICAL.parse(text) as unknown[] as never);
+  const events = calendar.getAllSubcomponents("vevent").map((c) => new ICAL.Event(c));
+  expect(events.length).toBeGreaterThan(8);
+  const ends = Math.max(...events.map((e) => e.endDate.toJSDate().getTime()));
+  const local = new Intl.DateTimeFormat("en-GB", {
+    timeZone: "America/Denver",
+    hour: "2-digit",
+    minute: "2-digit",
+  });
+  expect(local.format(ends)).toBe("21:00");
+  for (const e of events) {
+    expect(e.endDate.toJSDate().getTime()).toBeGreaterThan(e.startDate.toJSDate().getTime());
+    expect(e.component.getAllSubcomponents("valarm")).toHaveLength(1);
+  }
+  expect(
+    events.filter((e) => /lb|kPa/.test(e.description) && /2,300 ft/.test(e.description)).length,
+  ).toBeGreaterThan(3);
+
+  // A load is lit later, and then again as early as can be.
+  await page.getByRole("button", { name: "load 1, 15 min" }).click();
+  await expect(page.getByRole("button", { name: "As early as can be" })).toBeVisible();
+  await press(page, "As early as can be");
+  await expect(page.getByRole("button", { name: "As early as can be" })).toBeHidden();
+});
+
+test("the Shed: supplies counted, a canner measured, a look that stops a load", async ({ page, own }) => {
+  await page.goto(`${own.url}/shed`);
+  await page.getByText("Jars, lids or cans").click();
+  await page.getByLabel("What", { exact: true }).selectOption("lid wide");
+  await page.getByLabel("Box, lot or stack").fill("box 9");
+  await page.getByLabel("How many").fill("-3");
+  await press(page, "Count them in");
+  await expect(page.getByText("there cannot be fewer than none")).toBeVisible();
+  await expect(page.getByLabel("Box, lot or stack")).toHaveValue("box 9");
+  await page.getByLabel("How many").fill("12");
+  await press(page, "Count them in");
+  await expect(page.getByText("wide-mouth lids, box 9").first()).toBeVisible();
+
+  await page.getByRole("link", { name: "Small canner" }).click();
+  await page.getByLabel("Inside, across").fill("2 in");
+  await press(page, "Keep these measures");
+  await expect(page.getByText(/between 6 and 24 in/)).toBeVisible();
+  await page.getByLabel("Inside, across").fill("12 1/4 in");
+  await page.getByLabel("Inside, height").fill("7 7/8 in");
+  await press(page, "Keep these measures");
+  await expect(page.getByRole("heading", { name: "What it holds", exact: true })).toBeVisible();
+  await expect(page.getByText("9 pints").first()).toBeVisible();
+  await page.locator("li", { hasText: "Vent pipe" }).getByRole("button", { name: "Not sound" }).click();
+  await expect(page.getByText("No load is run on it now.")).toBeVisible();
+
+  // Fire refuses the load, and says what would work.
+  await page.goto(`${own.url}/fire`);
+  await onlyJars(page);
+  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await page.getByRole("button", { name: "Load the canner" }).click();
+  await expect(page.getByRole("alert").first()).toContainText("Vent pipe was not sound");
+});
+
+test("the equipment check is made from the load, tapped through, and kept with the run", async ({
+  page,
+  own,
+}) => {
+  await page.goto(`${own.url}/fire`);
+  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await onlyJars(page);
+  await page.getByRole("link", { name: "Check the equipment first" }).click();
+  await expect(page.getByText("set to 15 lb: every piece of it on")).toBeHidden();
+  await expect(page.getByText("Sealer set-up")).toHaveCount(0);
+  const sound = page.getByRole("button", { name: "Sound", exact: true });
+  let tapped = 0;
+  while (await sound.isVisible()) {
+    if (await page.getByText("set to 15 lb: every piece of it on").isVisible()) tapped = 100;
+    await sound.click();
+    tapped++;
+  }
+  expect(tapped).toBeGreaterThan(105);
+  await press(page, "All looked at: load the canner");
+  await page.waitForURL(/\/fire\/.+/);
+  await page.getByText("Why, and what happened").click();
+  await expect(page.getByText(/things looked at before lighting, all sound/)).toBeVisible();
+});
+
+test("a mixed dish: flour is refused with what to do instead; without it there are jars, and it is planned", async ({
+  page,
+  own,
+}) => {
+  await page.goto(`${own.url}/plan/dishes`);
+  await page
+    .getByLabel("What goes in, a line each")
+    .fill("6 lb boar\n2 lb carrots\n3 qt broth\n1/2 lb flour");
+  await expect(page.getByText("This is not canned as it stands")).toBeVisible();
+  await page.getByLabel("Keep it as").fill("Gravy stew");
+  await press(page, "Keep the recipe");
+  await expect(
+    page.getByText("thicken it when serving").or(page.getByText("thicken when serving")).first(),
+  ).toBeVisible();
+  await expect(page.getByLabel("What goes in, a line each")).toHaveValue(/flour/);
+  await page.getByLabel("What goes in, a line each").fill("6 lb boar\n2 lb carrots\n3 qt broth");
+  await expect(page.getByText("Stewed meat and vegetables").first()).toBeVisible();
+  await press(page, "Keep the recipe");
+  await expect(page.getByText("Gravy stew").first()).toBeVisible();
+  await page.goto(`${own.url}/plan`);
+  await row(page, /Hams of wild boar/)
+    .locator("select[name^='recipe.']")
+    .selectOption({ label: "Gravy stew" });
+  await expect(loads(page).filter({ hasText: "hams of wild boar, hot" }).first()).toBeVisible();
+});
+
+test("what cannot be planned is said on the plan itself", async ({ page, own }) => {
+  await page.goto(`${own.url}/plan`);
+  await row(page, /Hams of wild boar/)
+    .locator("select[name^='into.']")
+    .selectOption("can-half-pound");
+  await expect(page.getByLabel("What could not be planned")).toContainText("no altitude row for cans");
+  await expect(page.getByLabel("What could not be planned")).toContainText("glass jars");
+  // A frozen lot may be planned, and says when it has to come out.
+  await row(page, /Middle sections of pike/)
+    .getByRole("checkbox")
+    .check();
+  await expect(page.getByRole("region", { name: "To lay out" })).toContainText("thaws about");
+  await page.goto(`${own.url}/plan/day`);
+  await expect(page.getByText("will still be frozen in the middle")).toBeVisible();
+});
+
+test("POST capacity and plan answer by the published packings, and name each bad field", async ({ demo }) => {
+  const post = (path: string, body: unknown) =>
+    fetch(`${demo.url}/api/v1/${path}`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify(body),
+    });
+  const pot = { insideDiameterMm: 311, usableHeightMm: 287, rackHeightMm: 5 };
+  const capacity = (await (
+    await post("capacity", { ...pot, gapMm: 3, container: { outsideDiameterMm: 82, heightMm: 130 } })
+  ).json()) as { perLayer: number; layers: number; total: number; positions: unknown[] };
+  expect([capacity.perLayer, capacity.layers, capacity.total, capacity.positions.length]).toEqual([
+    9, 2, 18, 18,
+  ]);
+  const bad = await post("capacity", {
+    ...pot,
+    insideDiameterMm: -1,
+    container: { outsideDiameterMm: 82 },
+    extra: 1,
+  });
+  expect(bad.status).toBe(422);
+  expect(((await bad.json()) as { errors: { field: string }[] }).errors.map((e) => e.field).sort()).toEqual([
+    "container.heightMm",
+    "extra",
+    "insideDiameterMm",
+  ]);
+  const body = {
+    altitudeFt: 2300,
+    lots: [
+      {
+        id: "boar",
+        massKg: 7.3,
+        into: [{ container: "jar-pint", product: "red-meat-pieces", pack: "raw", kgEach: 0.455 }],
+      },
+    ],
+    canners: [
+      { id: "c", quarts: 16, insideDiameterMm: 311, usableHeightMm: 200, weightPiecesPsi: [5, 5, 5] },
+    ],
+  };
+  const plan = (await (await post("plan", body)).json()) as {
+    loads: { minutes: number; pressurePsi: number; parts: { count: number }[] }[];
+    proven: string[];
+  };
+  expect(plan.loads.map((l) => [l.minutes, l.pressurePsi])).toEqual([
+    [75, 15],
+    [75, 15],
+  ]);
+  expect(plan.loads.reduce((n, l) => n + l.parts[0]!.count, 0)).toBe(16);
+  expect(plan.proven).toContain("loads");
+  const { altitudeFt: _, ...nowhere } = body;
+  const lost = await post("plan", nowhere);
+  expect(lost.status).toBe(422);
+  expect(await lost.text()).toContain("no pressure is known");
+  const half = await post("plan", {
+    ...body,
+    lots: [{ ...body.lots[0]!, into: [{ ...body.lots[0]!.into[0]!, container: "jar-half-gallon" }] }],
+  });
+  expect(half.status).toBe(422);
+});

@@ -1,0 +1,307 @@
+import { describe, expect, test } from "vitest";
+import { v7 as uuid } from "uuid";
+import { Refused } from "#store/db";
+import { addTool, checksOf, checksOfRun, recordCheck } from "#store/check";
+import { addCanner, getCanner, measureCanner, recordGaugeCheck, type CannerMeasures } from "#store/equipment";
+import { closePlan, keepWish, planInHand } from "#store/plan";
+import { listRecipes, saveRecipe } from "#store/recipe";
+import { containersOfPack, unpack } from "#store/pack";
+import { getRun, openRun, pastStages } from "#store/run";
+import {
+  addSupply,
+  boxesOfPack,
+  countedStock,
+  lidOf,
+  listSupplies,
+  packsWithBox,
+  recount,
+} from "#store/supply";
+import { packPints, testLarder, type TestLarder } from "#store/testing";
+import { kPaFromPsi } from "#core/quantity";
+
+const refusal = (work: () => unknown): string => {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof Refused) return error.message;
+    throw error;
+  }
+  throw new Error("it was not refused");
+};
+
+const left = (t: TestLarder) => Object.fromEntries(listSupplies(t.larder).map((s) => [s.label, s.left]));
+
+function counted(): TestLarder {
+  const t = testLarder();
+  const add = (kind: "jar" | "lid", label: string, count: number) =>
+    addSupply(t.larder, t.write(), {
+      kind,
+      label,
+      count,
+      mouth: "regular",
+      container: kind === "jar" ? "jar-pint" : null,
+    });
+  add("jar", "crates", 20);
+  add("lid", "box 1", 3);
+  t.pass(60);
+  add("lid", "box 2", 12);
+  return t;
+}
+
+describe("jars and lids are counted down by packing", () => {
+  test("lids from the oldest box first, and each jar knows its box", () => {
+    const t = counted();
+    const pack = packPints(t, 5);
+    expect(left(t)).toEqual({ crates: 15, "box 1": 0, "box 2": 10 });
+    const labels = containersOfPack(t.larder, pack.id).map((c) => lidOf(t.larder, c.id)!.label);
+    expect(labels).toEqual(["box 1", "box 1", "box 1", "box 2", "box 2"]);
+    expect(boxesOfPack(t.larder, pack.id)).toEqual([
+      { label: "box 1", count: 3 },
+      { label: "box 2", count: 2 },
+    ]);
+  });
+  test("a bad box is found later: every pack with its lids", () => {
+    const t = counted();
+    const pack = packPints(t, 5);
+    const bad = listSupplies(t.larder).find((s) => s.label === "box 2")!;
+    expect(packsWithBox(t.larder, bad.id)).toMatchObject([{ code: pack.code, count: 2 }]);
+  });
+  test("from the box that is named", () => {
+    const t = counted();
+    const box = listSupplies(t.larder).find((s) => s.label === "box 2")!;
+    packPints(t, 4, { lidBoxId: box.id });
+    expect(left(t)).toEqual({ crates: 16, "box 1": 3, "box 2": 8 });
+  });
+  test("taken apart again, everything goes back where it came from", () => {
+    const t = counted();
+    const pack = packPints(t, 5);
+    unpack(t.larder, t.write(), pack.id);
+    expect(left(t)).toEqual({ crates: 20, "box 1": 3, "box 2": 12 });
+  });
+  test("more filled than were counted: the count was wrong, the work goes on, and nothing falls below none", () => {
+    const t = counted();
+    const jars = listSupplies(t.larder).find((s) => s.kind === "jar")!;
+    recount(t.larder, t.write(), { supplyId: jars.id, left: 2, why: "counted" });
+    packPints(t, 4);
+    expect(left(t).crates).toBe(0);
+  });
+  test("where nothing is counted nothing is asked", () => {
+    const t = testLarder();
+    expect(lidOf(t.larder, containersOfPack(t.larder, packPints(t, 2).id)[0]!.id)).toBeNull();
+  });
+  test("a count below none is refused, here and in the table itself", () => {
+    const t = counted();
+    const { id } = listSupplies(t.larder)[0]!;
+    expect(refusal(() => recount(t.larder, t.write(), { supplyId: id, left: -1, why: "counted" }))).toContain(
+      "fewer than none",
+    );
+    expect(() =>
+      t.larder.sqlite
+        .prepare(
+          "insert into supply_change (id, supply_id, at, delta, why) values (?, ?, 0, -999, 'counted')",
+        )
+        .run(uuid(), id),
+    ).toThrow(/CHECK/);
+    expect(() => t.larder.sqlite.prepare("update supply_change set delta = 0").run()).toThrow(/append-only/);
+  });
+  test("what a plan may count on is what is there, and null where nothing was ever counted", () => {
+    const t = counted();
+    expect(countedStock(listSupplies(t.larder), ["jar-pint regular", "jar-quart wide"])).toMatchObject({
+      containers: { "jar-pint regular": 20, "jar-quart wide": null },
+      lids: { regular: 15, wide: null },
+    });
+  });
+});
+
+const nothing: CannerMeasures = {
+  insideDiameterMm: null,
+  usableHeightMm: null,
+  racks: null,
+  rackHeightMm: null,
+  waterLitres: null,
+  waterDepthMm: null,
+  minLoad: null,
+  aluminium: null,
+  manual: null,
+  depressuriseMin: null,
+};
+
+describe("canners as they are measured", () => {
+  test("by their plain size before anybody measures, and as measured after", () => {
+    const t = testLarder();
+    expect(getCanner(t.larder, t.cannerId).pot).toMatchObject({ measured: false, insideDiameterMm: 311 });
+    measureCanner(t.larder, t.write(), t.cannerId, {
+      ...nothing,
+      insideDiameterMm: 330,
+      usableHeightMm: 250,
+      manual: { "jar-pint": 16 },
+    });
+    expect(getCanner(t.larder, t.cannerId).pot).toMatchObject({
+      measured: true,
+      insideDiameterMm: 330,
+      manual: { "jar-pint": 16 },
+    });
+  });
+  test("measures no canner has are refused at their field", () => {
+    const t = testLarder();
+    try {
+      measureCanner(t.larder, t.write(), t.cannerId, { ...nothing, insideDiameterMm: 31, minLoad: 99 });
+      throw new Error("it was not refused");
+    } catch (error) {
+      expect(Object.keys((error as Refused).fields).sort()).toEqual(["insideDiameterMm", "minLoad"]);
+    }
+  });
+  test("a dial tested at several pressures goes by its highest error; far off low it is replaced", () => {
+    const t = testLarder();
+    const test5to15 = (errors: number[]) => {
+      const [first, ...more] = errors.map((e, i) => ({
+        atKPa: kPaFromPsi(5 * (i + 1)),
+        errorKPa: kPaFromPsi(e),
+      }));
+      t.pass(1);
+      recordGaugeCheck(t.larder, t.write(), {
+        cannerId: t.cannerId,
+        at: t.larder.now(),
+        note: null,
+        ...first!,
+        more,
+      });
+      return getCanner(t.larder, t.cannerId).gauges.dial!.errorPsi!;
+    };
+    expect(test5to15([0, 0.5, 1])).toBeCloseTo(1, 9);
+    expect(test5to15([-0.5, 0.2, -1])).toBeCloseTo(0.2, 9);
+    expect(test5to15([-3, 0, 0.5])).toBeCloseTo(-3, 9);
+    expect(getCanner(t.larder, t.cannerId).checks.filter((c) => c.testId).length).toBe(9);
+  });
+});
+
+describe("a look that stops a load, and one that wants a signature", () => {
+  const open = (t: TestLarder, more: Partial<Parameters<typeof openRun>[2]> = {}) =>
+    openRun(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      packIds: [packPints(t, 2).id],
+      signedReason: null,
+      ...more,
+    });
+  const look = (t: TestLarder, item: "gasket" | "vent", finding: "sound" | "bad") =>
+    recordCheck(t.larder, t.write(), { equipmentId: t.cannerId, kind: "canner", item, finding, note: null });
+  test("a bad gasket stops the load, whoever signs, until it is looked at again", () => {
+    const t = testLarder();
+    look(t, "gasket", "bad");
+    expect(refusal(() => open(t, { equipmentReason: "it will do" }))).toContain("Gasket was not sound");
+    expect(open(t, { findings: [{ item: "gasket", finding: "sound", note: null }] }).code).toBeTruthy();
+  });
+  test("a look a year old wants a signed reason, which stays with the run", () => {
+    const t = testLarder();
+    look(t, "gasket", "sound");
+    t.pass(60 * 24 * 364);
+    recordGaugeCheck(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      at: t.larder.now(),
+      errorKPa: 0,
+      note: null,
+    });
+    t.pass(60 * 24 * 3);
+    expect(refusal(() => open(t))).toContain("Gasket is overdue");
+    const { code } = open(t, { equipmentReason: "New gasket is in the post" });
+    expect(getRun(t.larder, code).equipmentSignedReason).toBe("New gasket is in the post");
+  });
+  test("what is found before the load is kept with the run and on the card", () => {
+    const t = testLarder();
+    const { id } = open(t, {
+      findings: [
+        { item: "vent", finding: "sound", note: null },
+        { item: "bands", finding: "sound", note: null },
+      ],
+    });
+    expect(checksOfRun(t.larder, id).map((c) => [c.item, c.equipmentId])).toEqual([
+      ["vent", t.cannerId],
+      ["bands", null],
+    ]);
+    expect(checksOf(t.larder, t.cannerId)).toHaveLength(1);
+    expect(() => t.larder.sqlite.prepare("delete from equipment_check").run()).toThrow(/append-only/);
+  });
+  test("an aluminium canner is not put on an induction hob", () => {
+    const t = testLarder();
+    measureCanner(t.larder, t.write(), t.cannerId, { ...nothing, aluminium: 1 });
+    const hob = addTool(t.larder, t.write(), {
+      kind: "burner",
+      name: "Hob",
+      powerW: 2000,
+      lowestKPa: null,
+      outdoors: 0,
+      induction: 1,
+      note: null,
+    });
+    expect(refusal(() => open(t, { burnerId: hob.id }))).toContain("will not heat");
+  });
+  test("a burner has no gasket to look at, and two things have two names", () => {
+    const t = testLarder();
+    const tool = {
+      kind: "burner" as const,
+      name: "Hob",
+      powerW: null,
+      lowestKPa: null,
+      outdoors: 0,
+      induction: 0,
+      note: null,
+    };
+    const hob = addTool(t.larder, t.write(), tool);
+    expect(
+      refusal(() =>
+        recordCheck(t.larder, t.write(), {
+          equipmentId: hob.id,
+          kind: "burner",
+          item: "gasket",
+          finding: "sound",
+          note: null,
+        }),
+      ),
+    ).toContain("no gasket");
+    expect(refusal(() => addTool(t.larder, t.write(), tool))).toContain("already");
+  });
+});
+
+describe("recipes and the plan in hand", () => {
+  const stew = {
+    name: "Stew",
+    dish: "stew" as const,
+    ingredients: [
+      { name: "boar", amount: 2.5, role: null },
+      { name: "carrots", amount: 0.8, role: null },
+      { name: "broth", amount: 2, role: null },
+    ],
+  };
+  test("a recipe comes back as it was kept; one with flour is refused with the reason", () => {
+    const t = testLarder();
+    saveRecipe(t.larder, t.write(), stew);
+    expect(listRecipes(t.larder)).toMatchObject([stew]);
+    const floured = {
+      ...stew,
+      name: "Gravy",
+      ingredients: [...stew.ingredients, { name: "flour", amount: 0.1, role: null }],
+    };
+    expect(refusal(() => saveRecipe(t.larder, t.write(), floured))).toContain("thickens");
+    expect(listRecipes(t.larder)).toHaveLength(1);
+  });
+  test("one plan is in hand; changed, it is the same plan; put away, the next begins afresh", () => {
+    const t = testLarder();
+    expect(planInHand(t.larder)).toBeNull();
+    const { id } = keepWish(t.larder, t.write(), { lots: [] });
+    expect(keepWish(t.larder, t.write(), { lots: ["x"] }).id).toBe(id);
+    expect(planInHand(t.larder)!.wish).toEqual({ lots: ["x"] });
+    closePlan(t.larder, t.write());
+    expect(planInHand(t.larder)).toBeNull();
+  });
+  test("a canner nobody has run teaches nothing about its stages", () => {
+    const t = testLarder();
+    const { id } = addCanner(t.larder, t.write(), {
+      name: "New",
+      quarts: 16,
+      hasDial: false,
+      weightPiecesPsi: [15],
+      safeMaxKPa: 138,
+    });
+    expect(pastStages(t.larder, id)).toEqual({ heatUp: [], comeUp: [], coolDown: [], unload: [] });
+  });
+});
