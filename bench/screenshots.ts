@@ -45,6 +45,13 @@ async function picture(
   return page;
 }
 
+/** The equipment check of the jars that wait. */
+async function readyOf(fire: Page): Promise<string> {
+  for (const box of await fire.locator("input[name=packIds]").all()) await box.uncheck();
+  await fire.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
+  return (await fire.getByRole("link", { name: "Check the equipment first" }).getAttribute("href"))!;
+}
+
 try {
   await picture("welcome", fresh.url);
   await picture("today", server.url);
@@ -65,8 +72,9 @@ try {
   const stove =
     server.url + (await fire.getByRole("link", { name: "To the stove" }).first().getAttribute("href"));
   await picture("stove", stove);
-  await picture("stove-glare", stove, "glare");
-  await picture("phone", stove, "light", 390, 844);
+  await picture("day", `${server.url}/plan/day`);
+  const ready = await readyOf(await picture("fire", `${server.url}/fire`));
+  await picture("phone", server.url + ready, "light", 390, 844);
   const larder = await picture("larder", `${server.url}/larder`);
   const jar = await larder
     .locator("section[aria-label='Cellar, Middle shelf'] a")

@@ -10,6 +10,8 @@ const PAGES = [
   "/cold",
   "/table",
   "/plan",
+  "/plan/day",
+  "/plan/dishes",
   "/pack",
   "/seam",
   "/fire",
@@ -36,7 +38,19 @@ async function more(page: Page, demo: Running): Promise<string[]> {
   await page.goto(`${demo.url}/cold`);
   const card = (what: string) =>
     page.locator("main li", { hasText: what }).locator("a[href^='/cold/']").first().getAttribute("href");
-  return [stove!, story!, animal!, (await card("Sausage meat"))!, (await card("Hams of wild boar"))!];
+  const [sausage, hams] = [await card("Sausage meat"), await card("Hams of wild boar")];
+  await page.goto(`${demo.url}/shed`);
+  const canner = await page.locator("article a[href^='/shed/']").first().getAttribute("href");
+  await page.goto(`${demo.url}/fire`);
+  const ready = await readyFor(page);
+  return [stove!, story!, animal!, canner!, ready, sausage!, hams!];
+}
+
+/** The equipment check of the jars that wait. */
+async function readyFor(page: Page): Promise<string> {
+  for (const box of await page.locator("input[name=packIds]").all()) await box.uncheck();
+  await page.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
+  return (await page.getByRole("link", { name: "Check the equipment first" }).getAttribute("href"))!;
 }
 
 async function wear(page: Page, demo: Running, theme: string) {
@@ -146,6 +160,13 @@ test("every screen can be worked by keyboard, with focus in sight", async ({ pag
         ].filter((e) => e.checkVisibility()).length,
     );
     const reached = new Set<string>();
+    // A page that puts the cursor into its first box has reached it already.
+    const first = await page.evaluate(() => {
+      const el = document.activeElement as HTMLElement | null;
+      if (!el?.matches("main input, main button, main a")) return null;
+      return (el.dataset.reached ??= String(Math.random()));
+    });
+    if (first) reached.add(first);
     let unseen = 0;
     for (let i = 0; i < expected + 40; i++) {
       await page.keyboard.press("Tab");

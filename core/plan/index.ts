@@ -22,8 +22,8 @@ export {
   type Solver,
   type SolverAnswer,
 } from "./solve.ts";
+export { proposeLoads } from "./propose.ts";
 export {
-  proposeLoads,
   type LeftOver,
   type LoadPart,
   type PlanProblemNote,
@@ -34,5 +34,5 @@ export {
   type SettledLoad,
   type WishCanner,
   type WishLot,
-} from "./propose.ts";
+} from "./wish.ts";
 export { placesOf, type Placed } from "./layout.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { CONTAINERS, type ContainerKey } from "#core/schedule";
+import { type CONTAINERS, type ContainerKey } from "#core/schedule";
 import { type UnitSystem } from "#core/quantity";
 import { type CannerMeasures } from "#store/equipment";
 import { Refused } from "#store/db";

@@ -34,7 +34,9 @@ export function Strip({ clocks, children }: { clocks: readonly StripClock[]; chi
           >
             <span className="max-sm:hidden">{c.label}</span>
             {c.until !== null && (
-              <b className="fig text-[1.5rem] leading-none font-[650] text-strip-go">
+              <b
+                className={`fig text-[1.5rem] leading-none font-[650] ${c.alarm ? "text-current" : "text-strip-go"}`}
+              >
                 {shown((c.until - now) / 1000)}
               </b>
             )}

@@ -1,0 +1,104 @@
+import { type KindKey, type LayerFill, type Pot } from "../capacity/index.ts";
+import {
+  type CannerGauges,
+  type ContainerKey,
+  type GoverningSchedule,
+  type PackMethod,
+  type ProductKey,
+} from "../schedule/index.ts";
+import { type Objective, type PlanStock, type Scores } from "./problem.ts";
+
+/** A lot that is to be put up, and into what. */
+export interface WishLot {
+  id: string;
+  /** what there is of it, kg (of broth, litres) */
+  massKg: number;
+  /** containers it may go into, by which row, with what each is expected to take, kg; a second one takes what the first leaves */
+  into: { kind: KindKey; kgEach: number; product: ProductKey; pack: PackMethod }[];
+  /** the first of them as far as it goes; otherwise whichever serves the plan best */
+  inOrder?: boolean;
+}
+
+export interface WishCanner {
+  id: string;
+  name: string;
+  quarts: number | null;
+  gauges: CannerGauges;
+  pot: Pot;
+  /** fewest containers its maker wants in a load */
+  minLoad: number;
+  /** kinds the household keeps out of it */
+  without: KindKey[];
+  maxLoads: number | null;
+}
+
+/** So many containers of a lot. */
+export interface LoadPart {
+  lotId: string;
+  kind: KindKey;
+  count: number;
+}
+
+/** A load the household has settled: it stays as it is, and the rest is planned round it. */
+export interface SettledLoad {
+  cannerId: string;
+  parts: LoadPart[];
+}
+
+export interface PlanWish {
+  altitudeM: number;
+  lots: WishLot[];
+  canners: WishCanner[];
+  stock: PlanStock;
+  settled: SettledLoad[];
+  maxLoads: number | null;
+  /** the overdue gauge is used all the same, signed for when the canner is loaded */
+  signedOverdue: boolean;
+}
+
+/** Something that cannot be planned as wished, and what would work. */
+export interface PlanProblemNote {
+  /** what it is about */
+  about: { lotId?: string; cannerId?: string; kind?: KindKey; settled?: number };
+  reason: string;
+  instead: string[];
+}
+
+export interface ProposedPart extends LoadPart {
+  product: ProductKey;
+  pack: PackMethod;
+  kgEach: number;
+  /** minutes by itself */
+  minutes: number;
+}
+
+export interface ProposedLoad {
+  cannerId: string;
+  parts: ProposedPart[];
+  /** layers from the bottom, by kind */
+  layers: LayerFill[];
+  governing: GoverningSchedule;
+  /** containers that still go in, by kind: to be filled with jars of water, or beans by their own rule */
+  room: Record<KindKey, number>;
+  /** how many are missing to the canner's least load; 0 when enough */
+  missing: number;
+  settled: boolean;
+}
+
+export interface LeftOver {
+  lotId: string;
+  kg: number;
+  /** whether it would still fill a container */
+  unserved: boolean;
+}
+
+export interface Proposal {
+  loads: ProposedLoad[];
+  left: LeftOver[];
+  notes: PlanProblemNote[];
+  scores: Scores;
+  /** which scores no plan does better at */
+  proven: Objective[];
+}
+export const grams = (kg: number) => Math.floor(kg * 1000 + 1e-6);
+export const containerOf = (kind: KindKey) => kind.split(" ")[0] as ContainerKey;
