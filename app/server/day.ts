@@ -1,11 +1,11 @@
 import { DateTime } from "luxon";
-import { startFor, stays, type Day, type Stage } from "#core/day";
+import { startFor, stays, type Day, type Stage, type StageTimes } from "#core/day";
 import { type ContainerKey } from "#core/schedule";
 import { whenWords } from "../words/time";
 import { kindWords } from "../words/plan";
 import { type Home } from "./context";
 import { layingOut } from "./laying-out";
-import { dayOfPlan, type Planning } from "./planning";
+import { dayOfPlan, timesOf, type Planning } from "./planning";
 
 /** One stretch of the day at its hour. */
 export interface DayBlock {
@@ -29,6 +29,8 @@ export interface PlannedDay {
   takeOut: { lotId: string; code: string; at: number; readyAt: number; late: boolean }[];
   /** why this hour cannot be; null when it can */
   problem: string | null;
+  /** what the waits are planned with, canner by canner */
+  times: { canner: string; stages: StageTimes }[];
   loads: {
     index: number;
     canner: string;
@@ -75,6 +77,9 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
       const { code } = plan.lots.find((l) => l.id === t.lotId)!;
       return { lotId: t.lotId, code, at, readyAt, late: t.readyAt === null ? at < now : t.readyAt > needed };
     }),
+    times: plan.canners
+      .filter((c) => loads.some((l) => l.cannerId === c.id))
+      .map((c) => ({ canner: c.name, stages: timesOf(home, c) })),
     problem: impossible(plan, day, startAt, now, zone),
     loads: loads.map((l, index) => ({
       index,

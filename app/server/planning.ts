@@ -1,4 +1,12 @@
-import { packMinutes, shortestDay, stageTimes, dayOf, type Day, type DayLoad } from "#core/day";
+import {
+  packMinutes,
+  shortestDay,
+  stageTimes,
+  dayOf,
+  type Day,
+  type DayLoad,
+  type StageTimes,
+} from "#core/day";
 import { fillEstimate, type FillEstimate } from "#core/pack";
 import { dishRow, shareOut, whyNotIn } from "#core/recipe";
 import {
@@ -194,13 +202,18 @@ function wishCanner(c: Canner, wish: Wish): WishCanner {
   };
 }
 
+/** How long a canner's stages take, learned from its own runs. */
+export function timesOf({ larder }: Home, canner: Canner): StageTimes {
+  return stageTimes(canner.quarts, pastStages(larder, canner.id));
+}
+
 /** The loads as a day, in the order that ends first, or with those moved later that the household moved. */
 export function dayOfPlan(home: Home, plan: Planning): { day: Day; order: string[] } | null {
   const loads = plan.proposal?.loads ?? [];
   if (loads.length === 0) return null;
   const dayLoads = loads.map((load, i): DayLoad => {
     const canner = plan.canners.find((c) => c.id === load.cannerId)!;
-    const times = stageTimes(canner.quarts, pastStages(home.larder, canner.id));
+    const times = timesOf(home, canner);
     return {
       id: String(i),
       cannerId: load.cannerId,

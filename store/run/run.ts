@@ -304,3 +304,19 @@ export function pastRuns(larder: Larder, limit = 20): PastRun[] {
     )
     .all(limit) as PastRun[];
 }
+
+/** Loads of a canner that were run although something was overdue or doubtful: who signed, why and when, newest first. */
+export function signaturesOf(
+  larder: Larder,
+  cannerId: string,
+): { code: string; at: number; byName: string | null; reason: string; about: "gauge" | "equipment" }[] {
+  return larder.sqlite
+    .prepare(
+      `select r.code, r.opened_at as at, p.name as byName, r.gauge_signed_reason as reason, 'gauge' as about
+         from run r left join person p on p.id = r.gauge_signed_by where r.canner_id = @id and r.gauge_signed_reason is not null
+       union all select r.code, r.opened_at, p.name, r.equipment_signed_reason, 'equipment'
+         from run r left join person p on p.id = r.equipment_signed_by where r.canner_id = @id and r.equipment_signed_reason is not null
+       order by 2 desc`,
+    )
+    .all({ id: cannerId }) as ReturnType<typeof signaturesOf>;
+}

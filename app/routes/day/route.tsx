@@ -13,7 +13,8 @@ import { atHome } from "../../server/context";
 import { plannedDay } from "../../server/day";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { planning } from "../../server/planning";
-import { STAGE_DEEDS } from "../../words/day";
+import { LEARNED } from "#core/day";
+import { STAGE_DEEDS, STAGE_WORDS } from "../../words/day";
 import { clockTime, fieldTime, whenWords } from "../../words/time";
 import { Refused } from "#store/db";
 import { Timeline } from "./timeline";
@@ -142,7 +143,15 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
           )}
         </Notice>
       ))}
-      <Timeline day={day} zone={zone} keyBase={key} later={later} />
+      <Timeline
+        day={day}
+        zone={zone}
+        keyBase={key}
+        later={later}
+        gauge={(load) =>
+          `${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`
+        }
+      />
       <div className="mt-8 grid gap-10 lg:grid-cols-[1fr_24rem]">
         <Part title="Hour by hour">
           <ol>
@@ -160,9 +169,8 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                       <b>{STAGE_DEEDS[b.stage]}</b>{" "}
                       <span className="text-soft">
                         {b.canner}, load {b.load + 1}: {load.what}
-                        {b.stage === "comeUp" || b.stage === "process"
-                          ? `, ${load.minutes} min at ${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`
-                          : ""}
+                        {b.stage !== "pack" &&
+                          `, ${load.minutes} min at ${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`}
                       </span>
                     </span>
                   </li>
@@ -197,6 +205,25 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
               <FormErrors form={form} />
               <Button weight="do">Work out the day</Button>
             </KeyedForm>
+          </Part>
+          <Part title="What the waits are planned with">
+            {day.times.map((t) => (
+              <div key={t.canner} className="border-t-2 border-rule py-2">
+                <b>{t.canner}</b>
+                <ul className="text-[0.95rem] text-soft">
+                  {LEARNED.map((s) => {
+                    const { minutes, low, high, runs } = t.stages[s];
+                    return (
+                      <li key={s}>
+                        {STAGE_WORDS[s].toLowerCase()}: {minutes} min, {Math.round(low)} to {Math.round(high)}{" "}
+                        nine times in ten (
+                        {runs > 0 ? `from ${countOf(runs, "run")} of your own` : "common practice"})
+                      </li>
+                    );
+                  })}
+                </ul>
+              </div>
+            ))}
           </Part>
           <Part title="Somebody must stay by the stove">
             <ul>

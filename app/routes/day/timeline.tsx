@@ -36,11 +36,14 @@ export function Timeline({
   zone,
   keyBase,
   later,
+  gauge,
 }: {
   day: PlannedDay;
   zone: string;
   keyBase: string;
   later: Record<string, number>;
+  /** pounds, by what, and at which altitude, for a load */
+  gauge: (load: PlannedDay["loads"][number]) => string;
 }) {
   const send = useSubmit();
   const box = useRef<HTMLDivElement>(null);
@@ -77,6 +80,7 @@ export function Timeline({
                         blocks={day.blocks.filter((b) => b.load === l.index && b.stage !== "pack")}
                         at={at}
                         zone={zone}
+                        gauge={gauge(l)}
                       />
                     ))}
                 </div>
@@ -172,11 +176,13 @@ function LoadBar({
   blocks,
   at,
   zone,
+  gauge,
 }: {
   load: PlannedDay["loads"][number];
   blocks: readonly DayBlock[];
   at: (t: number) => string;
   zone: string;
+  gauge: string;
 }) {
   const [from, to] = [blocks[0]!.from, blocks.at(-1)!.to];
   const { setNodeRef, listeners, transform } = useDraggable({ id: String(load.index) });
@@ -191,7 +197,7 @@ function LoadBar({
       ref={setNodeRef}
       {...listeners}
       data-load={load.index + 1}
-      title={`Load ${load.index + 1}: ${load.what}, ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
+      title={`Load ${load.index + 1}: ${load.what}, ${gauge}, ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
       className="absolute top-2 bottom-2 cursor-grab touch-none border-2 border-ink"
       style={{
         left: at(from),
@@ -206,7 +212,7 @@ function LoadBar({
         className="absolute top-0 bottom-0 flex items-center overflow-hidden pl-2 text-[0.95rem] whitespace-nowrap text-on-copper"
         style={{ ...part(process), background: "transparent" }}
       >
-        {load.index + 1}: {formatDuration(load.minutes * 60)}
+        {load.index + 1}: {formatDuration(load.minutes * 60)}, {gauge}
       </span>
     </div>
   );

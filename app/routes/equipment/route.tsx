@@ -8,11 +8,13 @@ import { loadPatterns } from "#core/capacity";
 import { Refused } from "#store/db";
 import { checksOf, getTool, recordCheck } from "#store/check";
 import { listCanners, measureCanner, recordGaugeCheck, type GaugePoint } from "#store/equipment";
+import { signaturesOf } from "#store/run";
 import { Button } from "#ui/button";
 import { CannerFromAbove, CannerFromSide } from "#ui/canner";
 import { placesOf } from "#core/plan";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, OneTap, TextField, keyFor, resultOf } from "#ui/form";
+import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
@@ -40,6 +42,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       (s) => !notOnCard(s.item.key, canner?.weightPieces.length ?? 1),
     ),
     history: [...checks].reverse().slice(0, 20),
+    signed: canner ? signaturesOf(larder, canner.id) : [],
     examples: canner ? examplesOf(canner.pot) : [],
   };
 }
@@ -145,7 +148,7 @@ const WORDS: Record<Standing["state"], [sign: string, words: string, tone: strin
 };
 
 export default function Equipment({ loaderData, actionData }: Route.ComponentProps) {
-  const { key, name, canner, standings: all, history, zone } = loaderData;
+  const { key, name, canner, standings: all, history, signed, zone } = loaderData;
   const stopped = all.filter((s) => s.state === "bad" && s.item.stops);
   return (
     <Page
@@ -171,6 +174,19 @@ export default function Equipment({ loaderData, actionData }: Route.ComponentPro
               <Look key={s.item.key} standing={s} formKey={key} zone={zone} />
             ))}
           </ul>
+          {signed.length > 0 && (
+            <Drawer title="Signed for all the same" className="mt-4">
+              <ul className="text-[0.95rem]">
+                {signed.map((x) => (
+                  <li key={`${x.code} ${x.about}`} className="border-t-2 border-rule py-1">
+                    {longDay(x.at, zone)}, run <Code>{x.code}</Code>,{" "}
+                    {x.about === "gauge" ? "gauge" : "a look"}: <b>{x.reason}</b>{" "}
+                    {x.byName && <span className="text-soft">({x.byName})</span>}
+                  </li>
+                ))}
+              </ul>
+            </Drawer>
+          )}
           {history.length > 0 && (
             <Drawer title="Looks before" className="mt-4">
               <ul className="text-[0.95rem]">

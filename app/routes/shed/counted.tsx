@@ -1,11 +1,14 @@
 import { type SubmissionResult } from "@conform-to/react";
+import { Link } from "react-router";
 import { kindKey } from "#core/capacity";
+import { countOf } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
 import type { Supply } from "#store/supply";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { KeyedForm, keyFor } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
+import { Code } from "#ui/lotmark";
 import { kindWords } from "../../words/plan";
 
 const bare = (id: string) => ({ id, onSubmit: () => undefined });
@@ -16,7 +19,7 @@ export function Counted({
   formKey,
   result,
 }: {
-  supplies: readonly Supply[];
+  supplies: readonly (Supply & { packs: { code: string; count: number }[] })[];
   formKey: string;
   result: SubmissionResult | undefined;
 }) {
@@ -60,6 +63,26 @@ export function Counted({
                   ? `${s.mouth === "wide" ? "wide-mouth" : "regular"} lids`
                   : `ends for ${shapeOf(s.container!, null).plural}`}
                 , <b>{s.label}</b>
+                {s.packs.length > 0 && (
+                  <details>
+                    <summary className="flex min-h-12 cursor-pointer items-center text-soft underline decoration-rule decoration-2 underline-offset-4">
+                      Where they went:{" "}
+                      {countOf(
+                        s.packs.reduce((n, p) => n + p.count, 0),
+                        "container",
+                      )}
+                    </summary>
+                    <ul className="flex flex-wrap gap-x-5">
+                      {s.packs.map((p) => (
+                        <li key={p.code}>
+                          <Link to={`/c/${p.code}`} className="flex min-h-12 items-center gap-2 text-ink">
+                            {p.count} in <Code>{p.code}</Code>
+                          </Link>
+                        </li>
+                      ))}
+                    </ul>
+                  </details>
+                )}
               </span>
             </li>
           ))}

@@ -8,6 +8,7 @@ type Names =
   | "height"
   | "racks"
   | "water"
+  | "deep"
   | "minLoad"
   | "zeroMinutes"
   | "metal"
@@ -59,6 +60,12 @@ export function MeasureInputs({
             "water",
             known?.waterLitres == null ? undefined : formatVolume(known.waterLitres, units),
           )}
+        />
+        <TextField
+          field={fields.deep}
+          label="Water, deep"
+          hint="over the bottom"
+          defaultValue={typed("deep", length(known?.waterDepthMm))}
         />
         <TextField
           field={fields.minLoad}

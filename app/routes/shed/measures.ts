@@ -13,6 +13,7 @@ export const measureFields = (units: UnitSystem) => ({
   height: quantity("length", units, "The height").optional(),
   racks: whole("Racks").optional(),
   water: quantity("volume", units, "The water").optional(),
+  deep: quantity("length", units, "The depth").optional(),
   minLoad: whole("The least load").optional(),
   zeroMinutes: z.coerce.number("Minutes, as a number.").optional(),
   metal: z.enum(["aluminium", "steel"]).optional(),
@@ -26,6 +27,7 @@ interface Measured {
   height?: number | undefined;
   racks?: number | undefined;
   water?: number | undefined;
+  deep?: number | undefined;
   minLoad?: number | undefined;
   zeroMinutes?: number | undefined;
   metal?: "aluminium" | "steel" | undefined;
@@ -49,7 +51,7 @@ export function measuresOf(v: Measured): CannerMeasures {
     racks: v.racks ?? null,
     rackHeightMm: null,
     waterLitres: v.water ?? null,
-    waterDepthMm: null,
+    waterDepthMm: v.deep === undefined ? null : v.deep * 1000,
     minLoad: v.minLoad ?? null,
     aluminium: v.metal === undefined ? null : v.metal === "aluminium" ? 1 : 0,
     manual: Object.keys(manual).length > 0 ? manual : null,
@@ -62,6 +64,7 @@ const MEASURE_FIELDS: Record<string, string> = {
   insideDiameterMm: "inside",
   usableHeightMm: "height",
   waterLitres: "water",
+  waterDepthMm: "deep",
   depressuriseMin: "zeroMinutes",
   manual: "manualQuarts",
 };

@@ -22,7 +22,7 @@ import { SupplyForm } from "./supply-form";
 import { ToolForm } from "./tool-form";
 import { holdsWords } from "../../words/shed";
 import { addTool, checksOf, listTools } from "#store/check";
-import { addSupply, listSupplies, recount } from "#store/supply";
+import { addSupply, listSupplies, packsWithBox, recount } from "#store/supply";
 import { CANNER_PRESETS } from "#core/capacity";
 import { standings } from "#core/check";
 import { Drawer } from "#ui/drawer";
@@ -35,7 +35,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const now = larder.now();
   return {
     key: formKey(),
-    supplies: listSupplies(larder),
+    supplies: listSupplies(larder).map((s) => ({ ...s, packs: packsWithBox(larder, s.id) })),
     tools: listTools(larder).map((t) => ({ ...t, standing: standings(t.kind, checksOf(larder, t.id), now) })),
     units: household.units,
     zone: household.zone,
