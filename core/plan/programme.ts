@@ -86,11 +86,15 @@ class Builder {
  * Each lot takes one of the ways to fill it, less what cannot be filled after all. Loads are not variables one by one:
  * those of one canner with one time are counted together, since they can be exchanged, which keeps the programme small.
  * A group's time is at least that of everything in it.
+ * @param asWished only plans that fill everything by the household's first choice: smaller, and mostly there is one
  */
-export function programmeOf(problem: PlanProblem): Programme {
+export function programmeOf(problem: PlanProblem, asWished = false): Programme {
   const build = new Builder();
-  const fills = problem.lots.map((lot) => (lot.options.length > 0 ? lotFills(lot) : []));
-  for (const l of problem.lots.keys()) lotRows(build, problem, fills[l]!, l);
+  const fills = problem.lots.map((lot) => {
+    const ways = lot.options.length > 0 ? lotFills(lot) : [];
+    return asWished ? ways.filter((fill) => strayed(lot, fill) === 0) : ways;
+  });
+  for (const l of problem.lots.keys()) lotRows(build, problem, fills[l]!, l, asWished);
   const classes = classesOf(problem);
   const groups = groupsOf(problem, classes);
   const mostOf = (c: number) =>
@@ -108,7 +112,13 @@ export function programmeOf(problem: PlanProblem): Programme {
   return { rows, objectives, variables, classes, groups, fills };
 }
 
-function lotRows(build: Builder, { lots }: PlanProblem, fills: LotFill[], l: number): void {
+function lotRows(
+  build: Builder,
+  { lots }: PlanProblem,
+  fills: LotFill[],
+  l: number,
+  asWished: boolean,
+): void {
   const { options } = lots[l]!;
   if (options.length === 0) return;
   const ways = fills.map((fill, f) => {
@@ -125,7 +135,7 @@ function lotRows(build: Builder, { lots }: PlanProblem, fills: LotFill[], l: num
   for (const [o, option] of options.entries()) {
     const most = Math.max(...fills.map((f) => f.counts[o]!));
     const x = build.variable(names.x(l, o), most);
-    const s = build.variable(names.s(l, o), most);
+    const s = build.variable(names.s(l, o), asWished ? 0 : most);
     build.row("=", 0, [...ways.map(([name, fill]) => [name, fill.counts[o]!] as const), [x, -1], [s, -1]]);
     build.cost("unserved", s, option.gramsEach);
     build.cost("empty", x, -1);

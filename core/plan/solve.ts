@@ -16,6 +16,7 @@ export const SOLVER_OPTIONS = {
   mip_rel_gap: 0,
   mip_abs_gap: 0,
   random_seed: 7,
+  mip_detect_symmetry: false,
   mip_allow_restart: false,
   mip_heuristic_effort: 0.2,
 } as const;
@@ -50,20 +51,21 @@ type Values = ReadonlyMap<string, number>;
  * @throws NotSolved when not even the first objective has a plan in that time
  */
 export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 10): Promise<Solved> {
-  const programme = programmeOf(problem);
+  // Mostly everything can be filled as wished; then the first three objectives are one question.
+  let programme = programmeOf(problem, true);
   const settled: Row[] = [];
   let values: Values = new Map();
   const proven: Objective[] = [];
   let provable = true;
-  const seek = async (objective: Terms, extra: readonly Row[] = []) => {
-    const { Status, Columns } = await solver(lpText(programme, objective, [...settled, ...extra]), seconds);
+  const seek = async (objective: Terms) => {
+    const { Status, Columns } = await solver(lpText(programme, objective, settled), seconds);
     const found = new Map(
       [...programme.variables.keys()].map((v) => [
         v,
         Math.round((Columns[v] as { Primal?: number } | undefined)?.Primal ?? Number.NaN),
       ]),
     );
-    const sound = [...programme.rows, ...settled, ...extra].every((r) => holds(r, found));
+    const sound = [...programme.rows, ...settled].every((r) => holds(r, found));
     return { optimal: Status === "Optimal" && sound, found: sound ? found : null };
   };
   const settle = (objective: Objective, optimal: boolean) => {
@@ -71,21 +73,16 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
     settled.push({ terms, sense: "<=", bound: sumOf(terms, values) });
     provable &&= optimal;
     if (provable) proven.push(objective);
+    if (objective === "loads") atMostLoads(programme, sumOf(terms, values));
   };
   if (programme.variables.size > 0) {
-    // Mostly everything can be filled; then the first three objectives are one question.
-    const asWished = (["unserved", "strayed"] as const).map((o): Row => ({
-      terms: programme.objectives[o],
-      sense: "<=",
-      bound: 0,
-    }));
-    const whole = await seek(programme.objectives.loads, asWished);
+    const whole = await seek(programme.objectives.loads);
     if (whole.found) {
       values = whole.found;
       settle("unserved", true);
       settle("strayed", true);
       settle("loads", whole.optimal);
-    }
+    } else programme = programmeOf(problem);
     for (const objective of OBJECTIVES.slice(whole.found ? 3 : 0)) {
       const least = leastPossible(programme, objective, !whole.found);
       if (values.size > 0 && sumOf(programme.objectives[objective], values) === least) {
@@ -102,6 +99,11 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
     OBJECTIVES.map((o) => [o, sumOf(programme.objectives[o], values)]),
   ) as Scores;
   return { scores, proven, ...read(problem, programme, values), programme };
+}
+
+/** No group has more loads than the whole plan: said of each, it spares the solver most of its search. */
+function atMostLoads({ variables }: Programme, loads: number): void {
+  for (const [name, most] of variables) if (name.startsWith("y")) variables.set(name, Math.min(most, loads));
 }
 
 /** What no plan goes below, seen without solving: each lot filled in its own best way, and nothing empty or unlike. */
