@@ -1,6 +1,7 @@
 import { loadsOf } from "./loads.ts";
 import { spreadOver } from "./place.ts";
 import { type PlanLot, type PlanProblem } from "./problem.ts";
+import { shortages } from "./shortage.ts";
 import { settledLoad, withoutSettled } from "./settled.ts";
 import { solvePlan, type Solver } from "./solve.ts";
 import { planLot, poolsOf, usableCanner, whatFitsNowhere } from "./usable.ts";
@@ -54,10 +55,11 @@ export async function proposeLoads(
     now,
   );
   const all = [...settled, ...loads];
+  const left = leftOvers(wish, lots, all);
   return {
     loads: all,
-    left: leftOvers(wish, lots, all),
-    notes,
+    left,
+    notes: [...notes, ...shortages(wish, all, left)],
     scores: solved.scores,
     proven: solved.proven,
   };

@@ -116,9 +116,13 @@ describe("ten days worked by hand", () => {
     expect(loads).toHaveLength(2);
   });
   test("8. five lids for nine pints: five are filled, and 4 lb is said to fill more", async () => {
-    const { loads, left } = await plan([lot("a", 9.02, PINT, 1)], [canner(16)], 2300, {
+    const { loads, left, notes } = await plan([lot("a", 9.02, PINT, 1)], [canner(16)], 2300, {
       stock: { containers: { [PINT]: 30 }, lids: { regular: 5, wide: 0 }, ends: {} },
     });
+    expect(notes.map((n) => n.reason)).toEqual([
+      "Only 5 regular lids are counted, and more would be filled.",
+    ]);
+    expect(notes[0]!.instead.join(" ")).toContain("Get more regular lids");
     expect(loads[0]!.parts[0]!.count).toBe(5);
     expect(left[0]).toMatchObject({ unserved: true });
     expect(left[0]!.kg / LB).toBeCloseTo(4.02, 1);
@@ -196,6 +200,25 @@ describe("what cannot be planned is said, with what would work", () => {
     const { loads } = await plan([cans, lot("a", 3.1, PINT, 1)], [canner(16)], 500);
     expect(loads).toHaveLength(2);
     expect(loads.every((l) => new Set(l.parts.map((p) => p.kind)).size === 1)).toBe(true);
+  });
+});
+
+describe("what has run out", () => {
+  test("no lids, no jars, no ends: each is named; what is not counted is never short", async () => {
+    const notesOf = async (kind: string, stock: PlanWish["stock"]) => {
+      const product = kind.startsWith("can") ? ("can-fish" as const) : ("red-meat-pieces" as const);
+      const { notes } = await plan([lot("a", 4.02, kind, 1, { product })], [canner(16)], 500, { stock });
+      return notes.map((n) => n.reason).join(" ");
+    };
+    const none = { containers: {}, lids: { regular: null, wide: null }, ends: {} };
+    expect(await notesOf(PINT, none)).toBe("");
+    expect(await notesOf(PINT, { ...none, lids: { regular: 0, wide: 9 } })).toContain(
+      "No regular lids are left",
+    );
+    expect(await notesOf(PINT, { ...none, containers: { [PINT]: 2 } })).toContain("Only 2 pints are counted");
+    expect(await notesOf("can-half-pound", { ...none, ends: { "can-half-pound": 0 } })).toContain(
+      "No ends for half-pound cans",
+    );
   });
 });
 

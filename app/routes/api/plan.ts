@@ -12,7 +12,7 @@ export function action({ request, context }: Route.ActionArgs) {
     const body = await posted(request, PlanBody);
     const larder = context.get(larderContext);
     const now = larder.now();
-    const p = await proposeLoads(wishOf(body, now), now, solveBeside);
+    const p = await proposeLoads(wishOf(body, now), now, solveBeside, SECONDS);
     const loads = p.loads.map((l) => ({
       canner: l.cannerId,
       minutes: l.governing.minutes,
@@ -35,6 +35,9 @@ export function action({ request, context }: Route.ActionArgs) {
 export function loader() {
   return problem(405, "Only POST is taken here.");
 }
+
+/** Seconds for each thing a plan is judged by: nobody keeps the solver from the household for long. */
+const SECONDS = 3;
 
 function wishOf(body: z.output<typeof PlanBody>, now: number): PlanWish {
   const kinds = new Set(body.lots.flatMap((l) => l.into.map(kindOf)));
