@@ -185,6 +185,7 @@ test("cans: not before 170 °F, not before an accepted seam, and not beside jars
 
   // Two cans are still open: neither they nor a mixture with jars goes into a canner.
   await page.goto(`${demo.url}/fire`);
+  await page.getByRole("checkbox", { name: /wide-mouth pints/ }).check();
   await expect(page.getByRole("region", { name: "The load's schedule" })).toContainText(
     "Cans and jars may not share a run",
   );

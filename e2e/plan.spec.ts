@@ -169,6 +169,7 @@ test("the equipment check is made from the load, tapped through, and kept with t
   await expect(page.getByText("set to 15 lb: every piece of it on")).toBeHidden();
   await expect(page.getByText("Sealer set-up")).toHaveCount(0);
   const sound = page.getByRole("button", { name: "Sound", exact: true });
+  await expect(page.getByRole("heading", { name: /^0 of \d+ looked at$/ })).toBeVisible();
   let tapped = 0;
   while (await sound.isVisible()) {
     if (await page.getByText("set to 15 lb: every piece of it on").isVisible()) tapped = 100;

@@ -2,6 +2,9 @@ import AxeBuilder from "@axe-core/playwright";
 import { type Page } from "@playwright/test";
 import { expect, test, type Running } from "./server";
 
+// The longest file by far: its tests only look, so both workers share them.
+test.describe.configure({ mode: "parallel" });
+
 const PAGES = [
   "/",
   "/ask",
