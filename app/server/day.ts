@@ -5,7 +5,7 @@ import { whenWords } from "../words/time";
 import { kindWords } from "../words/plan";
 import { type Home } from "./context";
 import { layingOut } from "./laying-out";
-import { dayOfPlan, timesOf, type Planning } from "./planning";
+import { dayOfPlan, type Planning } from "./planning";
 
 /** One stretch of the day at its hour. */
 export interface DayBlock {
@@ -77,9 +77,7 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
       const { code } = plan.lots.find((l) => l.id === t.lotId)!;
       return { lotId: t.lotId, code, at, readyAt, late: t.readyAt === null ? at < now : t.readyAt > needed };
     }),
-    times: plan.canners
-      .filter((c) => loads.some((l) => l.cannerId === c.id))
-      .map((c) => ({ canner: c.name, stages: timesOf(home, c) })),
+    times: [...told.times].map(([id, stages]) => ({ canner: nameOf(id), stages })),
     problem: impossible(plan, day, startAt, now, zone),
     loads: loads.map((l, index) => ({
       index,

@@ -203,17 +203,22 @@ function wishCanner(c: Canner, wish: Wish): WishCanner {
 }
 
 /** How long a canner's stages take, learned from its own runs. */
-export function timesOf({ larder }: Home, canner: Canner): StageTimes {
+function timesOf({ larder }: Home, canner: Canner): StageTimes {
   return stageTimes(canner.quarts, pastStages(larder, canner.id));
 }
 
 /** The loads as a day, in the order that ends first, or with those moved later that the household moved. */
-export function dayOfPlan(home: Home, plan: Planning): { day: Day; order: string[] } | null {
+export function dayOfPlan(
+  home: Home,
+  plan: Planning,
+): { day: Day; times: ReadonlyMap<string, StageTimes> } | null {
   const loads = plan.proposal?.loads ?? [];
   if (loads.length === 0) return null;
+  const used = plan.canners.filter((c) => loads.some((l) => l.cannerId === c.id));
+  const learned = new Map(used.map((c) => [c.id, timesOf(home, c)]));
   const dayLoads = loads.map((load, i): DayLoad => {
     const canner = plan.canners.find((c) => c.id === load.cannerId)!;
-    const times = timesOf(home, canner);
+    const times = learned.get(canner.id)!;
     return {
       id: String(i),
       cannerId: load.cannerId,
@@ -243,5 +248,5 @@ export function dayOfPlan(home: Home, plan: Planning): { day: Day; order: string
   });
   const best = shortestDay(dayLoads.map(({ notBeforeMinute: _, ...l }) => l));
   const ordered = best.order.map((id) => dayLoads.find((l) => l.id === id)!);
-  return { order: best.order, day: Object.keys(plan.wish.later).length > 0 ? dayOf(ordered) : best.day };
+  return { day: Object.keys(plan.wish.later).length > 0 ? dayOf(ordered) : best.day, times: learned };
 }

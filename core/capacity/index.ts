@@ -3,6 +3,7 @@ export { EXACT_MM, circlesInCircle, spread, type Place } from "./circle.ts";
 export { mixedInCircle, mostBeside, type Standing } from "./mixed.ts";
 export {
   GAP_MM,
+  containerOf,
   fitsIn,
   kindKey,
   kindShape,
@@ -10,6 +11,7 @@ export {
   layerPlaces,
   loadPatterns,
   manualShare,
+  maximal,
   perLayer,
   stands,
   type KindKey,

@@ -66,7 +66,10 @@ export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[]
   return maximal(patterns);
 }
 
-const containerOf = (kind: KindKey) => kind.split(" ")[0] as ContainerKey;
+/** The container of a kind, whatever its mouth. */
+export function containerOf(kind: KindKey): ContainerKey {
+  return kind.split(" ")[0] as ContainerKey;
+}
 
 const heightOf = (layer: LayerFill) => Math.max(...Object.keys(layer).map((k) => kindShape(k).heightMm));
 
@@ -157,7 +160,8 @@ export function fitsIn(counts: Record<KindKey, number>, pattern: Pick<LoadPatter
   return Object.entries(counts).every(([k, n]) => n <= (pattern.counts[k] ?? 0));
 }
 
-function maximal(patterns: LoadPattern[]): LoadPattern[] {
+/** Without the patterns that lie inside another; of those alike, the first stays. */
+export function maximal(patterns: readonly LoadPattern[]): LoadPattern[] {
   return patterns.filter(
     (p, i) => !patterns.some((q, j) => j !== i && fitsIn(p.counts, q) && (!fitsIn(q.counts, p) || j < i)),
   );

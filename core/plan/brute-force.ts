@@ -2,8 +2,8 @@
  * For tests: the planning problem solved by trying everything. Slow on purpose and written apart from the programme, so
  * that the two can be held against each other.
  */
-import { fitsIn, type KindKey } from "../capacity/index.ts";
-import { isCan, type ContainerKey } from "../schedule/index.ts";
+import { containerOf, fitsIn, type KindKey } from "../capacity/index.ts";
+import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed } from "./fill.ts";
 import { type LotOption, type PlanCanner, type PlanProblem, type Scores } from "./problem.ts";
 import { compareScores } from "./solve.ts";
@@ -55,7 +55,7 @@ const jarOf = ({ kind, minutes, cool, pack }: LotOption): Jar => ({
   hot: pack === "hot",
 });
 const longest = (load: Load) => Math.max(...load.jars.map((j) => j.minutes));
-const canKind = (kind: KindKey) => isCan(kind.split(" ")[0] as ContainerKey);
+const canKind = (kind: KindKey) => isCan(containerOf(kind));
 
 function countsOf(jars: readonly Jar[]): Record<KindKey, number> {
   const counts: Record<KindKey, number> = {};

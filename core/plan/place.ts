@@ -1,7 +1,7 @@
-import { fitsIn, layOut, type KindKey, type LoadPattern } from "../capacity/index.ts";
+import { containerOf, fitsIn, layOut, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import { governingSchedule, type LoadPack } from "../schedule/index.ts";
 import { type Usable } from "./usable.ts";
-import { containerOf, type LoadPart, type PlanWish, type ProposedLoad, type ProposedPart } from "./wish.ts";
+import { type LoadPart, type PlanWish, type ProposedLoad, type ProposedPart } from "./wish.ts";
 
 function countsOfParts(parts: readonly LoadPart[]): Record<KindKey, number> {
   const counts: Record<KindKey, number> = {};

@@ -1,5 +1,5 @@
-import { type LoadPattern } from "../capacity/index.ts";
-import { isCan, type ContainerKey } from "../schedule/index.ts";
+import { containerOf, type LoadPattern } from "../capacity/index.ts";
+import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed, type LotFill } from "./fill.ts";
 import { OBJECTIVES, type Objective, type PlanProblem } from "./problem.ts";
 
@@ -44,7 +44,7 @@ export interface Group {
   takes: number[];
 }
 
-const cans = (kind: string) => isCan(kind.split(" ")[0] as ContainerKey);
+const cans = (kind: string) => isCan(containerOf(kind));
 
 /** The variables by name. */
 export const names = {

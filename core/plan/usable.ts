@@ -1,4 +1,4 @@
-import { fitsIn, loadPatterns, type KindKey, type LoadPattern } from "../capacity/index.ts";
+import { containerOf, loadPatterns, maximal, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import {
   bandFor,
   governingSchedule,
@@ -7,14 +7,7 @@ import {
   type LoadPack,
 } from "../schedule/index.ts";
 import { type LotOption, type PlanLot } from "./problem.ts";
-import {
-  containerOf,
-  grams,
-  type PlanProblemNote,
-  type PlanWish,
-  type WishCanner,
-  type WishLot,
-} from "./wish.ts";
+import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishLot } from "./wish.ts";
 
 /** A lot's ways as the programme takes them; what has no tested process is left out and said so. */
 export function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): PlanLot {
@@ -118,11 +111,8 @@ export function poolsOf(canners: Usable[]) {
     pools.set(key, [...(pools.get(key) ?? []), c]);
   }
   return [...pools].map(([id, members]) => {
-    const patterns = members.flatMap((m) => m.patterns);
-    const maximal = patterns.filter(
-      (p, i) => !patterns.some((q, j) => j !== i && fitsIn(p.counts, q) && (!fitsIn(q.counts, p) || j < i)),
-    );
+    const patterns = maximal(members.flatMap((m) => m.patterns));
     const { takesCool: cool, without, maxLoads } = members[0]!;
-    return { canner: { id, patterns: maximal, takesCool: cool, without, maxLoads }, members };
+    return { canner: { id, patterns, takesCool: cool, without, maxLoads }, members };
   });
 }

@@ -1,7 +1,6 @@
 import { type KindKey, type LayerFill, type Pot } from "../capacity/index.ts";
 import {
   type CannerGauges,
-  type ContainerKey,
   type GoverningSchedule,
   type PackMethod,
   type ProductKey,
@@ -101,4 +100,3 @@ export interface Proposal {
   proven: Objective[];
 }
 export const grams = (kg: number) => Math.floor(kg * 1000 + 1e-6);
-export const containerOf = (kind: KindKey) => kind.split(" ")[0] as ContainerKey;
