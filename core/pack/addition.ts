@@ -1,4 +1,4 @@
-import { isCan, type ContainerKey, type PackMethod } from "../schedule/index.ts";
+import { isCan, type ContainerKey, type PackMethod, type ProductKey } from "../schedule/index.ts";
 
 /** Liquids a pack may be covered with. Raw packs take none by the published way. */
 export const LIQUIDS = ["none", "water", "broth", "tomato juice"] as const;
@@ -43,4 +43,27 @@ export function liquidLitres(
 export function jarWater(pack: PackMethod, container: ContainerKey): string {
   if (isCan(container)) return "Simmering, half way up the open cans, to exhaust them.";
   return pack === "hot" ? "Hot, about 180 °F (82 °C)." : "Warm, about 140 °F (60 °C).";
+}
+
+/** What goes in, and how big a piece of it is. */
+export interface Piece {
+  /** edge of a cube, mm; null where pieces are not cubes */
+  edgeMm: number | null;
+  words: string;
+}
+
+/** Size of pieces. USDA 2015 from memory: strips, cubes or chunks about an inch; fish in jar-length sections. */
+export function pieceOf(product: ProductKey, container: ContainerKey): Piece {
+  if (product === "can-fish") return { edgeMm: null, words: `sections cut to the can, skin outwards` };
+  if (product.startsWith("fish") || product === "tuna")
+    return {
+      edgeMm: null,
+      words:
+        container === "jar-quart"
+          ? "sections as long as the jar, skin outwards"
+          : "jar-length sections, skin outwards",
+    };
+  if (product === "red-meat-ground") return { edgeMm: null, words: "loose, or small patties" };
+  if (product === "broth") return { edgeMm: null, words: "strained, fat skimmed off" };
+  return { edgeMm: 25.4, words: "about 1 in (25 mm) all round" };
 }

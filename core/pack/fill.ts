@@ -3,14 +3,13 @@ import {
   isCan,
   shapeOf,
   type ContainerKey,
-  type ContainerShape,
   type Mouth,
   type PackMethod,
   type ProductKey,
 } from "../schedule/index.ts";
+import { usableMl } from "./profile.ts";
 
 const LB = 0.45359237;
-const INCH = 25.4;
 
 /** Expected weight of one filled container, with where the figure comes from. */
 export interface FillEstimate {
@@ -26,21 +25,6 @@ export interface FillEstimate {
 
 /** Density of meat and fish, kg/l. Standard value, from memory. */
 const MEAT_KG_L = 1.06;
-
-/** A jar's nominal volume lies below its brim by about this much of its neck, mm. From memory. */
-const BRIM_MM = INCH / 2;
-
-/**
- * Room below the headspace, ml: the nominal volume and the neck above it, less what the headspace takes of the mouth.
- * A can is filled straight-sided. Typical measures, from memory.
- * @param headspaceIn inches from the rim
- */
-export function usableMl(shape: ContainerShape, headspaceIn: number): number {
-  const across = shape.mouthInsideMm ?? shape.outsideDiameterMm - 2;
-  const perMm = (Math.PI / 4) * across ** 2 * 1e-3;
-  const brimMl = shape.nominalMl + (shape.mouthInsideMm === null ? 0 : perMm * BRIM_MM);
-  return brimMl - perMm * headspaceIn * INCH;
-}
 
 /**
  * Part of that room which the raw weight of the food takes up. Common practice, no source: raw pieces and fish are

@@ -1,2 +1,27 @@
-export { fillEstimate, fullContainers, usableMl, type FillEstimate } from "./fill.ts";
-export { LIQUIDS, jarWater, liquidLitres, mostSaltTsp, type Liquid } from "./addition.ts";
+export { fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
+export { RIM_BELOW_TOP_MM, profileOf, usableMl, volumeBelow, type Profile } from "./profile.ts";
+export {
+  LIQUIDS,
+  jarWater,
+  liquidLitres,
+  mostSaltTsp,
+  pieceOf,
+  type Liquid,
+  type Piece,
+} from "./addition.ts";
+export {
+  REST_WAYS,
+  deviationsOf,
+  fillingOrder,
+  judgeFill,
+  otherHeadspaces,
+  packSteps,
+  progressOf,
+  type BenchPart,
+  type PackDeviation,
+  type PackStep,
+  type PartHow,
+  type PartProgress,
+  type RestWay,
+  type WeightSays,
+} from "./bench.ts";

@@ -9,18 +9,20 @@ const LB = 0.45359237;
 describe("how much a container takes", () => {
   test("raw pieces: a little over 1 lb a pint, about 2 lb a quart", () => {
     expect(fillEstimate("red-meat-pieces", "raw", "jar-pint").kgEach / LB).toBeCloseTo(1.02, 2);
-    expect(fillEstimate("red-meat-pieces", "raw", "jar-quart").kgEach / LB).toBeCloseTo(2.13, 2);
+    expect(fillEstimate("red-meat-pieces", "raw", "jar-quart").kgEach / LB).toBeCloseTo(2.12, 2);
   });
   test("hot packs and loose birds: about 0.9 lb a pint", () => {
     expect(fillEstimate("red-meat-pieces", "hot", "jar-pint").kgEach / LB).toBeCloseTo(0.9, 2);
-    expect(fillEstimate("poultry-rabbit-boneless", "raw", "jar-pint").kgEach / LB).toBeCloseTo(0.86, 2);
+    expect(fillEstimate("poultry-rabbit-boneless", "raw", "jar-pint").kgEach / LB).toBeCloseTo(0.85, 2);
   });
   test("about 1 lb of cleaned fish a one-pound can", () => {
     expect(fillEstimate("can-fish", "raw", "can-one-pound").kgEach / LB).toBeCloseTo(1, 1);
   });
-  // By hand: a pint of 473 ml with a 60 mm mouth has 28.274 mm² of it a mm: 473 + 35.9 to the brim, less 71.8 at 1 in.
+  // By hand: a pint of 473 ml with a 60 mm neck: 473 + 35.9 ml to the brim; an inch of such a neck would take 71.8, and the
+  // shoulder, which begins 19 mm down, takes a ml or two more.
   test("the room below the headspace comes from the jar's measures", () => {
-    expect(usableMl(shapeOf("jar-pint", "regular"), 1)).toBeCloseTo(473 + 35.908 - 71.817, 1);
+    expect(usableMl(shapeOf("jar-pint", "regular"), 1)).toBeLessThan(473 + 35.908 - 71.817);
+    expect(usableMl(shapeOf("jar-pint", "regular"), 1)).toBeGreaterThan(473 + 35.908 - 71.817 - 3);
     expect(usableMl(shapeOf("jar-pint", "wide"), 1)).toBeLessThan(
       usableMl(shapeOf("jar-pint", "regular"), 1),
     );

@@ -54,3 +54,12 @@ export function treatedAs(species: Species): string | null {
   const like = species.like ? `, like ${species.like.toLowerCase()}` : "";
   return `${species.name} is not named in the table; treated as ${TREATED_AS[species.group]}${like}. Ask your extension office.`;
 }
+
+/** Fat enough, per cent, that the rim of a jar is wiped twice with vinegar. Common practice, no source. */
+const FATTY_PERCENT = 4;
+
+/** Whether a kind is fatty: by its caution, or by its composition. A kind nobody knows counts as fatty. */
+export function isFatty(key: string): boolean {
+  const species = speciesByKey(key);
+  return !species || species.cautions.includes("fatty") || species.composition.fat >= FATTY_PERCENT;
+}

@@ -1,5 +1,13 @@
 export { CAUTIONS, HOLD_OFFERED, type Caution } from "./caution.ts";
-export { SPECIES, groupOf, holdOffered, ownSpeciesKey, speciesByKey, treatedAs } from "./catalogue.ts";
+export {
+  SPECIES,
+  groupOf,
+  holdOffered,
+  isFatty,
+  ownSpeciesKey,
+  speciesByKey,
+  treatedAs,
+} from "./catalogue.ts";
 export { FORMS, FORM_NAMES, boneRule, formsFor, partsOf, productsFor, type LotForm } from "./form.ts";
 export { type Composition, type TypicalYield, type Yields } from "./kind.ts";
 export { type Species, type SpeciesGroup } from "./species.ts";

@@ -6,6 +6,7 @@ import {
   SPECIES,
   boneRule,
   formsFor,
+  isFatty,
   ownSpeciesKey,
   partsOf,
   productsFor,
@@ -134,5 +135,12 @@ describe("an animal the household adds", () => {
     expect(() => ownSpeciesKey("elk", "  ")).toThrow(RangeError);
     expect(speciesByKey("griffin/Griffin")).toBeUndefined();
     expect(speciesByKey("elk/")).toBeUndefined();
+  });
+});
+
+describe("kinds whose fat climbs under a lid", () => {
+  test("by caution or by composition; a kind nobody knows counts as fatty", () => {
+    expect(["grouse", "pronghorn", "pike"].map(isFatty)).toEqual([false, false, false]);
+    expect(["goose", "duck", "lake-trout", "never-heard-of"].map(isFatty)).toEqual([true, true, true, true]);
   });
 });

@@ -1,0 +1,130 @@
+import { EXHAUST_TEMP_C, shapeOf, type ContainerKey } from "../schedule/index.ts";
+
+/** One reading of a probe in an open can. */
+export interface ProbeReading {
+  /** ms since 1970 UTC */
+  at: number;
+  tempC: number;
+  /** of the juice beside it, when somebody read that too, °C */
+  juiceC?: number | null;
+  /** somebody looked and said that the tip is in the meat */
+  confirmed?: boolean;
+}
+
+/** Why a reading is not taken at its word. */
+export type Doubt = "too-fast" | "as-the-juice";
+
+/** Closer to the juice than this the tip is likely in it, °C. Common practice, no source. */
+const JUICE_C = 0.6;
+/** Thermal diffusivity of meat, m²/s, a high one. Typical, from memory. */
+const DIFFUSIVITY = 1.5e-7;
+/** Nothing heats faster than this in a can that stands half in simmering water, °C. */
+const SIMMER_C = 98;
+/** What two readings may differ by from the probe alone, °C. Common practice, no source. */
+const SLACK_C = 3;
+/** Raw meat goes in no warmer than this, °C. Common practice, no source. */
+const RAW_C = 20;
+
+/**
+ * Fastest the middle of a can packed solid can warm by conduction, °C a minute, at a temperature. From the heating rate of a finite
+ * cylinder, f = 0.398 / (α (1/a² + 0.427/b²)) minutes to a tenth of the way left (Olson & Jackson 1942, from memory),
+ * as if the water stood all round it.
+ */
+export function fastestRise(container: ContainerKey, tempC: number): number {
+  const shape = shapeOf(container);
+  const a = shape.outsideDiameterMm / 2000;
+  const b = shape.heightMm / 2000;
+  const perMinute = DIFFUSIVITY * 60;
+  const f = 0.398 / (perMinute * (1 / a ** 2 + 0.427 / b ** 2));
+  return (Math.LN10 / f) * Math.max(0, SIMMER_C - tempC);
+}
+
+/**
+ * Whether a reading has to be asked about: it rises faster than heat gets to the middle, or it is the juice's.
+ * @param before the one before it; null for a can's first
+ * @param filledAt when the can was filled; null when not known
+ * @param hot packed hot: boiling liquid runs between loose pieces, so only the juice tells
+ */
+export function doubtOf(
+  reading: ProbeReading,
+  before: Pick<ProbeReading, "at" | "tempC"> | null,
+  container: ContainerKey,
+  filledAt: number | null,
+  hot: boolean,
+): Doubt | null {
+  if (reading.confirmed) return null;
+  const { juiceC = null } = reading;
+  // While all is still warming, meat in the middle is colder than what boils round it.
+  if (juiceC !== null && Math.abs(reading.tempC - juiceC) < JUICE_C) return "as-the-juice";
+  if (hot) return null;
+  const from = before ?? (filledAt === null ? null : { at: filledAt, tempC: RAW_C });
+  if (!from) return null;
+  const minutes = Math.max(0, reading.at - from.at) / 60_000;
+  const rise = reading.tempC - from.tempC;
+  return rise > SLACK_C + fastestRise(container, from.tempC) * minutes ? "too-fast" : null;
+}
+
+/** An exhausted can is closed within this, min: afterwards it has cooled and drawn air. Common practice, no source. */
+export const CLOSE_WITHIN_MIN = 10;
+/** A closed can waits no longer than this for the canner, min, before it is said to have cooled. Common practice, no source. */
+export const INTO_CANNER_WITHIN_MIN = 60;
+
+export type CanStage =
+  | "no-reading"
+  | "warming"
+  | "questioned"
+  /** at temperature: close it now */
+  | "hot"
+  /** was at temperature and stood open too long */
+  | "cooled"
+  | "closed"
+  /** closed, and waiting so long that it has cooled */
+  | "closed-cooled"
+  /** its seam was bad and nothing has been done about it yet */
+  | "bad-seam"
+  /** goes in without, somebody signed */
+  | "signed";
+
+/** What is known of a can on its way to the canner. */
+export interface CanHistory {
+  container: ContainerKey;
+  hot: boolean;
+  filledAt: number | null;
+  /** in order */
+  readings: readonly ProbeReading[];
+  /** newest verdict on its seam and when */
+  seam: { at: number; verdict: "accept" | "redo" } | null;
+  signed: boolean;
+}
+
+export interface CanNowAt {
+  stage: CanStage;
+  tempC: number | null;
+  doubt: Doubt | null;
+  /** until when it has to be closed, ms; null unless it is hot */
+  closeBy: number | null;
+}
+
+/** How a can stands at an instant. */
+export function canAt(can: CanHistory, now: number): CanNowAt {
+  const last = can.readings.at(-1) ?? null;
+  const seam = can.seam && (!last || can.seam.at >= last.at) ? can.seam : null;
+  const doubt = last && doubtOf(last, can.readings.at(-2) ?? null, can.container, can.filledAt, can.hot);
+  const is = (stage: CanStage, closeBy: number | null = null): CanNowAt => ({
+    stage,
+    tempC: last?.tempC ?? null,
+    doubt: stage === "questioned" ? doubt : null,
+    closeBy,
+  });
+  if (can.signed) return is("signed");
+  if (seam?.verdict === "redo") return is("bad-seam");
+  if (seam) return is(now - seam.at > INTO_CANNER_WITHIN_MIN * 60_000 ? "closed-cooled" : "closed");
+  if (!last) return is("no-reading");
+  if (doubt) return is("questioned");
+  if (last.tempC < EXHAUST_TEMP_C - 1e-6) return is("warming");
+  const closeBy = last.at + CLOSE_WITHIN_MIN * 60_000;
+  return now > closeBy ? is("cooled") : is("hot", closeBy);
+}
+
+/** May go into a canner: exhausted and its seam accepted, or signed for. */
+export const isFitStage = (s: CanStage): boolean => s === "closed" || s === "closed-cooled" || s === "signed";

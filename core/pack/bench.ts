@@ -1,0 +1,175 @@
+import { isCan, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "../schedule/index.ts";
+import { type FillEstimate } from "./fill.ts";
+import { type Liquid } from "./addition.ts";
+
+/** How one part of a load is packed. */
+export interface PartHow {
+  liquid: Liquid;
+  saltTsp: number;
+  /** inches from the rim */
+  headspaceIn: number;
+  reusedLids: boolean;
+}
+
+/** One lot's share of a load: like containers, filled by one method. */
+export interface BenchPart extends PartHow {
+  lotId: string;
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  /** containers planned */
+  planned: number;
+}
+
+/**
+ * Parts of a load in the order they are filled: raw packs go first, while the canner's water is only warm, hot ones last
+ * so that they stay hot. Common practice, no source.
+ */
+export function fillingOrder<T extends { method: PackMethod }>(parts: readonly T[]): T[] {
+  return [...parts].sort((a, b) => Number(a.method === "hot") - Number(b.method === "hot"));
+}
+
+export interface PackStep {
+  key: string;
+  do: string;
+  /** why, in a few words; null where it is plain */
+  why: string | null;
+}
+
+const step = (key: string, text: string, why: string | null = null): PackStep => ({ key, do: text, why });
+
+/**
+ * What is done with one container, in order. Source of the order: USDA 2015 (guides 1 and 5) for jars, from memory; cans
+ * by common practice.
+ * @param fatty wiped twice: fat on the rim keeps a lid from sealing
+ */
+export function packSteps(
+  part: Pick<BenchPart, "method" | "container" | "liquid" | "saltTsp" | "product">,
+  fatty: boolean,
+): PackStep[] {
+  const pour = part.liquid !== "none";
+  const salt = part.saltTsp > 0 ? [step("salt", "Salt", "flavour only")] : [];
+  if (isCan(part.container))
+    return [
+      step(
+        "fill",
+        part.product === "can-fish" ? "Fill solid" : "Fill loosely",
+        part.product === "can-fish" ? "no gaps" : "the liquid runs between",
+      ),
+      ...salt,
+      ...(pour || part.method === "hot" ? [step("liquid", `Boiling ${pour ? part.liquid : "liquid"}`)] : []),
+      step("headspace", "Gauge on the rim", "top up or take out"),
+      step("flange", "Wipe the flange"),
+      step("exhaust", "Into the bath, open", "lid only when it is hot"),
+    ];
+  return [
+    step("jar", part.method === "hot" ? "Hot jar" : "Warm jar", "glass breaks between hot and cold"),
+    step("fill", part.method === "hot" ? "Fill loosely, hot" : "Fill, pressed in"),
+    ...salt,
+    ...(pour
+      ? [step("liquid", part.method === "hot" ? `Hot ${part.liquid}` : `A little ${part.liquid}`)]
+      : []),
+    step("air", "Work out the air", "blade down the wall, all round"),
+    step("headspace", "Gauge on the rim", "top up or take out"),
+    step(
+      "wipe",
+      fatty ? "Wipe the rim twice, vinegar" : "Wipe the rim",
+      fatty ? "fat keeps lids from sealing" : "grease keeps lids from sealing",
+    ),
+    step("lid", "Lid, band fingertip tight", "tighter and it buckles"),
+  ];
+}
+
+/** Well under what such a container takes: it is part-filled. Common practice, no source. */
+const PART_FILLED = 0.85;
+/** Well over: the headspace is gone. Common practice, no source. */
+const OVERFILLED = 1.15;
+
+export type WeightSays = "full" | "part-filled" | "overfilled";
+
+/** What the weight of one container says, against what such a container is expected to take. */
+export function judgeFill(
+  kg: number,
+  estimate: Pick<FillEstimate, "kgEach" | "lowKg" | "highKg">,
+): WeightSays {
+  if (kg < Math.min(estimate.lowKg, PART_FILLED * estimate.kgEach)) return "part-filled";
+  return kg > Math.max(estimate.highKg, OVERFILLED * estimate.kgEach) ? "overfilled" : "full";
+}
+
+/** How a part goes against its plan. */
+export interface PartProgress {
+  filled: number;
+  planned: number;
+  /** meat in them, kg */
+  packedKg: number;
+  /** containers that come out in all, at what one takes now */
+  comesTo: number;
+  /** meat that then fills no container, kg */
+  restKg: number;
+  /** the lot does not fill another one */
+  outOfMeat: boolean;
+}
+
+/** @param leftKg what is left of the lot, kg; @param kgEach what one container takes, kg */
+export function progressOf(
+  filled: readonly { massKg: number }[],
+  planned: number,
+  leftKg: number,
+  kgEach: number,
+): PartProgress {
+  if (!(kgEach > 0)) throw new RangeError("what a container takes is above 0 kg");
+  const more = Math.floor(leftKg / kgEach + 0.02);
+  return {
+    filled: filled.length,
+    planned,
+    packedKg: filled.reduce((sum, c) => sum + c.massKg, 0),
+    comesTo: filled.length + more,
+    restKg: Math.max(0, leftKg - more * kgEach),
+    outOfMeat: more < 1,
+  };
+}
+
+/** Something done otherwise than the table says, or by a habit of its own school. */
+export interface PackDeviation {
+  key: "headspace" | "reused-lids" | "liquid-on-raw";
+  /** a habit changes nothing that was tested; a deviation does */
+  kind: "deviation" | "habit";
+  text: string;
+}
+
+const inches = (v: number) => (v === 1.25 ? "1¼" : v === 0.25 ? "¼" : v === 0.5 ? "½" : String(v));
+
+/** How a part departs from the published way. Source: handbook, schools; USDA 2015 from memory for the published side. */
+export function deviationsOf(how: PartHow, method: PackMethod, publishedIn: number): PackDeviation[] {
+  const found: PackDeviation[] = [];
+  if (Math.abs(how.headspaceIn - publishedIn) > 1e-6)
+    found.push({
+      key: "headspace",
+      kind: "deviation",
+      text: `${inches(how.headspaceIn)} in headspace instead of ${inches(publishedIn)} in`,
+    });
+  if (how.reusedLids)
+    found.push({
+      key: "reused-lids",
+      kind: "deviation",
+      text: "lids used before: not to the tested process",
+    });
+  if (method === "raw" && how.liquid !== "none")
+    found.push({
+      key: "liquid-on-raw",
+      kind: "habit",
+      text: `${how.liquid} on a raw pack, which makes its own juice: more siphons out`,
+    });
+  return found;
+}
+
+/** Headspaces a school uses for a container beside the published one, inches. Handbook, schools; common practice, no source. */
+export function otherHeadspaces(product: ProductKey, container: ContainerKey): number[] {
+  if (container === "jar-quarter-pint") return [0.5];
+  return product.startsWith("poultry") ? [1] : [];
+}
+
+/** Where a part-filled last container's meat may go instead. It is never canned part-filled. */
+export const REST_WAYS = ["fridge", "freezer", "eat", "other-lot", "none"] as const;
+export type RestWay = (typeof REST_WAYS)[number];

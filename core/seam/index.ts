@@ -1,0 +1,98 @@
+export {
+  bodyHookButtingPercent,
+  deriveSeam,
+  fivePlatesMm,
+  freeSpaceMm,
+  overlapMm,
+  overlapPercent,
+  type Plates,
+  type SeamFigures,
+  type SeamMeasures,
+} from "./measure.ts";
+export {
+  DIMENSIONS,
+  DIMENSION_NAMES,
+  LENGTHS,
+  LENGTH_NAMES,
+  MEASURED_BY,
+  METHODS,
+  POSITIONS,
+  isPercent,
+  type SeamDimension,
+  type SeamLength,
+  type SeamMethod,
+} from "./dimension.ts";
+export {
+  figuresOf,
+  impossible,
+  meanOf,
+  sheetProblems,
+  type PositionFigures,
+  type SeamPosition,
+  type SeamSheet,
+  type SheetProblem,
+} from "./sheet.ts";
+export {
+  beyond,
+  judgePlaces,
+  judgeSheet,
+  limitsFrom,
+  midSeam,
+  passes,
+  typicalLimits,
+  type Judged,
+  type Out,
+  type Range,
+  type SeamLimits,
+} from "./limits.ts";
+export { formatSeam, lengthWords, readSeamLength, type SeamReading, type SeamUnit } from "./read.ts";
+export { seamSection, type Mark, type SeamSection } from "./section.ts";
+export {
+  BASE_VALUES,
+  GAUGE_STEP_MM,
+  LEAST_VALUES,
+  RUN_LENGTH,
+  driftOf,
+  individuals,
+  movingRanges,
+  type Drift,
+  type Individuals,
+} from "./chart.ts";
+export {
+  ADVICE_AFTER,
+  DEFECTS,
+  VISUAL_DEFECTS,
+  adviceFor,
+  adviceOn,
+  defectOf,
+  verdictOf,
+  type Defect,
+  type DefectKey,
+  type SeamVerdict,
+} from "./defect.ts";
+export {
+  CHARTED,
+  SET_UP_HOLDS_H,
+  TEAR_DOWN_EVERY_H,
+  outsideBeyond,
+  sealerStanding,
+  type Charted,
+  type OutsideMeasures,
+  type SealerEvent,
+  type SealerStanding,
+  type Series,
+} from "./standing.ts";
+export {
+  LESSONS,
+  exercise,
+  lessonName,
+  lessonVerdict,
+  nextLesson,
+  randomFrom,
+  scoreOf,
+  sortOf,
+  type Answered,
+  type Exercise,
+  type Lesson,
+  type OutsideView,
+} from "./school.ts";

@@ -1,0 +1,120 @@
+import { type SeamDimension, DIMENSIONS } from "./dimension.ts";
+import { fivePlatesMm, type Plates } from "./measure.ts";
+import { figuresOf, type PositionFigures, type SeamSheet } from "./sheet.ts";
+
+const INCH = 25.4;
+
+/** From and to; null where nothing is said. Lengths mm, the rest per cent. */
+export interface Range {
+  low: number | null;
+  high: number | null;
+}
+
+/** What a seam is judged by. */
+export interface SeamLimits {
+  ranges: Record<SeamDimension, Range>;
+  /** whose they are */
+  source: string;
+  /** the shipped starting values, which wait to be replaced by the maker's */
+  typical: boolean;
+}
+
+const around = (mid: number, by: number): Range => ({ low: (mid - by) * INCH, high: (mid + by) * INCH });
+const atLeast = (low: number): Range => ({ low, high: null });
+
+/**
+ * Starting values until the maker's own are entered. Typical, from memory: W 0.115 ± 0.005 in, S five plates + 0.003 to
+ * 0.008 in, BH 0.080 ± 0.008, CH 0.078 ± 0.008, countersink 0.125 ± 0.005, overlap at least 0.040 in and 45 %, butting and tightness 70 %.
+ */
+export function typicalLimits(plates: Plates): SeamLimits {
+  const five = fivePlatesMm(plates);
+  return {
+    typical: true,
+    source: "typical, from memory; replace with your maker’s",
+    ranges: {
+      width: around(0.115, 0.005),
+      thickness: { low: five + 0.003 * INCH, high: five + 0.008 * INCH },
+      countersink: around(0.125, 0.005),
+      bodyHook: around(0.08, 0.008),
+      coverHook: around(0.078, 0.008),
+      overlap: atLeast(0.04 * INCH),
+      overlapPercent: atLeast(45),
+      butting: atLeast(70),
+      tightness: atLeast(70),
+    },
+  };
+}
+
+/** The maker's limits over the typical ones: what the maker does not say stays typical. */
+export function limitsFrom(
+  own: { ranges: Partial<Record<SeamDimension, Range>>; source: string } | null,
+  plates: Plates,
+): SeamLimits {
+  const typical = typicalLimits(plates);
+  if (!own) return typical;
+  return { typical: false, source: own.source, ranges: { ...typical.ranges, ...own.ranges } };
+}
+
+export type Out = "low" | "high";
+
+/** A figure beyond a range; null inside it. A millionth of a millimetre of rounding is forgiven. */
+export function beyond(value: number, { low, high }: Range): Out | null {
+  if (low !== null && value < low - 1e-6) return "low";
+  return high !== null && value > high + 1e-6 ? "high" : null;
+}
+
+/** One dimension of a sheet against its limits, by the place that is worst. */
+export interface Judged {
+  dimension: SeamDimension;
+  /** at each place; null where not known */
+  values: (number | null)[];
+  /** the one farthest out, or nearest to being out */
+  worst: number | null;
+  position: number | null;
+  out: Out | null;
+  range: Range;
+}
+
+/** Each dimension against the limits. A dimension nobody measured is not judged. */
+export function judgeSheet(sheet: SeamSheet, limits: SeamLimits): Judged[] {
+  return judgePlaces(
+    sheet.positions.map((p) => figuresOf(p, sheet)),
+    limits,
+  );
+}
+
+export function judgePlaces(places: readonly PositionFigures[], limits: SeamLimits): Judged[] {
+  return DIMENSIONS.map((dimension) => {
+    const range = limits.ranges[dimension];
+    const values = places.map((f) => f[dimension]);
+    const known = values.flatMap((v, position) => (v === null ? [] : [{ v, position }]));
+    const room = (v: number) => Math.min(v - (range.low ?? -Infinity), (range.high ?? Infinity) - v);
+    const worst = known.sort((a, b) => room(a.v) - room(b.v))[0];
+    return {
+      dimension,
+      values,
+      worst: worst?.v ?? null,
+      position: worst?.position ?? null,
+      out: worst ? beyond(worst.v, range) : null,
+      range,
+    };
+  });
+}
+
+export const passes = (judged: readonly Judged[]): boolean => judged.every((j) => j.out === null);
+
+/** The seam the limits describe, in the middle of each, for drawing beside a measured one. Overlap follows. */
+export function midSeam(limits: SeamLimits, plates: Plates) {
+  const mid = (d: SeamDimension): number => {
+    const { low, high } = limits.ranges[d];
+    return low !== null && high !== null ? (low + high) / 2 : (low ?? high ?? 0);
+  };
+  return {
+    ...plates,
+    widthMm: mid("width"),
+    thicknessMm: mid("thickness"),
+    bodyHookMm: mid("bodyHook"),
+    coverHookMm: mid("coverHook"),
+    countersinkMm: mid("countersink"),
+  };
+}

@@ -1,0 +1,244 @@
+import { DEFECTS, defectOf, type DefectKey, type SeamVerdict } from "./defect.ts";
+import { type SeamMeasures } from "./measure.ts";
+
+const INCH = 25.4;
+
+/** What can be wrong with a seam cut through, told by its numbers. */
+export const SECTION_FAULTS = [
+  "short-cover-hook",
+  "short-body-hook",
+  "long-body-hook",
+  "loose",
+  "too-tight",
+  "no-overlap",
+] as const;
+export type SectionFault = (typeof SECTION_FAULTS)[number];
+export type Lesson = SectionFault | DefectKey | "good-section" | "good-outside";
+
+export const LESSONS: readonly Lesson[] = [...SECTION_FAULTS, ...DEFECTS, "good-section", "good-outside"];
+
+const SECTION_NAMES: Record<SectionFault, string> = {
+  "short-cover-hook": "Cover hook too short",
+  "short-body-hook": "Body hook too short",
+  "long-body-hook": "Body hook too long",
+  loose: "Seam too thick (loose)",
+  "too-tight": "Seam ironed too tight",
+  "no-overlap": "Hooks do not meet",
+};
+
+export function lessonName(lesson: Lesson): string {
+  if (lesson === "good-section" || lesson === "good-outside") return "Nothing: this seam is good";
+  return lesson in SECTION_NAMES ? SECTION_NAMES[lesson as SectionFault] : defectOf(lesson as DefectKey).name;
+}
+
+/** What is done about it. A fault of the inside is found on an empty can: the sealer does not go on with it. */
+export function lessonVerdict(lesson: Lesson): SeamVerdict {
+  if (lesson === "good-section" || lesson === "good-outside") return "accept";
+  return lesson in SECTION_NAMES ? "stop" : defectOf(lesson as DefectKey).verdict;
+}
+
+/** A number from 0 up to 1 that follows from a seed: mulberry32, public domain. */
+export function randomFrom(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A seam seen from outside, unrolled: the lower edge and the upper edge along it, mm. */
+export interface OutsideView {
+  /** along the rim */
+  lengthMm: number;
+  widthMm: number;
+  /** how far the lower edge hangs below its line, and the upper stands above, at even steps along the rim */
+  lower: number[];
+  upper: number[];
+  /** how far the face bulges outwards, for shading */
+  bulge: number[];
+  /** where the lap of the side seam is; null for a drawn can */
+  lapMm: number | null;
+}
+
+export type Exercise = { seed: number; lesson: Lesson; choices: Lesson[] } & (
+  | { kind: "section"; measures: SeamMeasures & { countersinkMm: number } }
+  | { kind: "outside"; view: OutsideView }
+);
+
+/** A good seam with the scatter of a good sealer, mm. */
+function goodSeam(r: () => number): SeamMeasures & { countersinkMm: number } {
+  const thou = (mid: number, by: number) => (mid + (2 * r() - 1) * by) * INCH;
+  return {
+    endPlateMm: 0.009 * INCH,
+    bodyPlateMm: 0.008 * INCH,
+    widthMm: thou(0.115, 0.002),
+    thicknessMm: (0.009 * 3 + 0.008 * 2) * INCH + thou(0.0055, 0.001),
+    bodyHookMm: thou(0.08, 0.003),
+    coverHookMm: thou(0.078, 0.003),
+    countersinkMm: thou(0.125, 0.002),
+    wrinklePercent: Math.round(10 + 12 * r()),
+  };
+}
+
+const STEPS = 120;
+
+function goodOutside(r: () => number, lap: boolean): OutsideView {
+  const wave = r() * 6;
+  const ripple = (i: number) => 0.02 * Math.sin(i / 7 + wave);
+  return {
+    lengthMm: 60,
+    widthMm: 2.92,
+    lower: Array.from({ length: STEPS + 1 }, (_, i) => ripple(i)),
+    upper: Array.from({ length: STEPS + 1 }, (_, i) => ripple(i + 30) / 2),
+    bulge: Array.from({ length: STEPS + 1 }, () => 0),
+    lapMm: lap ? 30 : null,
+  };
+}
+
+/** A defect of so many millimetres, smooth (a cosine hill) or sharp (a triangle), about a place along the rim. */
+function hill(
+  values: number[],
+  placeMm: number,
+  halfMm: number,
+  sizeMm: number,
+  sharp: boolean,
+  lengthMm: number,
+): number[] {
+  return values.map((v, i) => {
+    const away = Math.abs((i / STEPS) * lengthMm - placeMm) / halfMm;
+    if (away >= 1) return v;
+    return v + sizeMm * (sharp ? 1 - away : (1 + Math.cos(Math.PI * away)) / 2);
+  });
+}
+
+/** The numbers a lesson is drawn from. The same seed always makes the same exercise. */
+export function exercise(lesson: Lesson, seed: number): Exercise {
+  const r = randomFrom(seed);
+  const choices = shuffled(
+    [
+      lesson,
+      ...shuffled(
+        LESSONS.filter((l) => l !== lesson && sortOf(l) === sortOf(lesson)),
+        r,
+      ).slice(0, 3),
+    ],
+    r,
+  );
+  if (sortOf(lesson) === "section") {
+    const m = goodSeam(r);
+    const amount = 0.5 + 0.5 * r();
+    const by = (thou: number) => thou * INCH * amount;
+    const measures = { ...m };
+    if (lesson === "short-cover-hook") measures.coverHookMm -= by(0.034);
+    if (lesson === "short-body-hook") measures.bodyHookMm -= by(0.034);
+    if (lesson === "long-body-hook") measures.bodyHookMm += by(0.022) + 0.006 * INCH;
+    if (lesson === "loose") {
+      measures.thicknessMm += by(0.02) + 0.005 * INCH;
+      measures.wrinklePercent = 60;
+    }
+    if (lesson === "too-tight") {
+      measures.thicknessMm = (0.009 * 3 + 0.008 * 2) * INCH;
+      measures.widthMm += by(0.014) + 0.005 * INCH;
+    }
+    if (lesson === "no-overlap") {
+      measures.coverHookMm = (0.038 + 0.01 * r()) * INCH;
+      measures.bodyHookMm = (0.045 + 0.01 * r()) * INCH;
+    }
+    return { seed, lesson, choices, kind: "section", measures };
+  }
+  const lap = lesson === "crushed-lap" || lesson === "jumped";
+  const view = goodOutside(r, lap || r() < 0.3);
+  const place = 14 + 32 * r();
+  const size = 0.6 + 0.5 * r();
+  const L = view.lengthMm;
+  switch (lesson) {
+    case "vee":
+      view.lower = hill(view.lower, place, 1.6, size * 1.4, true, L);
+      break;
+    case "droop":
+      view.lower = hill(view.lower, place, 8, size, false, L);
+      break;
+    case "cutover":
+      view.upper = hill(view.upper, place, 9, size * 0.55, true, L).map((v, i) =>
+        i % 2 ? v : v > 0.1 ? v * 0.45 : v,
+      );
+      break;
+    case "bump":
+      view.bulge = hill(view.bulge, place, 4, size, false, L);
+      view.lower = hill(view.lower, place, 4, 0.18, false, L);
+      view.upper = hill(view.upper, place, 4, 0.18, false, L);
+      break;
+    case "skidder":
+      view.bulge = view.bulge.map((_, i) => ((i / STEPS) * L > place - 12 ? 0.5 : 0));
+      view.lower = view.lower.map((v, i) => ((i / STEPS) * L > place - 12 ? v - 0.55 : v));
+      break;
+    case "false-seam":
+      view.lower = hill(view.lower, place, 11, size * 1.9, false, L);
+      view.bulge = hill(view.bulge, place, 11, 0.8, false, L);
+      break;
+    case "jumped":
+      view.lower = hill(view.lower, 34, 4, -0.6, false, L);
+      view.bulge = hill(view.bulge, 34, 4, 0.6, false, L);
+      break;
+    case "crushed-lap":
+      view.lower = hill(view.lower, 30, 1.8, 0.5, true, L);
+      view.upper = hill(view.upper, 30, 1.8, -0.9, true, L);
+      break;
+  }
+  return { seed, lesson, choices, kind: "outside", view };
+}
+
+export const sortOf = (lesson: Lesson): "section" | "outside" =>
+  lesson === "good-section" || (SECTION_FAULTS as readonly string[]).includes(lesson) ? "section" : "outside";
+
+function shuffled<T>(items: readonly T[], r: () => number): T[] {
+  const all = [...items];
+  for (let i = all.length - 1; i > 0; i--) {
+    const j = Math.floor(r() * (i + 1));
+    [all[i], all[j]] = [all[j]!, all[i]!];
+  }
+  return all;
+}
+
+export interface Answered {
+  lesson: Lesson;
+  right: boolean;
+}
+
+/** Right and asked, of the newest answers to each lesson; what was missed is remembered until it is known again. */
+export function scoreOf(
+  answers: readonly Answered[],
+): Map<Lesson, { right: number; asked: number; known: boolean }> {
+  const score = new Map<Lesson, { right: number; asked: number; known: boolean }>();
+  for (const lesson of LESSONS) {
+    const own = answers.filter((a) => a.lesson === lesson);
+    if (own.length === 0) continue;
+    const known = own.length >= 2 && own.slice(-2).every((a) => a.right);
+    score.set(lesson, { right: own.filter((a) => a.right).length, asked: own.length, known });
+  }
+  return score;
+}
+
+/**
+ * The next lesson: what was missed last comes back four times as often as what nobody has asked yet, and eight times as
+ * often as what is known; never the same twice in a row.
+ * @param answers in order
+ */
+export function nextLesson(answers: readonly Answered[], seed: number): Lesson {
+  const r = randomFrom(seed);
+  const last = answers.at(-1)?.lesson;
+  const weights = LESSONS.map((lesson): number => {
+    if (lesson === last) return 0;
+    const newest = answers.filter((a) => a.lesson === lesson).at(-1);
+    if (!newest) return 2;
+    return newest.right ? 1 : 8;
+  });
+  let at = r() * weights.reduce((a, b) => a + b, 0);
+  for (const [i, w] of weights.entries()) {
+    at -= w;
+    if (at < 0) return LESSONS[i]!;
+  }
+  return LESSONS[0]!;
+}
