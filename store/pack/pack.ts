@@ -17,7 +17,7 @@ import {
   type TestedSchedule,
 } from "#core/schedule";
 import { getHousehold } from "#store/household";
-import { getLot } from "#store/lot";
+import { getLot, type Lot } from "#store/lot";
 import { change, takeForPack } from "#store/supply";
 import { container, containerLid, pack, packLot } from "../schema/index.ts";
 
@@ -34,6 +34,10 @@ export interface Pack {
   reusedLids: boolean;
   additions: string | null;
   dish: string | null;
+  /** as it was packed, inches, where that was not the schedule's own */
+  headspaceIn: number | null;
+  /** the load being filled it belongs to; null when it was written down all at once, or when that load is packed */
+  onBench: string | null;
   madeAt: number;
   byName: string | null;
   runId: string | null;
@@ -45,8 +49,9 @@ export interface Pack {
 
 const PACKS = `
   select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.salt_tsp_each as saltTspEach, k.schedule,
-    k.reused_lids as reusedLids, k.additions, k.dish, k.made_at as madeAt, p.name as byName, k.run_id as runId,
-    (select count(*) from container c where c.pack_id = k.id) as count,
+    k.reused_lids as reusedLids, k.additions, k.dish, k.headspace_in as headspaceIn,
+    (select b.id from bench b where b.id = k.bench_id and b.closed_at is null) as onBench, k.made_at as madeAt, p.name as byName, k.run_id as runId,
+    (select count(*) from container c where c.pack_id = k.id and c.emptied_at is null) as count,
     (select sum(mass_kg) from pack_lot where pack_id = k.id) as massKg,
     (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
        from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lots,
@@ -92,7 +97,9 @@ export function containersOfPack(
   packId: string,
 ): { id: string; code: string; number: number }[] {
   return larder.sqlite
-    .prepare("select id, code, number from container where pack_id = ? order by number")
+    .prepare(
+      "select id, code, number from container where pack_id = ? and emptied_at is null order by number",
+    )
     .all(packId) as {
     id: string;
     code: string;
@@ -100,19 +107,28 @@ export function containersOfPack(
   }[];
 }
 
-/** Weight per container of earlier packs alike, kg, newest first. */
+/**
+ * Weight per container of earlier packs alike, kg, newest first. What was counted at the expected weight and never weighed
+ * teaches nothing.
+ * @param without a pack that is being filled just now
+ */
 export function recordedFills(
   larder: Larder,
   product: ProductKey,
   method: PackMethod,
   kind: ContainerKey,
+  without: string | null = null,
 ): number[] {
   const rows = larder.sqlite
     .prepare(
-      `select (select sum(mass_kg) from pack_lot where pack_id = k.id) / (select count(*) from container where pack_id = k.id) as kg
-       from pack k where product = ? and method = ? and container = ? order by made_at desc limit 20`,
+      `select * from (select coalesce(
+           (select avg(mass_kg) from container where pack_id = k.id and emptied_at is null),
+           case when k.bench_id is null then (select sum(mass_kg) from pack_lot where pack_id = k.id)
+             / (select count(*) from container where pack_id = k.id and emptied_at is null) end) as kg
+         from pack k where product = ? and method = ? and container = ? and id is not ? order by made_at desc limit 20)
+       where kg is not null`,
     )
-    .all(product, method, kind) as { kg: number }[];
+    .all(product, method, kind, without) as { kg: number }[];
   return rows.map((r) => r.kg);
 }
 
@@ -145,8 +161,8 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
   return once(larder, write, "pack.make", () => {
     const home = getHousehold(larder)!;
     const lot = getLot(larder, input.lotId);
-    const not = whyNotPacked(lot);
-    if (not) throw new Refused({ lotId: notPackedWords(not, lot.code, lot.holds) }, 409);
+    const not = whyNotFromLot(lot);
+    if (not) throw new Refused({ lotId: not }, 409);
     if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
       throw new Refused({
         massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,
@@ -206,6 +222,12 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
   });
 }
 
+/** Why a lot may not be packed as it is now, in a sentence; null when it may. */
+export function whyNotFromLot(lot: Lot): string | null {
+  const not = whyNotPacked(lot);
+  return not && notPackedWords(not, lot.code, lot.holds);
+}
+
 function notPackedWords(why: NotPackable, code: string, holds: readonly string[]): string {
   switch (why) {
     case "held":
@@ -220,7 +242,10 @@ function notPackedWords(why: NotPackable, code: string, holds: readonly string[]
 }
 
 /** The table's schedule for a pack at this altitude, or the office's; the canner decides the pressure later. */
-function schedulable(input: PackInput, altitudeM: number): TestedSchedule {
+export function schedulable(
+  input: Pick<PackInput, "product" | "method" | "container" | "office">,
+  altitudeM: number,
+): TestedSchedule {
   const { product, method, container: kind, office } = input;
   const answer = office
     ? officeSchedule({ ...office, product, container: kind, altitudeM })
@@ -237,6 +262,16 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
   once(larder, write, "pack.unpack", () => {
     const known = getPack(larder, packId);
     if (known.runId) refuse("This pack has been in a canner and cannot be taken apart.", 409);
+    const looked = larder.sqlite
+      .prepare(
+        "select 1 from can_check x join container c on c.id = x.container_id where c.pack_id = ? limit 1",
+      )
+      .get(packId);
+    if (looked)
+      refuse(
+        "Cans of this pack have been in the bath already: what was read and seen stays in the record.",
+        409,
+      );
     giveBack(larder, write, known);
     for (const c of containersOfPack(larder, packId)) {
       larder.sqlite.prepare("delete from container where id = ?").run(c.id);

@@ -20,6 +20,7 @@ import {
   type CheckRecord,
   type Finding,
 } from "#store/check";
+import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { getCanner, type Canner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
@@ -43,6 +44,8 @@ export interface RunRecord {
   /** what was looked at before it was lit */
   checks: CheckRecord[];
   equipmentSignedReason: string | null;
+  /** what its packs and cans were signed for: they carry it into the run and out of it */
+  signedFor: DeviationRecord[];
   events: RunEvent[];
   view: RunView;
 }
@@ -88,6 +91,12 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     const packs = input.packIds.map((id) => getPack(larder, id));
     if (packs.some((p) => p.runId))
       throw new Refused({ packIds: "One of these packs is already in a canner." }, 409);
+    const filling = packs.find((p) => p.onBench);
+    if (filling)
+      throw new Refused(
+        { packIds: `Pack ${filling.code} is still being filled. Say that its load is packed first.` },
+        409,
+      );
     for (const lot of packs.flatMap((p) => p.lots).map((l) => getLot(larder, l.id))) {
       if (lot.holds.length)
         throw new Refused({ packIds: `Lot ${lot.code} is on hold (${lot.holds.join("; ")}).` }, 409);
@@ -252,6 +261,7 @@ const runRows = (larder: Larder) =>
 
 function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
   const events = eventsOf(larder, row.id);
+  const packs = packsOfRun(larder, row.id);
   return {
     id: row.id,
     code: row.code,
@@ -263,7 +273,11 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     endedAt: row.endedAt,
     zone: row.zone,
     gaugeSignedReason: row.gaugeSignedReason,
-    packs: packsOfRun(larder, row.id),
+    packs,
+    signedFor: deviationsOfPacks(
+      larder,
+      packs.map((p) => p.code),
+    ).filter((d) => d.kind !== "habit"),
     checks: checksOfRun(larder, row.id),
     equipmentSignedReason: row.equipmentSignedReason,
     events,

@@ -1,9 +1,53 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { type TestedSchedule } from "#core/schedule";
+import { type BenchPart } from "#core/pack";
+import { type LayerFill } from "#core/capacity";
+import { canner } from "./equipment.ts";
 import { lot } from "./lot.ts";
 import { person } from "./household.ts";
 import { run } from "./run.ts";
+
+/** One part as the bench keeps it: what is packed and how, and whose lids are taken first. */
+export interface BenchWorkPart extends BenchPart {
+  /** kg expected in one when it was planned */
+  kgEach: number;
+  lidBoxId: string | null;
+  additions: string | null;
+  /** why it departs from the published way; null where it does not */
+  reason: string | null;
+  office: {
+    office: string;
+    givenOn: string;
+    minutes: number;
+    pressurePsi: number;
+    gauge: "dial" | "weighted";
+  } | null;
+  /** said to be done, though fewer were filled than planned */
+  done: boolean;
+}
+
+export interface BenchWork {
+  parts: BenchWorkPart[];
+  /** layers from the bottom; empty when no canner is chosen */
+  layers: LayerFill[];
+}
+
+/** A load being filled at the packing bench: what goes in, part by part, and where each container will stand. */
+export const bench = sqliteTable(
+  "bench",
+  {
+    id: text().primaryKey(),
+    /** null when it is not known yet which canner */
+    cannerId: text("canner_id").references(() => canner.id),
+    work: text({ mode: "json" }).$type<BenchWork>().notNull(),
+    openedAt: integer("opened_at").notNull(),
+    byId: text("by_id").references(() => person.id),
+    /** null while it is being filled */
+    closedAt: integer("closed_at"),
+  },
+  (t) => [check("bench_work", sql`json_valid(${t.work})`), index("bench_open").on(t.closedAt)],
+);
 
 /** One group of like containers filled from lots by one method. */
 export const pack = sqliteTable(
@@ -28,6 +72,11 @@ export const pack = sqliteTable(
     additions: text(),
     /** the recipe of a mixed dish, by name as it was then; null otherwise */
     dish: text(),
+    /** as it was packed, inches from the rim; null for the schedule's own */
+    headspaceIn: real("headspace_in"),
+    /** the load being filled it belongs to, and which part of it; null when it was written down all at once */
+    benchId: text("bench_id").references(() => bench.id),
+    benchPart: integer("bench_part"),
   },
   (t) => [
     check("pack_method", sql`${t.method} in ('raw', 'hot')`),
@@ -67,6 +116,40 @@ export const container = sqliteTable(
       .notNull()
       .references(() => pack.id),
     number: integer().notNull(),
+    /** meat in it as weighed, kg; null when it was not weighed by itself */
+    massKg: real("mass_kg"),
+    filledAt: integer("filled_at"),
+    /** the can whose seam was bad and whose meat is in this one now; by id only, as a pack may be taken apart */
+    replaces: text(),
+    /** its seam was bad: the meat was taken out into a new can. Kept for the record and for taking apart */
+    emptiedAt: integer("emptied_at"),
   },
   (t) => [check("container_number", sql`${t.number} > 0`), index("container_pack").on(t.packId, t.number)],
+);
+
+/**
+ * Something done otherwise than the tested process or the published way, signed for. It follows what it was done to for
+ * ever: appended, never edited, and held by code so that nothing it is about can take it along.
+ */
+export const deviation = sqliteTable(
+  "deviation",
+  {
+    seq: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull().unique(),
+    packCode: text("pack_code").notNull(),
+    /** one container of the pack; null for all of it */
+    containerId: text("container_id"),
+    /** `can-unfit`: a can let into a canner without its temperature or its seam */
+    kind: text({ enum: ["deviation", "habit", "can-unfit"] }).notNull(),
+    what: text().notNull(),
+    reason: text(),
+    at: integer().notNull(),
+    byId: text("by_id").references(() => person.id),
+  },
+  (t) => [
+    check("deviation_kind", sql`${t.kind} in ('deviation', 'habit', 'can-unfit')`),
+    check("deviation_reason", sql`${t.kind} = 'habit' or ${t.reason} is not null`),
+    index("deviation_pack").on(t.packCode, t.seq),
+    index("deviation_container").on(t.containerId, t.seq),
+  ],
 );

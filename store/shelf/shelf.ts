@@ -16,6 +16,8 @@ export interface Shelved extends ContainerNow {
   part: string;
   /** what it waits for before it may be shelved or eaten; empty when it is free */
   holds: string[];
+  /** what was done otherwise than the tested process, signed for */
+  deviations: string[];
 }
 
 export function listPlaces(larder: Larder): ShelfPlace[] {
@@ -42,14 +44,21 @@ const SHELVED = `
        join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
     (select json_group_array(distinct h.condition) from pack_lot x join held_lot d on d.lot_id = x.lot_id
        join hold h on h.id = d.hold_id where x.pack_id = n.pack_id) as holds,
+    (select json_group_array(d.what) from deviation d where d.pack_code = n.pack_code and d.kind <> 'habit'
+       and (d.container_id is null or d.container_id = n.id)) as deviations,
     (select group_concat(distinct l.part) from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part
   from container_now n join run r on r.id = n.run_id`;
 
-type Raw = Omit<Shelved, "species" | "holds" | "bestBy"> & { species: string; holds: string };
+type Raw = Omit<Shelved, "species" | "holds" | "deviations" | "bestBy"> & {
+  species: string;
+  holds: string;
+  deviations: string;
+};
 const fromRaw = (raw: Raw): Shelved => ({
   ...raw,
   species: JSON.parse(raw.species),
   holds: JSON.parse(raw.holds),
+  deviations: JSON.parse(raw.deviations),
   bestBy: bestBy(raw.cannedAt),
 });
 

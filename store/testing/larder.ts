@@ -1,4 +1,8 @@
 import { v7 as uuid } from "uuid";
+import { type ContainerKey } from "#core/schedule";
+import { type SeamSheet } from "#core/seam";
+import { addTool } from "#store/check";
+import { recordSetUp } from "#store/seam";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
 import { setUpHousehold } from "#store/household";
@@ -91,6 +95,37 @@ export function packPints(t: TestLarder, count = 4, over: Partial<PackInput> = {
     reusedLids: false,
     ...over,
   });
+}
+
+/** A good set-up of half-pound cans: one tear-down inside the typical limits. Lengths mm. */
+export const GOOD_SHEET: SeamSheet = {
+  method: "micrometer",
+  endPlateMm: 0.2286,
+  bodyPlateMm: 0.2032,
+  positions: Array.from({ length: 3 }, () => ({
+    width: 2.921,
+    thickness: 1.232,
+    countersink: 3.175,
+    bodyHook: 2.032,
+    coverHook: 1.981,
+    overlap: null,
+    wrinklePercent: 15,
+  })),
+};
+
+/** A can sealer that is set up for a size of can. */
+export function readySealer(t: TestLarder, container: ContainerKey = "can-half-pound"): string {
+  const { id } = addTool(t.larder, t.write(), {
+    kind: "sealer",
+    name: "Bench sealer",
+    powerW: null,
+    lowestKPa: null,
+    outdoors: null,
+    induction: null,
+    note: null,
+  });
+  recordSetUp(t.larder, t.write(), { sealerId: id, container, sheet: GOOD_SHEET });
+  return id;
 }
 
 export function openTestRun(t: TestLarder, packIds: string[], signedReason: string | null = null) {

@@ -42,7 +42,7 @@ export function riverOf(larder: Larder, id: string): River {
       `with ids as (select value from json_each(?))
        select id, code, 'harvest' as kind, species as what, created_at as at, 0 as count from harvest where id in ids
        union all select id, code, 'lot', part, made_at, 0 from lot where id in ids
-       union all select id, code, 'pack', container, made_at, (select count(*) from container c where c.pack_id = pack.id) from pack where id in ids
+       union all select id, code, 'pack', container, made_at, (select count(*) from container c where c.pack_id = pack.id and c.emptied_at is null) from pack where id in ids
        order by at`,
     )
     .all(JSON.stringify(ids)) as (RiverNode & { id: string })[];

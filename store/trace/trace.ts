@@ -122,7 +122,7 @@ function packIdsOf(larder: Larder, runId: string): string[] {
 function shareOfLoad(larder: Larder, packId: string, runId: string): number {
   const row = larder.sqlite
     .prepare(
-      `select sum(p.id = ?) * 1.0 / count(*) as share from container c join pack p on p.id = c.pack_id where p.run_id = ?`,
+      `select sum(p.id = ?) * 1.0 / count(*) as share from container c join pack p on p.id = c.pack_id where p.run_id = ? and c.emptied_at is null`,
     )
     .get(packId, runId) as { share: number };
   return row.share;
@@ -148,8 +148,8 @@ function flowsAmong(larder: Larder, ids: Set<string>): Flow[] {
 const DESCRIBE = `
   select id, code, 'harvest' as kind, species || case when count > 1 then ' × ' || count else '' end as title, created_at as at, null as runId from harvest where id in ids
   union all select id, code, 'lot', part || ', ' || form, made_at, null from lot where id in ids
-  union all select id, code, 'pack', (select count(*) from container c where c.pack_id = pack.id) || ' × ' || container || ', ' || method || ' pack', made_at, run_id from pack where id in ids
-  union all select c.id, c.code, 'container', p.container || ' no. ' || c.number, p.made_at, p.run_id from container c join pack p on p.id = c.pack_id where c.id in ids
+  union all select id, code, 'pack', (select count(*) from container c where c.pack_id = pack.id and c.emptied_at is null) || ' × ' || container || ', ' || method || ' pack', made_at, run_id from pack where id in ids
+  union all select c.id, c.code, 'container', p.container || ' no. ' || c.number || case when c.emptied_at is null then '' else ', emptied: bad seam' end, p.made_at, p.run_id from container c join pack p on p.id = c.pack_id where c.id in ids
   union all select r.id, r.code, 'run', n.name || ', ' || json_extract(r.plan, '$.minutes') || ' min', r.opened_at, r.id from run r join canner n on n.id = r.canner_id where r.id in ids`;
 
 function describe(larder: Larder, ids: readonly string[]): Map<string, TraceNode & { runId: string | null }> {

@@ -1,0 +1,273 @@
+import { describe, expect, test } from "vitest";
+import { Refused } from "#store/db";
+import {
+  benchInHand,
+  closeBench,
+  endPart,
+  expectedFill,
+  fillOne,
+  getBench,
+  openBench,
+  setHow,
+  takeOut,
+  type BenchPartInput,
+} from "#store/bench";
+import { deviationsOfPacks } from "#store/deviation";
+import { holdLot } from "#store/harvest";
+import { cutLot, getLot } from "#store/lot";
+import { recordedFills } from "#store/pack";
+import { openRun } from "#store/run";
+import { addSupply, listSupplies } from "#store/supply";
+import { testLarder, type TestLarder } from "#store/testing";
+
+const fields = (work: () => unknown): Record<string, string> => {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof Refused) return error.fields;
+    throw error;
+  }
+  throw new Error("it was not refused");
+};
+
+const part = (lotId: string, over: Partial<BenchPartInput> = {}): BenchPartInput => ({
+  lotId,
+  product: "red-meat-pieces",
+  method: "raw",
+  container: "jar-pint",
+  mouth: "regular",
+  planned: 4,
+  kgEach: 0.46,
+  liquid: "none",
+  saltTsp: 0.5,
+  headspaceIn: 1,
+  reusedLids: false,
+  lidBoxId: null,
+  additions: null,
+  reason: null,
+  office: null,
+  ...over,
+});
+
+/** A bench with one lot of 9 kg, 4 pints planned. */
+function onBench(t: TestLarder, parts = [part(t.lotId)]) {
+  const { id } = openBench(t.larder, t.write(), { cannerId: t.cannerId, parts, layers: [] });
+  const fill = (massKg: number | null = 0.46, index = 0, confirmed = false) =>
+    fillOne(t.larder, t.write(), { benchId: id, part: index, massKg, confirmed });
+  return { id, fill, now: () => getBench(t.larder, id) };
+}
+
+describe("filling a load, one container at a time", () => {
+  test("each tap numbers one, takes its meat, its jar and its lid, and the first makes the pack", () => {
+    const t = testLarder();
+    addSupply(t.larder, t.write(), {
+      kind: "jar",
+      container: "jar-pint",
+      mouth: "regular",
+      label: "good",
+      count: 10,
+    });
+    const box = addSupply(t.larder, t.write(), {
+      kind: "lid",
+      container: null,
+      mouth: "regular",
+      label: "Box 7",
+      count: 12,
+    });
+    const b = onBench(t, [part(t.lotId, { lidBoxId: box.id })]);
+    expect(b.now().parts[0]!.pack).toBeNull();
+    expect(b.fill(0.45).number).toBe(1);
+    expect(b.fill(0.47).number).toBe(2);
+    const [p] = b.now().parts;
+    expect(p!.containers.map((c) => [c.number, c.massKg, c.lidBox])).toEqual([
+      [1, 0.45, "Box 7"],
+      [2, 0.47, "Box 7"],
+    ]);
+    expect(p!.pack!.massKg).toBeCloseTo(0.92, 9);
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(9 - 0.92, 9);
+    expect(listSupplies(t.larder).map((s) => [s.kind, s.left])).toEqual(
+      expect.arrayContaining([
+        ["jar", 8],
+        ["lid", 10],
+      ]),
+    );
+  });
+  test("taken out again, meat, jar and lid are back; the last one takes its pack along", () => {
+    const t = testLarder();
+    addSupply(t.larder, t.write(), {
+      kind: "jar",
+      container: "jar-pint",
+      mouth: "regular",
+      label: "good",
+      count: 10,
+    });
+    addSupply(t.larder, t.write(), {
+      kind: "lid",
+      container: null,
+      mouth: "regular",
+      label: "Box 7",
+      count: 12,
+    });
+    const b = onBench(t);
+    b.fill(0.45);
+    b.fill(0.5);
+    takeOut(t.larder, t.write(), b.id, 0);
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(8.55, 9);
+    expect(
+      listSupplies(t.larder)
+        .map((s) => s.left)
+        .sort(),
+    ).toEqual([11, 9]);
+    takeOut(t.larder, t.write(), b.id, 0);
+    expect(b.now().parts[0]!.pack).toBeNull();
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(9, 9);
+    expect(
+      listSupplies(t.larder)
+        .map((s) => s.left)
+        .sort(),
+    ).toEqual([10, 12]);
+    expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(/Nothing of this part/);
+  });
+  test("raw parts come before hot ones, whatever order they were planned in", () => {
+    const t = testLarder();
+    const b = onBench(t, [part(t.lotId, { method: "hot", liquid: "broth" }), part(t.lotId)]);
+    expect(b.now().parts.map((p) => p.method)).toEqual(["raw", "hot"]);
+  });
+  test("the same tap sent twice fills one", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    const write = t.write();
+    const one = fillOne(t.larder, write, { benchId: b.id, part: 0, massKg: 0.46 });
+    expect(fillOne(t.larder, write, { benchId: b.id, part: 0, massKg: 0.46 })).toEqual(one);
+    expect(b.now().parts[0]!.containers).toHaveLength(1);
+  });
+  test("a packed load takes nothing more, and does not go into a canner before", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    b.fill();
+    const packId = b.now().parts[0]!.pack!.id;
+    const load = () =>
+      openRun(t.larder, t.write(), { cannerId: t.cannerId, packIds: [packId], signedReason: null });
+    expect(fields(load)["packIds"]).toMatch(/still being filled/);
+    closeBench(t.larder, t.write(), b.id);
+    expect(fields(() => b.fill())[""]).toMatch(/Nothing more goes in/);
+    expect(fields(() => benchInHand(t.larder, b.id))[""]).toMatch(/packed/);
+    expect(load().code).toBeTruthy();
+  });
+});
+
+describe("a part-filled container is caught", () => {
+  test("a light one is asked about once, and taken when somebody looked", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    expect(fields(() => b.fill(0.25))["confirm"]).toMatch(/little for a pint/);
+    expect(fields(() => b.fill(0.75))["confirm"]).toMatch(/much for a pint.*headspace/);
+    expect(b.now().parts[0]!.containers).toHaveLength(0);
+    expect(b.fill(0.25, 0, true).number).toBe(1);
+  });
+  test("with too little left for one more, the tap is refused and says what is left", () => {
+    const t = testLarder();
+    const small = cutLot(
+      t.larder,
+      t.write(),
+      {
+        harvestId: t.harvestId,
+        part: "Neck",
+        form: "pieces",
+        inKg: 1.5,
+        outKg: 1.2,
+        trimKg: 0.2,
+        kept: "fridge",
+      },
+      "us",
+    );
+    const b = onBench(t, [part(small.id)]);
+    b.fill(0.46);
+    b.fill(0.46);
+    expect(fields(() => b.fill(null))["weight"]).toMatch(/is left of lot .* part-filled jar is not canned/);
+    expect(fields(() => b.fill(0.6))["weight"]).toMatch(/holds .* more, and this is/);
+    endPart(t.larder, t.write(), { benchId: b.id, part: 0, way: "freezer", restKg: null });
+    expect(b.now().parts[0]!.done).toBe(true);
+    expect(getLot(t.larder, small.id)).toMatchObject({ kept: "freezer" });
+    expect(getLot(t.larder, small.id).leftKg).toBeCloseTo(0.28, 6);
+  });
+  test("what was counted and not weighed is put right by what is really left", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    for (let i = 0; i < 4; i++) b.fill(null);
+    const counted = b.now().parts[0]!.pack!.massKg;
+    endPart(t.larder, t.write(), { benchId: b.id, part: 0, way: "fridge", restKg: 7 });
+    expect(b.now().parts[0]!.pack!.massKg).toBeCloseTo(2, 6);
+    expect(counted).not.toBeCloseTo(2, 2);
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(7, 6);
+  });
+  test("eaten now, it leaves the lot; weighed ones are not talked away", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    b.fill(0.46);
+    expect(
+      fields(() => endPart(t.larder, t.write(), { benchId: b.id, part: 0, way: "none", restKg: null }))[
+        "restKg"
+      ],
+    ).toMatch(/still there/);
+    endPart(t.larder, t.write(), { benchId: b.id, part: 0, way: "eat", restKg: null });
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(0, 6);
+  });
+});
+
+describe("what a jar takes is learned", () => {
+  test("weighed ones teach at once and for next time; counted ones teach nothing", () => {
+    const t = testLarder();
+    const first = onBench(t);
+    const start = expectedFill(t.larder, first.now().parts[0]!);
+    expect(start.source).toBe("common practice");
+    first.fill(0.5);
+    first.fill(0.5);
+    const after = expectedFill(t.larder, first.now().parts[0]!);
+    expect(after.kgEach).toBeGreaterThan(start.kgEach);
+    expect(recordedFills(t.larder, "red-meat-pieces", "raw", "jar-pint")).toEqual([0.5]);
+    t.pass(5);
+    const second = onBench(t);
+    second.fill(null);
+    expect(recordedFills(t.larder, "red-meat-pieces", "raw", "jar-pint")).toEqual([0.5]);
+    expect(expectedFill(t.larder, second.now().parts[0]!).packs).toBe(1);
+  });
+});
+
+describe("otherwise than the table", () => {
+  const how = {
+    liquid: "none" as const,
+    saltTsp: 0,
+    headspaceIn: 1,
+    reusedLids: false,
+    lidBoxId: null,
+    additions: null,
+    reason: null,
+  };
+  test("a habit is written down; a deviation wants a reason and keeps it with the pack for ever", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    expect(
+      fields(() => setHow(t.larder, t.write(), b.id, 0, { ...how, reusedLids: true }))["reason"],
+    ).toMatch(/Say why/);
+    setHow(t.larder, t.write(), b.id, 0, { ...how, liquid: "water", reusedLids: true, reason: "pet food" });
+    b.fill();
+    const { pack } = b.now().parts[0]!;
+    expect(deviationsOfPacks(t.larder, [pack!.code]).map((d) => [d.kind, d.reason])).toEqual([
+      ["deviation", "pet food"],
+      ["habit", "pet food"],
+    ]);
+    expect(pack!.reusedLids).toBe(true);
+    expect(fields(() => setHow(t.larder, t.write(), b.id, 0, how))[""]).toMatch(/Some are filled already/);
+  });
+  test("a part with no tested process, or a lot on hold, never gets to the bench", () => {
+    const t = testLarder();
+    expect(
+      fields(() => onBench(t, [part(t.lotId, { product: "fish-smoked", container: "jar-quart" })]))[
+        "container"
+      ],
+    ).toMatch(/No tested process/);
+    holdLot(t.larder, t.write(), t.lotId, "a test result");
+    expect(fields(() => onBench(t))[""]).toMatch(/on hold/);
+  });
+});

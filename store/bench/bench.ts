@@ -1,0 +1,173 @@
+import { eq, isNull } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { type LayerFill } from "#core/capacity";
+import { deviationsOf, fillingOrder } from "#core/pack";
+import { getCanner } from "#store/equipment";
+import { getHousehold } from "#store/household";
+import { getLot } from "#store/lot";
+import { getPack, schedulable, whyNotFromLot, type Pack } from "#store/pack";
+import { bench, type BenchWork, type BenchWorkPart } from "../schema/index.ts";
+
+export type { BenchWork, BenchWorkPart };
+
+export interface BenchContainer {
+  id: string;
+  code: string;
+  number: number;
+  /** as weighed; null when it was not */
+  massKg: number | null;
+  lidBox: string | null;
+  filledAt: number;
+}
+
+/** A part of a load as it stands: what is planned, and what is filled of it. */
+export interface BenchPartNow extends BenchWorkPart {
+  index: number;
+  pack: Pack | null;
+  containers: BenchContainer[];
+}
+
+export interface BenchNow {
+  id: string;
+  cannerId: string | null;
+  openedAt: number;
+  closedAt: number | null;
+  layers: LayerFill[];
+  /** in the order they are filled: raw before hot */
+  parts: BenchPartNow[];
+}
+
+export type BenchPartInput = Omit<BenchWorkPart, "done">;
+
+/** Begins to fill a load. Refused when a part of it has no tested process, or its lot may not be packed. */
+export function openBench(
+  larder: Larder,
+  write: Write,
+  input: { cannerId: string | null; parts: readonly BenchPartInput[]; layers: LayerFill[] },
+): { id: string } {
+  return once(larder, write, "bench.open", () => {
+    if (input.parts.length === 0) throw new Refused({ "": "There is nothing in this load." });
+    if (input.cannerId) getCanner(larder, input.cannerId);
+    const altitudeM = getHousehold(larder)!.altitudeM;
+    for (const part of input.parts) {
+      const why = whyNotFromLot(getLot(larder, part.lotId));
+      if (why) throw new Refused({ "": why }, 409);
+      schedulable(part, altitudeM);
+    }
+    const id = uuid();
+    const work: BenchWork = {
+      parts: fillingOrder(input.parts).map((p) => ({ ...p, done: false })),
+      layers: input.layers,
+    };
+    larder.db
+      .insert(bench)
+      .values({ id, cannerId: input.cannerId, work, openedAt: larder.now(), byId: write.byId })
+      .run();
+    return { result: { id }, note: { kind: "bench", id, detail: input } };
+  });
+}
+
+/** A load on the packing bench, with what is filled of it. */
+export function getBench(larder: Larder, id: string): BenchNow {
+  const row = larder.db.select().from(bench).where(eq(bench.id, id)).get();
+  if (!row) return refuse("There is no such load on the bench.", 404);
+  const packs = larder.sqlite
+    .prepare("select id, bench_part as part from pack where bench_id = ? order by made_at, code")
+    .all(id) as { id: string; part: number }[];
+  return {
+    id,
+    cannerId: row.cannerId,
+    openedAt: row.openedAt,
+    closedAt: row.closedAt,
+    layers: row.work.layers,
+    parts: row.work.parts.map((part, index) => {
+      const packId = packs.find((p) => p.part === index)?.id;
+      return {
+        ...part,
+        index,
+        pack: packId ? getPack(larder, packId) : null,
+        containers: packId ? benchContainers(larder, packId) : [],
+      };
+    }),
+  };
+}
+
+function benchContainers(larder: Larder, packId: string): BenchContainer[] {
+  return larder.sqlite
+    .prepare(
+      `select c.id, c.code, c.number, c.mass_kg as massKg, s.label as lidBox, c.filled_at as filledAt from container c
+         left join container_lid l on l.container_id = c.id left join supply s on s.id = l.supply_id
+       where c.pack_id = ? and c.emptied_at is null order by c.number`,
+    )
+    .all(packId) as BenchContainer[];
+}
+
+/** Loads being filled, the oldest first. */
+export function openBenches(larder: Larder): BenchNow[] {
+  return larder.db
+    .select({ id: bench.id })
+    .from(bench)
+    .where(isNull(bench.closedAt))
+    .orderBy(bench.openedAt)
+    .all()
+    .map((b) => getBench(larder, b.id));
+}
+
+/** A load that is still being filled. */
+export function benchInHand(larder: Larder, id: string): BenchNow {
+  const now = getBench(larder, id);
+  if (now.closedAt !== null) throw new Refused({ "": "This load is packed. Nothing more goes in." }, 409);
+  return now;
+}
+
+export function partOf(bench: BenchNow, index: number): BenchPartNow {
+  return bench.parts[index] ?? refuse("There is no such part of this load.", 404);
+}
+
+/** Writes a changed part back. Call inside a write. */
+export function keepPart(larder: Larder, now: BenchNow, index: number, change: Partial<BenchWorkPart>): void {
+  const parts = now.parts.map(({ pack: _, containers: __, index: i, ...part }) =>
+    i === index ? { ...part, ...change } : part,
+  );
+  larder.db
+    .update(bench)
+    .set({ work: { parts, layers: now.layers } })
+    .where(eq(bench.id, now.id))
+    .run();
+}
+
+export type HowInput = Pick<
+  BenchWorkPart,
+  "liquid" | "saltTsp" | "headspaceIn" | "reusedLids" | "lidBoxId" | "additions" | "reason"
+>;
+
+/** Says how a part is packed, before the first container of it is filled. What departs from the table wants a reason. */
+export function setHow(larder: Larder, write: Write, benchId: string, index: number, how: HowInput): void {
+  once(larder, write, "bench.how", () => {
+    const now = benchInHand(larder, benchId);
+    const part = partOf(now, index);
+    if (part.containers.length > 0)
+      throw new Refused(
+        {
+          "": "Some are filled already, the way they were. Take them out again, or pack these as another load.",
+        },
+        409,
+      );
+    const published = schedulable(part, getHousehold(larder)!.altitudeM).headspaceIn;
+    const departs = deviationsOf(how, part.method, published).some((d) => d.kind === "deviation");
+    if (departs && !how.reason?.trim())
+      throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });
+    keepPart(larder, now, index, how);
+    return { result: null, note: { kind: "bench", id: benchId, detail: { index, ...how } } };
+  });
+}
+
+/** The load is packed: it waits for its canner, cans for the bath and the sealer first. One with nothing in it is put away. */
+export function closeBench(larder: Larder, write: Write, benchId: string): void {
+  once(larder, write, "bench.close", () => {
+    benchInHand(larder, benchId);
+    larder.db.update(bench).set({ closedAt: larder.now() }).where(eq(bench.id, benchId)).run();
+    return { result: null, note: { kind: "bench", id: benchId } };
+  });
+}

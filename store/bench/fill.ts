@@ -1,0 +1,249 @@
+import { and, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { SCALE_SLACK_KG } from "#core/lot";
+import { deviationsOf, fillEstimate, judgeFill, type FillEstimate, type RestWay } from "#core/pack";
+import { formatMass } from "#core/quantity";
+import { isCan, shapeOf } from "#core/schedule";
+import { appendDeviation } from "#store/deviation";
+import { getHousehold } from "#store/household";
+import { getLot, recordLotEvent, type LotDeed } from "#store/lot";
+import { getPack, recordedFills, schedulable, unpack, whyNotFromLot } from "#store/pack";
+import { change, takeForPack } from "#store/supply";
+import { container, containerLid, pack, packLot } from "../schema/index.ts";
+import { benchInHand, keepPart, partOf, type BenchPartNow } from "./bench.ts";
+
+/** What one container of a part is expected to take: the table, this household's packs, and those weighed in this one. */
+export function expectedFill(larder: Larder, part: BenchPartNow): FillEstimate {
+  const weighed = part.containers.flatMap((c) => (c.massKg === null ? [] : [c.massKg]));
+  const before = recordedFills(larder, part.product, part.method, part.container, part.pack?.id ?? null);
+  const mean = weighed.length > 0 ? [weighed.reduce((a, b) => a + b, 0) / weighed.length] : [];
+  return fillEstimate(part.product, part.method, part.container, [...mean, ...before], part.mouth);
+}
+
+export interface FillInput {
+  benchId: string;
+  part: number;
+  /** as weighed, kg; null counts it at what is expected */
+  massKg: number | null;
+  /** somebody looked: an odd weight is so */
+  confirmed?: boolean;
+}
+
+/**
+ * One container more. The first of a part makes its pack. A weight that says part-filled or overfilled is asked about
+ * once; the last one, for which the lot has not enough left, is refused: it is not canned part-filled.
+ */
+export function fillOne(
+  larder: Larder,
+  write: Write,
+  input: FillInput,
+): { id: string; code: string; number: number } {
+  return once(larder, write, "bench.fill", () => {
+    const home = getHousehold(larder)!;
+    const now = benchInHand(larder, input.benchId);
+    const part = partOf(now, input.part);
+    const lot = getLot(larder, part.lotId);
+    const why = whyNotFromLot(lot);
+    if (why) throw new Refused({ "": why }, 409);
+    const expected = expectedFill(larder, part);
+    const massKg = input.massKg ?? Math.min(expected.kgEach, lot.leftKg);
+    if (!(massKg > 0))
+      throw new Refused({
+        weight: lot.leftKg > 0 ? "A weight is more than zero." : `Nothing is left of lot ${lot.code}.`,
+      });
+    if (massKg > lot.leftKg + SCALE_SLACK_KG)
+      throw new Refused({
+        weight: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)} more, and this is ${formatMass(massKg, home.units)}. Weigh the lot again on its card if that is wrong.`,
+      });
+    const says = judgeFill(massKg, expected);
+    const one = shapeOf(part.container, part.mouth).name;
+    if (says === "part-filled" && input.massKg === null)
+      throw new Refused({
+        weight: `${formatMass(lot.leftKg, home.units)} is left of lot ${lot.code}, and a ${one} takes about ${formatMass(expected.kgEach, home.units)}. A part-filled ${isCan(part.container) ? "can" : "jar"} is not canned: say where the rest goes.`,
+      });
+    if (says !== "full" && !input.confirmed)
+      throw new Refused({
+        confirm:
+          says === "part-filled"
+            ? `${formatMass(massKg, home.units)} is little for a ${one}, which takes about ${formatMass(expected.kgEach, home.units)}. A part-filled one is not canned: fill it up, or say where the rest goes.`
+            : `${formatMass(massKg, home.units)} is much for a ${one}, which takes about ${formatMass(expected.kgEach, home.units)}. Is the headspace still there? Overfilled ones siphon.`,
+      });
+    const packId = part.pack?.id ?? beginPack(larder, write, input.benchId, part, home.altitudeM);
+    addMass(larder, packId, part.lotId, Math.min(massKg, lot.leftKg));
+    const known = getPack(larder, packId);
+    const mouth = isCan(part.container) ? null : shapeOf(part.container, part.mouth).mouth;
+    const [box] = takeForPack(
+      larder,
+      write,
+      { code: known.code, container: part.container, mouth, count: 1 },
+      part.lidBoxId,
+    );
+    const id = uuid();
+    const code = issueCode(larder, "container", id);
+    const number = (part.containers.at(-1)?.number ?? 0) + 1;
+    larder.db
+      .insert(container)
+      .values({ id, code, packId, number, massKg: input.massKg, filledAt: larder.now() })
+      .run();
+    if (box) larder.db.insert(containerLid).values({ containerId: id, supplyId: box, packId }).run();
+    if (part.done) keepPart(larder, now, part.index, { done: false });
+    return { result: { id, code, number }, note: { kind: "container", id, detail: { ...input, packId } } };
+  });
+}
+
+/** The pack of a part, with what it does otherwise than the table signed into the record. */
+function beginPack(
+  larder: Larder,
+  write: Write,
+  benchId: string,
+  part: BenchPartNow,
+  altitudeM: number,
+): string {
+  const schedule = schedulable(part, altitudeM);
+  const id = uuid();
+  const code = issueCode(larder, "pack", id);
+  larder.db
+    .insert(pack)
+    .values({
+      id,
+      code,
+      product: part.product,
+      method: part.method,
+      container: part.container,
+      mouth: isCan(part.container) ? null : part.mouth,
+      liquid: part.liquid,
+      saltTspEach: part.saltTsp,
+      schedule,
+      reusedLids: part.reusedLids ? 1 : 0,
+      madeAt: larder.now(),
+      byId: write.byId,
+      additions: part.additions,
+      headspaceIn: part.headspaceIn === schedule.headspaceIn ? null : part.headspaceIn,
+      benchId,
+      benchPart: part.index,
+    })
+    .run();
+  for (const d of deviationsOf(part, part.method, schedule.headspaceIn))
+    appendDeviation(larder, write, {
+      packCode: code,
+      containerId: null,
+      kind: d.kind,
+      what: d.text,
+      reason: part.reason,
+    });
+  return id;
+}
+
+/** More or less of a lot in a pack. Taken out and put in again, so that what is left of the lot is counted anew. */
+function addMass(larder: Larder, packId: string, lotId: string, deltaKg: number): void {
+  const where = and(eq(packLot.packId, packId), eq(packLot.lotId, lotId));
+  const known = larder.db.select().from(packLot).where(where).get()?.massKg ?? 0;
+  larder.db.delete(packLot).where(where).run();
+  const massKg = known + deltaKg;
+  if (massKg > 1e-9) larder.db.insert(packLot).values({ packId, lotId, massKg }).run();
+}
+
+/** Takes the newest container of a part out again: its meat goes back to the lot, its lid to the box. */
+export function takeOut(larder: Larder, write: Write, benchId: string, index: number): void {
+  once(larder, write, "bench.take-out", () => {
+    const part = partOf(benchInHand(larder, benchId), index);
+    const last = part.containers.at(-1) ?? refuse("Nothing of this part is filled yet.", 409);
+    const packId = part.pack!.id;
+    const looked = larder.sqlite.prepare("select 1 from can_check where container_id = ?").get(last.id);
+    if (looked)
+      throw new Refused(
+        {
+          "": `${last.code} has been in the bath already. It stays in the record; give its meat to another can.`,
+        },
+        409,
+      );
+    if (part.containers.length === 1) {
+      unpack(larder, { ...write, key: `${write.key} last` }, packId);
+    } else {
+      const each = last.massKg ?? part.pack!.massKg / part.pack!.count;
+      giveOneBack(larder, write, last.id, part.pack!.code, part);
+      larder.sqlite.prepare("delete from container where id = ?").run(last.id);
+      addMass(larder, packId, part.lotId, -each);
+    }
+    return {
+      result: null,
+      note: { kind: "container", id: last.id, detail: { code: last.code, taken: "out" } },
+    };
+  });
+}
+
+/** The lid of a container goes back to its box, the jar to its stack. */
+function giveOneBack(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+  packCode: string,
+  part: BenchPartNow,
+): void {
+  const row = larder.db.select().from(containerLid).where(eq(containerLid.containerId, containerId)).get();
+  if (row) {
+    change(larder, write, row.supplyId, 1, "unpacked", packCode);
+    larder.db.delete(containerLid).where(eq(containerLid.containerId, containerId)).run();
+  }
+  const stack = larder.sqlite
+    .prepare(
+      `select x.supply_id as id from supply_change x join supply s on s.id = x.supply_id
+       where x.pack_code = ? and x.why = 'packed' and s.kind in ('jar', 'can') and s.container = ? order by x.seq desc limit 1`,
+    )
+    .get(packCode, part.container) as { id: string } | undefined;
+  if (stack) change(larder, write, stack.id, 1, "unpacked", packCode);
+}
+
+export interface EndInput {
+  benchId: string;
+  part: number;
+  way: RestWay;
+  /** meat of the part-filled last one, kg; null when nobody weighed it */
+  restKg: number | null;
+}
+
+/**
+ * A part is done, though the lot or the day gave fewer than planned; what would have been a part-filled container goes
+ * elsewhere. Meat that was counted and not weighed is put right by what is really left.
+ */
+export function endPart(larder: Larder, write: Write, input: EndInput): void {
+  once(larder, write, "bench.end-part", () => {
+    const home = getHousehold(larder)!;
+    const now = benchInHand(larder, input.benchId);
+    const part = partOf(now, input.part);
+    const at = larder.now();
+    let left = getLot(larder, part.lotId).leftKg;
+    const restKg = input.way === "none" ? 0 : input.restKg;
+    if (restKg !== null && restKg < 0) throw new Refused({ restKg: "A weight is zero or more." });
+    const unweighed = part.containers.length > 0 && part.containers.every((c) => c.massKg === null);
+    if (restKg !== null && Math.abs(restKg - left) > SCALE_SLACK_KG) {
+      if (unweighed) {
+        const packed = part.pack!.massKg + left - restKg;
+        if (!(packed > 0))
+          throw new Refused({
+            restKg: `Lot ${part.pack!.lots[0]!.code} never held that much: ${formatMass(part.pack!.massKg + left, home.units)} in all.`,
+          });
+        addMass(larder, part.pack!.id, part.lotId, left - restKg);
+        left = restKg;
+      } else if (restKg > 0) {
+        event(larder, write, part.lotId, { kind: "weigh", at, afterKg: restKg });
+        left = restKg;
+      } else if (left > SCALE_SLACK_KG)
+        throw new Refused({
+          restKg: `By the weights ${formatMass(left, home.units)} of the lot is still there. Weigh what is left, or say where it goes.`,
+        });
+    }
+    if (left > 1e-6) {
+      if (input.way === "freezer") event(larder, write, part.lotId, { kind: "freeze", at, place: null });
+      if (input.way === "eat") event(larder, write, part.lotId, { kind: "eat", at, massKg: left, to: null });
+    }
+    keepPart(larder, now, part.index, { done: true });
+    return { result: null, note: { kind: "bench", id: input.benchId, detail: input } };
+  });
+}
+
+/** Something happens to the lot now, in the same write. */
+function event(larder: Larder, write: Write, lotId: string, deed: LotDeed): void {
+  recordLotEvent(larder, { ...write, key: `${write.key} ${deed.kind}` }, lotId, deed);
+}

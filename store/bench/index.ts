@@ -1,0 +1,2 @@
+export * from "./bench.ts";
+export * from "./fill.ts";

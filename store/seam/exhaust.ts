@@ -1,0 +1,136 @@
+import { v7 as uuid } from "uuid";
+import { once, Refused, type Larder, type Write } from "#store/db";
+import { appendDeviation } from "#store/deviation";
+import { canCheck } from "../schema/index.ts";
+import { isFit, openCan } from "./can.ts";
+
+/** Meat in simmering water is between these, °C. */
+const COLDEST_C = -20;
+const HOTTEST_C = 102;
+
+const ABSURD = "Meat in simmering water is between freezing and boiling. Read the probe again.";
+
+export interface ExhaustInput {
+  tempC: number;
+  /** of the juice beside it, °C, when it was read too */
+  juiceC?: number | null;
+  /** somebody looked: the tip is in the meat */
+  confirmed?: boolean;
+}
+
+/** Writes down the centre temperature of an open can. A seam looked at before does not count any more. */
+export function recordExhaust(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+  input: number | ExhaustInput,
+): void {
+  once(larder, write, "can.exhaust", () => {
+    const { tempC, juiceC = null, confirmed = false } = typeof input === "number" ? { tempC: input } : input;
+    openCan(larder, containerId);
+    for (const [field, c] of [
+      ["temp", tempC],
+      ["juice", juiceC],
+    ] as const)
+      if (c !== null && !(c > COLDEST_C && c < HOTTEST_C)) throw new Refused({ [field]: ABSURD });
+    larder.db
+      .insert(canCheck)
+      .values({
+        id: uuid(),
+        containerId,
+        at: larder.now(),
+        tempC,
+        juiceC,
+        confirmed: confirmed ? 1 : 0,
+        byId: write.byId,
+      })
+      .run();
+    return {
+      result: null,
+      note: { kind: "container", id: containerId, detail: { tempC, juiceC, confirmed } },
+    };
+  });
+}
+
+/** Somebody looked: the tip of the probe is in the meat, and the last reading stands. */
+export function confirmReading(larder: Larder, write: Write, containerId: string): void {
+  once(larder, write, "can.confirm", () => {
+    const can = openCan(larder, containerId);
+    const last = can.readings.at(-1);
+    if (!last || can.stage !== "questioned")
+      throw new Refused({ "": `Nothing was asked about ${can.code}.` }, 409);
+    larder.db
+      .insert(canCheck)
+      .values({
+        id: uuid(),
+        containerId,
+        at: last.at,
+        tempC: last.tempC,
+        juiceC: last.juiceC ?? null,
+        confirmed: 1,
+        byId: write.byId,
+      })
+      .run();
+    return { result: null, note: { kind: "container", id: containerId, detail: { tempC: last.tempC } } };
+  });
+}
+
+export interface CanProbeReading {
+  /** made where the reading was taken; the same again is a duplicate */
+  id: string;
+  at: number;
+  tempC: number;
+  juiceC?: number | undefined;
+  probe?: string | undefined;
+}
+
+/** Takes readings of a probe in one can, all or none; one that is here already is a duplicate. */
+export function addCanReadings(
+  larder: Larder,
+  containerId: string,
+  readings: readonly CanProbeReading[],
+): { accepted: number; duplicates: number } {
+  return larder.sqlite
+    .transaction(() => {
+      openCan(larder, containerId);
+      const late = readings.findIndex((r) => r.at > larder.now() + 60_000);
+      if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
+      const insert = larder.sqlite.prepare(
+        "insert into can_check (id, container_id, at, temp_c, juice_c, probe) values (?, ?, ?, ?, ?, ?) on conflict (id) do nothing",
+      );
+      let accepted = 0;
+      for (const r of readings)
+        accepted += insert.run(
+          `${containerId} id ${r.id}`,
+          containerId,
+          r.at,
+          r.tempC,
+          r.juiceC ?? null,
+          r.probe ?? "probe",
+        ).changes;
+      return { accepted, duplicates: readings.length - accepted };
+    })
+    .immediate();
+}
+
+/** Lets a can into a canner without its temperature or its seam: signed, with the reason, and it follows the can for ever. */
+export function signForCan(larder: Larder, write: Write, containerId: string, reason: string): void {
+  once(larder, write, "can.sign", () => {
+    const can = openCan(larder, containerId);
+    if (isFit(can)) throw new Refused({ "": `${can.code} is hot and closed: nothing to sign for.` }, 409);
+    const lacks =
+      can.seam?.verdict === "accept"
+        ? "centre temperature"
+        : can.tempC === null
+          ? "centre temperature and accepted seam"
+          : "accepted seam";
+    appendDeviation(larder, write, {
+      packCode: can.packCode,
+      containerId,
+      kind: "can-unfit",
+      what: `into the canner without ${lacks}: not to the tested process`,
+      reason,
+    });
+    return { result: null, note: { kind: "container", id: containerId, detail: { reason } } };
+  });
+}

@@ -1,0 +1,252 @@
+import { desc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { once, Refused, refuse, type Larder, type Write } from "#store/db";
+import { appendCheck, listTools, type Tool } from "#store/check";
+import { type ContainerKey } from "#core/schedule";
+import {
+  DIMENSION_NAMES,
+  adviceOn,
+  judgeSheet,
+  limitsFrom,
+  outsideBeyond,
+  passes,
+  sealerStanding,
+  sheetProblems,
+  type Judged,
+  type OutsideMeasures,
+  type Plates,
+  type Range,
+  type SealerEvent,
+  type SealerStanding,
+  type SeamDimension,
+  type SeamLimits,
+  type SeamSheet,
+} from "#core/seam";
+import { sealerEvent, seamLimit } from "../schema/index.ts";
+import { openCan } from "./can.ts";
+
+export function listSealers(larder: Larder): Tool[] {
+  return listTools(larder).filter((t) => t.kind === "sealer");
+}
+
+export interface SealerRecord {
+  id: string;
+  at: number;
+  event: SealerEvent;
+  note: string | null;
+  byName: string | null;
+}
+
+/** What happened to a sealer, oldest first. */
+export function sealerRecords(larder: Larder, sealerId: string): SealerRecord[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select e.id, e.at, e.event, e.note, p.name as byName from sealer_event e left join person p on p.id = e.by_id
+       where e.sealer_id = ? order by e.seq`,
+    )
+    .all(sealerId) as (Omit<SealerRecord, "event"> & { event: string })[];
+  return rows.map((r) => ({ ...r, event: JSON.parse(r.event) as SealerEvent }));
+}
+
+/** How a sealer stands for a size of can at this moment. */
+export function standingOf(larder: Larder, sealerId: string, container: ContainerKey): SealerStanding {
+  return sealerStanding(
+    sealerRecords(larder, sealerId).map((r) => r.event),
+    container,
+    larder.now(),
+  );
+}
+
+/** Call inside a write. */
+export function appendSealerEvent(
+  larder: Larder,
+  write: Write,
+  sealerId: string,
+  input: { event: SealerEvent; containerId: string | null; note: string | null },
+): void {
+  if (!listSealers(larder).some((s) => s.id === sealerId)) refuse("There is no such sealer.", 404);
+  larder.db
+    .insert(sealerEvent)
+    .values({
+      id: uuid(),
+      sealerId,
+      at: input.event.at,
+      kind: input.event.kind,
+      event: input.event,
+      containerId: input.containerId,
+      note: input.note,
+      byId: write.byId,
+    })
+    .run();
+}
+
+/** The maker's limits entered for a size of can; null while there are none. */
+export function ownLimits(
+  larder: Larder,
+  container: ContainerKey,
+): { ranges: Partial<Record<SeamDimension, Range>>; source: string; at: number } | null {
+  const row = larder.db
+    .select()
+    .from(seamLimit)
+    .where(eq(seamLimit.container, container))
+    .orderBy(desc(seamLimit.seq))
+    .get();
+  return row ? { ranges: row.ranges, source: row.source, at: row.at } : null;
+}
+
+/** What seams of a size of can are judged by: the maker's limits, or the typical ones. */
+export function limitsOf(larder: Larder, container: ContainerKey, plates: Plates): SeamLimits {
+  return limitsFrom(ownLimits(larder, container), plates);
+}
+
+/** Writes down the maker's limits for a size of can. They count from now on; what was judged stays as it was judged. */
+export function setLimits(
+  larder: Larder,
+  write: Write,
+  input: { container: ContainerKey; source: string; ranges: Partial<Record<SeamDimension, Range>> },
+): void {
+  once(larder, write, "seam.limits", () => {
+    for (const [d, range] of Object.entries(input.ranges) as [SeamDimension, Range][])
+      if (range.low !== null && range.high !== null && range.low >= range.high)
+        throw new Refused({
+          [`${d}.low`]: `${DIMENSION_NAMES[d]}: the lower limit lies below the upper one.`,
+        });
+    larder.db
+      .insert(seamLimit)
+      .values({ id: uuid(), ...input, at: larder.now(), byId: write.byId })
+      .run();
+    return { result: null, note: { kind: "seam-limit", id: input.container, detail: input } };
+  });
+}
+
+export interface SetUpInput {
+  sealerId: string;
+  container: ContainerKey;
+  /** null for a test by eye alone, which wants a signed reason */
+  sheet: SeamSheet | null;
+  /** by eye: whether the empty cans looked and felt right */
+  looksGood?: boolean;
+  reason?: string | null;
+}
+
+export interface SetUpResult {
+  passed: boolean;
+  /** dimension by dimension; empty for a test by eye */
+  judged: Judged[];
+  advice: string[];
+}
+
+/**
+ * Writes down a set-up test on empty cans. By figures it passes when every one lies inside the limits; by eye it passes on
+ * the tester's word, signed, and what is closed after it carries that it was never measured.
+ */
+export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): SetUpResult {
+  return once(larder, write, "sealer.set-up", () => {
+    const { sheet, container } = input;
+    if (!sheet) {
+      const reason = input.reason?.trim();
+      if (!reason) throw new Refused({ reason: "Say why the cans were not taken apart and measured." });
+      if (!write.byId) throw new Refused({ reason: "Say who signs." });
+    }
+    const problems = sheet ? sheetProblems(sheet) : [];
+    if (problems.length > 0)
+      throw new Refused(Object.fromEntries(problems.reverse().map((p) => [p.field, p.message])));
+    const limits = sheet ? limitsOf(larder, container, sheet) : null;
+    const judged = sheet && limits ? judgeSheet(sheet, limits) : [];
+    const passed = sheet ? passes(judged) : input.looksGood === true;
+    appendSealerEvent(larder, write, input.sealerId, {
+      containerId: null,
+      note: input.reason?.trim() || null,
+      event: { kind: "set-up", at: larder.now(), container, sheet, limits, passed },
+    });
+    // The card in the Shed and the equipment check before a load go by the same test.
+    appendCheck(
+      larder,
+      write,
+      input.sealerId,
+      {
+        item: "sealer-setup",
+        finding: passed ? "sound" : "bad",
+        note: sheet ? `by ${sheet.method}` : "by eye",
+      },
+      null,
+    );
+    const advice = adviceOn(judged);
+    return {
+      result: { passed, judged, advice },
+      note: { kind: "sealer", id: input.sealerId, detail: { ...input, passed } },
+    };
+  });
+}
+
+/** Writes down what was measured on a closed can from outside. @returns how the sealer stands after it */
+export function recordMeasured(
+  larder: Larder,
+  write: Write,
+  input: { sealerId: string; containerId: string; outside: OutsideMeasures },
+): SealerStanding {
+  return once(larder, write, "sealer.measured", () => {
+    const can = openCan(larder, input.containerId);
+    if (Object.values(input.outside).every((v) => v === undefined))
+      throw new Refused({ thickness: "Measure the thickness or the width of the closed seam." });
+    const plates = lastPlates(larder, input.sealerId, can.kind);
+    if (!plates)
+      throw new Refused(
+        {
+          "": "A can is judged by the plates of the last tear-down, and there is none for this size. Do a set-up test with figures first.",
+        },
+        409,
+      );
+    appendSealerEvent(larder, write, input.sealerId, {
+      containerId: can.id,
+      note: null,
+      event: {
+        kind: "measured",
+        at: larder.now(),
+        container: can.kind,
+        outside: input.outside,
+        limits: limitsOf(larder, can.kind, plates),
+      },
+    });
+    return {
+      result: standingOf(larder, input.sealerId, can.kind),
+      note: { kind: "sealer", id: input.sealerId, detail: input },
+    };
+  });
+}
+
+/** What was read off a closed can against the limits, before anything is written; null when inside or not to be judged. */
+export function wouldBeBeyond(
+  larder: Larder,
+  sealerId: string,
+  container: ContainerKey,
+  outside: OutsideMeasures,
+): string | null {
+  const plates = lastPlates(larder, sealerId, container);
+  return plates && outsideBeyond(outside, limitsOf(larder, container, plates));
+}
+
+/** The plates of the last tear-down of a size on a sealer: cans of one lot are alike. */
+export function lastPlates(larder: Larder, sealerId: string, container: ContainerKey): Plates | null {
+  const sheets = sealerRecords(larder, sealerId).flatMap((r) =>
+    r.event.kind === "set-up" && r.event.sheet && r.event.container === container ? [r.event.sheet] : [],
+  );
+  const last = sheets.at(-1);
+  return last ? { endPlateMm: last.endPlateMm, bodyPlateMm: last.bodyPlateMm } : null;
+}
+
+/** A jam or an adjustment: a set-up test before the next can. */
+export function recordTrouble(
+  larder: Larder,
+  write: Write,
+  input: { sealerId: string; kind: "jam" | "adjusted"; note: string | null },
+): void {
+  once(larder, write, `sealer.${input.kind}`, () => {
+    appendSealerEvent(larder, write, input.sealerId, {
+      containerId: null,
+      note: input.note?.trim() || null,
+      event: { kind: input.kind, at: larder.now() },
+    });
+    return { result: null, note: { kind: "sealer", id: input.sealerId, detail: input } };
+  });
+}
