@@ -31,7 +31,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     now: larder.now(),
     household,
     runs,
-    waiting: lookAround(home).waiting,
+    waiting: lookAround(home).waiting.filter((p) => p.onBench === null),
     canners: listCanners(larder).map((c) => ({
       id: c.id,
       name: c.name,

@@ -220,13 +220,26 @@ export function PackForm({
         </div>
         {byOffice && <OfficeFields fields={fields} />}
         <FormErrors form={form} />
-        <Button
-          weight="do"
-          disabled={busy || (schedule.outcome === "none" && !byOffice)}
-          className="w-full sm:w-auto"
-        >
-          {n > 0 ? `Number ${countOf(n, isCan(kind) ? "can" : "jar")}` : "Number them"}
-        </Button>
+        <div className="flex flex-wrap gap-3">
+          <Button
+            weight="do"
+            disabled={busy || (schedule.outcome === "none" && !byOffice)}
+            className="w-full sm:w-auto"
+          >
+            {n > 0 ? `Number ${countOf(n, isCan(kind) ? "can" : "jar")}` : "Number them"}
+          </Button>
+          <Button
+            name="oneByOne"
+            value="yes"
+            disabled={busy || (schedule.outcome === "none" && !byOffice)}
+            className="w-full sm:w-auto"
+          >
+            Fill them one at a time
+          </Button>
+        </div>
+        <p className="text-[0.95rem] text-soft">
+          Numbered when they are filled already; one at a time at the bench, with the weight of each.
+        </p>
       </KeyedForm>
       <section aria-label="What follows" aria-live="polite">
         {schedule.outcome === "none" ? (

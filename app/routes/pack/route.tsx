@@ -6,10 +6,13 @@ import { whyNotPacked, type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
 import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
+import { openBench, openBenches } from "#store/bench";
+import { getCanner } from "#store/equipment";
 import { getLot, lotsInHand } from "#store/lot";
-import { containersOfPack, makePack, packsWaiting, recordedFills, unpack } from "#store/pack";
+import { containersOfPack, makePack, packsWaiting, recordedFills, schedulable, unpack } from "#store/pack";
 import { listSupplies } from "#store/supply";
 import { Button } from "#ui/button";
+import { OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
@@ -48,6 +51,16 @@ export function loader({ request, context }: Route.LoaderArgs) {
     fills,
     units: household.units,
     altitudeM: household.altitudeM,
+    benches: openBenches(larder).map((b) => ({
+      id: b.id,
+      parts: b.parts.map((p) => ({
+        index: p.index,
+        code: getLot(larder, p.lotId).code,
+        words: `${p.containers.length} of ${containersWords(p.container, p.mouth, p.planned)}`,
+        method: p.method,
+      })),
+      canner: b.cannerId ? getCanner(larder, b.cannerId).name : null,
+    })),
     boxes: listSupplies(larder)
       .filter((s) => s.kind === "lid" || s.kind === "end")
       .map(({ id, label, left, mouth, container }) => ({ id, label, left, closes: mouth ?? container! })),
@@ -88,6 +101,7 @@ const schema = (units: UnitSystem) =>
     officeMinutes: z.coerce.number("Minutes as a number.").optional(),
     officePsi: z.coerce.number("Pounds as a number.").optional(),
     officeGauge: z.enum(["dial", "weighted"]).optional(),
+    oneByOne: z.literal("yes").optional(),
   });
 
 /** Why a lot of the list cannot be chosen. */
@@ -111,7 +125,9 @@ export async function action({ request, context }: Route.ActionArgs) {
     });
   }
   return submit(request, schema(household.units), (v) => {
-    const { key, container, salt, officeName, officeDay, officeMinutes, officePsi, officeGauge, ...rest } = v;
+    const { oneByOne, ...whole } = v;
+    const { key, container, salt, officeName, officeDay, officeMinutes, officePsi, officeGauge, ...rest } =
+      whole;
     const office = officeName
       ? {
           office: officeName,
@@ -121,6 +137,36 @@ export async function action({ request, context }: Route.ActionArgs) {
           gauge: officeGauge ?? ("weighted" as const),
         }
       : null;
+    if (oneByOne) {
+      const published = schedulable(
+        { product: rest.product, method: rest.method, container: container.kind, office },
+        household.altitudeM,
+      );
+      const { id } = openBench(larder, writeBy(me, key), {
+        cannerId: null,
+        layers: [],
+        parts: [
+          {
+            lotId: rest.lotId,
+            product: rest.product,
+            method: rest.method,
+            container: container.kind,
+            mouth: container.mouth,
+            planned: rest.count,
+            kgEach: rest.massKg / rest.count,
+            liquid: rest.liquid,
+            saltTsp: salt,
+            headspaceIn: published.headspaceIn,
+            reusedLids: rest.reusedLids,
+            lidBoxId: rest.lidBoxId ?? null,
+            additions: rest.additions ?? null,
+            reason: null,
+            office,
+          },
+        ],
+      });
+      return redirect(`/pack/${id}`);
+    }
     makePack(larder, writeBy(me, key), {
       ...rest,
       container: container.kind,
@@ -163,6 +209,30 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
       }
     >
       <title>Pack · Patient Larder</title>
+      {loaderData.benches.length > 0 && (
+        <Part title="On the bench" className="mb-8">
+          <ul>
+            {loaderData.benches.map((b) => (
+              <li
+                key={b.id}
+                className="flex flex-wrap items-center justify-between gap-3 border-t-2 border-rule py-2"
+              >
+                <span className="text-[1.15rem]">
+                  {b.parts.map((p) => (
+                    <span key={p.index} className="block">
+                      <b>{p.words}</b>, {p.method}, from <Code>{p.code}</Code>
+                    </span>
+                  ))}
+                  {b.canner && <span className="text-soft">for {b.canner}</span>}
+                </span>
+                <Button asChild weight="do">
+                  <Link to={`/pack/${b.id}`}>Go on filling</Link>
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       {lot ? (
         <PackForm key={loaderData.key} data={loaderData} lot={lot} result={actionData?.result} />
       ) : (
@@ -186,12 +256,16 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                     <b>{containersWords(p.container, p.mouth, p.count)}</b> of {speciesWords(p.species)},{" "}
                     {p.method} pack <Code>{p.code}</Code>
                   </p>
-                  <Form method="post">
-                    <input type="hidden" name="key" value={p.key} />
-                    <input type="hidden" name="intent" value="unpack" />
-                    <input type="hidden" name="packId" value={p.id} />
-                    <Button weight="bare">Take it apart again</Button>
-                  </Form>
+                  {p.onBench ? (
+                    <span className="text-soft">still on the bench</span>
+                  ) : (
+                    <OneTap>
+                      <input type="hidden" name="key" value={p.key} />
+                      <input type="hidden" name="intent" value="unpack" />
+                      <input type="hidden" name="packId" value={p.id} />
+                      <Button weight="bare">Take it apart again</Button>
+                    </OneTap>
+                  )}
                 </div>
                 <p className="text-soft">Write on the lids, in the order they stand:</p>
                 <ol className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2">

@@ -1,9 +1,12 @@
 import { redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { openBench } from "#store/bench";
+import { Refused } from "#store/db";
 import { closePlan, keepWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
 import { atHome } from "../../server/context";
+import { benchPartsOf } from "../../server/filling";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
 import { planning } from "../../server/planning";
 import { keepLoad, letGo, moveTo, wishForm, wished } from "./wishes";
@@ -41,6 +44,19 @@ export async function action({ request, context }: Route.ActionArgs) {
         submit(request, moveForm, async (v) =>
           kept(v.key, moveTo(await planning(home), v, household.altitudeM, larder.now())),
         ),
+      fill: () =>
+        submit(request, loadForm, async (v) => {
+          const plan = await planning(home);
+          const load = plan.proposal?.loads[v.load];
+          if (!load)
+            throw new Refused({ "": "This load is not in the plan any more. Look at the plan again." }, 409);
+          const { id } = openBench(larder, writeBy(me, v.key), {
+            cannerId: load.cannerId,
+            parts: benchPartsOf(load, plan.wish.saltTspPint, household.altitudeM),
+            layers: load.layers,
+          });
+          return redirect(`/pack/${id}`);
+        }),
       notIn: () =>
         submit(request, sizeForm, async (v) => {
           const { wish } = await planning(home);

@@ -47,7 +47,7 @@ export function Loads({ data, result }: { data: Data; result: SubmissionResult |
       { method: "post", preventScrollReset: true },
     );
   };
-  const problem = ["move", "keep", "free", "notIn"]
+  const problem = ["move", "keep", "fill", "free", "notIn"]
     .flatMap((i) => Object.values(resultOf(result, i)?.error ?? {}))
     .flatMap((m) => m ?? [])
     .join(" ");
@@ -132,6 +132,10 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
             <SourceLine source={each[governedBy]!.source} />
           </details>
           <div className="flex flex-wrap gap-2">
+            <KeyedForm form={bare(`fill-${index}`)} formKey={keyFor(data.key, `fill ${index}`)} intent="fill">
+              <input type="hidden" name="load" value={index} />
+              <Button className="px-4">Fill this load</Button>
+            </KeyedForm>
             <KeyedForm
               form={bare(`keep-${index}`)}
               formKey={keyFor(data.key, `keep ${index}`)}

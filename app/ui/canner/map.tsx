@@ -25,7 +25,13 @@ export function CannerFromAbove({
   lots,
   scale = 0.5,
   label,
-}: Pick<MapProps, "insideDiameterMm" | "lots" | "scale"> & { layer: readonly Placed[]; label: string }) {
+  standing,
+}: Pick<MapProps, "insideDiameterMm" | "lots" | "scale"> & {
+  layer: readonly Placed[];
+  label: string;
+  /** which of them stand there already, and which one comes next; all of them when left out */
+  standing?: (place: Placed) => "filled" | "next" | "empty";
+}) {
   const r = d / 2;
   return (
     <svg
@@ -43,6 +49,19 @@ export function CannerFromAbove({
         const lot = lots[c.lotId];
         const letter = patternOf(lot?.code ?? "");
         const at = { cx: c.xMm, cy: c.yMm, r: c.outsideDiameterMm / 2 };
+        const is = standing?.(c) ?? "filled";
+        if (is !== "filled")
+          return (
+            <circle
+              key={`${c.xMm} ${c.yMm}`}
+              {...at}
+              fill={is === "next" ? "var(--copper)" : "none"}
+              {...INK}
+              strokeDasharray={is === "next" ? undefined : "7 6"}
+              data-container={c.kind}
+              data-standing={is}
+            />
+          );
         return (
           <g key={`${c.xMm} ${c.yMm}`} data-container={c.kind}>
             <circle {...at} fill={`var(--${lot?.contents ?? "meat"})`} />

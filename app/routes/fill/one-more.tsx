@@ -1,0 +1,78 @@
+import type { SubmissionResult } from "@conform-to/react";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import { formatMass } from "#core/quantity";
+import { isCan } from "#core/schedule";
+import { Button } from "#ui/button";
+import { ConfirmUnlikely, FieldError, OneTap, keyFor } from "#ui/form";
+import { useInstrument } from "#ui/instrument";
+import { type FillData, type FillPart } from "./data";
+import { type newestOf } from "./newest";
+
+/**
+ * One tap a container. What the scale shows goes along, unless something was typed; with neither it is counted at what is
+ * expected. The key belongs to this container: a thumb that bounces fills one.
+ */
+export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
+  const fetcher = useFetcher<{ result?: SubmissionResult }>();
+  const scale = useInstrument("scale");
+  const [typed, setTyped] = useState("");
+  const errors = fetcher.data?.result?.error ?? {};
+  const n = part.containers.length + 1;
+  const shown = scale?.kg ? formatMass(scale.kg, data.units) : null;
+  const value = typed || (scale?.kg ? `${scale.kg} kg` : "");
+  const busy = fetcher.state !== "idle";
+  const more = part.containers.length >= part.planned;
+  const out = part.progress.outOfMeat;
+  return (
+    <fetcher.Form method="post" className="mt-4 space-y-3" aria-busy={busy}>
+      <input type="hidden" name="key" value={keyFor(data.key, `fill ${part.index} ${n} ${value}`)} />
+      <input type="hidden" name="intent" value="fill" />
+      <input type="hidden" name="part" value={part.index} />
+      <input type="hidden" name="weight" value={value} />
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="w-[11rem]">
+          <span className="block font-[650]">Meat in it</span>
+          <input
+            type="text"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            placeholder={shown ? `scale: ${shown}` : "not weighed"}
+            autoComplete="off"
+            aria-invalid={errors.weight ? true : undefined}
+            aria-describedby={errors.weight ? "weight-problem" : undefined}
+            className="mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
+          />
+        </label>
+        <Button
+          weight={more || out ? "quiet" : "do"}
+          size="stove"
+          disabled={busy}
+          className="min-w-[13rem] flex-1 max-sm:min-w-full"
+        >
+          {more ? `One more ${part.shape.name}` : isCan(part.container) ? "Filled" : "Filled and lidded"}
+          {!typed && shown && `, ${shown}`}
+        </Button>
+      </div>
+      <FieldError id="weight-problem" errors={errors.weight ?? undefined} />
+      <FieldError id="fill-problem" errors={[...(errors[""] ?? []), ...(errors.reason ?? [])]} />
+      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so: full, with its headspace" />
+    </fetcher.Form>
+  );
+}
+
+/** Undo: the one filled last is taken out again. */
+export function TakeOut({ data, newest }: { data: FillData; newest: ReturnType<typeof newestOf> }) {
+  if (!newest) return null;
+  const { part, container } = newest;
+  return (
+    <OneTap>
+      <input type="hidden" name="key" value={keyFor(data.key, `out ${container.code}`)} />
+      <input type="hidden" name="intent" value="take-out" />
+      <input type="hidden" name="part" value={part.index} />
+      <Button weight="bare" className="px-0!">
+        Not so: take no. {container.number} ({container.code}) out again
+      </Button>
+    </OneTap>
+  );
+}

@@ -1,0 +1,205 @@
+import { Link, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import {
+  deviationsOf,
+  jarWater,
+  liquidLitres,
+  packSteps,
+  pieceOf,
+  progressOf,
+  REST_WAYS,
+  LIQUIDS,
+} from "#core/pack";
+import { isCan, productName, shapeOf } from "#core/schedule";
+import { isFatty } from "#core/species";
+import { Refused } from "#store/db";
+import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut } from "#store/bench";
+import { getCanner } from "#store/equipment";
+import { getLot } from "#store/lot";
+import { schedulable } from "#store/pack";
+import { boxesFor, listSupplies } from "#store/supply";
+import { NowProvider } from "#ui/clock";
+import { Strip } from "#ui/strip";
+import { contentsOf } from "#ui/glyph";
+import { atHome } from "../../server/context";
+import { clocksOf } from "../../server/clocks";
+import { benchPlaces } from "../../server/filling";
+import {
+  byIntent,
+  formKey,
+  keyField,
+  orNotFound,
+  quantity,
+  submit,
+  weight,
+  words,
+  writeBy,
+} from "../../server/form";
+import { lookAround } from "../../server/look";
+import { runGlances } from "../../server/shell";
+import { Filling } from "./filling";
+import { Packed } from "./packed";
+
+export function loader({ request, context, params }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const { larder, household } = home;
+  const bench = orNotFound(() => getBench(larder, params.id));
+  const canner = bench.cannerId ? getCanner(larder, bench.cannerId) : null;
+  const { now, open } = lookAround(home);
+  const supplies = listSupplies(larder);
+  return {
+    key: formKey(),
+    serverNow: now,
+    clocks: clocksOf(runGlances(home), open, now),
+    units: household.units,
+    id: bench.id,
+    closedAt: bench.closedAt,
+    canner: canner && { name: canner.name, insideDiameterMm: canner.pot.insideDiameterMm },
+    places: benchPlaces(home, bench),
+    parts: bench.parts.map((part) => {
+      const lot = getLot(larder, part.lotId);
+      const expected = expectedFill(larder, part);
+      const schedule = part.pack?.schedule ?? schedulable(part, household.altitudeM);
+      const shape = shapeOf(part.container, part.mouth);
+      const contents = contentsOf(part.product, lot.species);
+      return {
+        ...part,
+        pack: part.pack && { code: part.pack.code, massKg: part.pack.massKg },
+        productName: productName(part.product),
+        lot: { code: lot.code, part: lot.part, species: lot.species, leftKg: lot.leftKg },
+        contents,
+        shape,
+        expected,
+        minutes: schedule.minutes,
+        publishedIn: schedule.headspaceIn,
+        source: schedule.source,
+        steps: packSteps(part, lot.species.some(isFatty)),
+        piece: pieceOf(part.product, part.container),
+        water: jarWater(part.method, part.container),
+        liquidLitres: liquidLitres(shape.nominalMl, part.method, part.liquid, part.product === "broth"),
+        departs: deviationsOf(part, part.method, schedule.headspaceIn),
+        progress: progressOf(
+          part.containers.map((c) => ({ massKg: c.massKg ?? expected.kgEach })),
+          part.planned,
+          lot.leftKg,
+          expected.kgEach,
+        ),
+        boxes: boxesFor(supplies, part.container, isCan(part.container) ? null : shape.mouth)
+          .filter((b) => b.left > 0)
+          .map(({ id, label, left }) => ({ id, label, left })),
+      };
+    }),
+  };
+}
+
+const index = z.coerce.number().int().min(0).max(50);
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context, params }: Route.ActionArgs) {
+  const { larder, household, me } = atHome(context, request);
+  const { units } = household;
+  const back = `/pack/${params.id}`;
+  const part = { key: keyField, part: index };
+  return byIntent(request, {
+    fill: () =>
+      submit(
+        request,
+        z.object({
+          ...part,
+          weight: weight(units).optional(),
+          confirm: z.string().optional(),
+          confirmed: z.string().optional(),
+        }),
+        (v) => {
+          const { number, code } = fillOne(larder, writeBy(me, v.key), {
+            benchId: params.id,
+            part: v.part,
+            massKg: v.weight ?? null,
+            confirmed: v.confirmed === "yes",
+          });
+          return { number, code };
+        },
+      ),
+    "take-out": () =>
+      submit(request, z.object(part), (v) => {
+        takeOut(larder, writeBy(me, v.key), params.id, v.part);
+        return redirect(back);
+      }),
+    how: () =>
+      submit(
+        request,
+        z.object({
+          ...part,
+          liquid: z.enum(LIQUIDS),
+          saltTsp: z.coerce.number().min(0).max(4),
+          headspaceIn: z.coerce.number().min(0.25).max(1.5),
+          reusedLids: z.boolean().default(false),
+          lidBoxId: z.string().optional(),
+          additions: words("The seasoning").optional(),
+          reason: words("The reason", 200).optional(),
+        }),
+        ({ key, part: at, ...how }) => {
+          setHow(larder, writeBy(me, key), params.id, at, {
+            ...how,
+            lidBoxId: how.lidBoxId || null,
+            additions: how.additions || null,
+            reason: how.reason || null,
+          });
+          return redirect(back);
+        },
+      ),
+    end: () =>
+      submit(
+        request,
+        z.object({
+          ...part,
+          way: z.enum(REST_WAYS, "Say where it goes."),
+          restKg: quantity("mass", units, "The weight").optional(),
+        }),
+        (v) => {
+          endPart(larder, writeBy(me, v.key), {
+            benchId: params.id,
+            part: v.part,
+            way: v.way,
+            restKg: v.restKg ?? null,
+          });
+          return redirect(back);
+        },
+      ),
+    packed: () =>
+      submit(request, z.object({ key: keyField }), (v) => {
+        const bench = getBench(larder, params.id);
+        const filled = bench.parts.filter((p) => p.containers.length > 0);
+        closeBench(larder, writeBy(me, v.key), params.id);
+        if (filled.length === 0) return redirect("/pack");
+        if (filled.some((p) => !p.pack)) throw new Refused({ "": "A pack of this load was taken apart." });
+        return redirect(filled.some((p) => isCan(p.container)) ? "/seam" : "/fire");
+      }),
+  });
+}
+
+export default function Fill({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <NowProvider serverNow={loaderData.serverNow}>
+      <div className="flex min-h-dvh flex-col">
+        <title>Packing · Patient Larder</title>
+        <Strip clocks={loaderData.clocks}>
+          <Link
+            to="/pack"
+            className="flex min-h-12 items-center px-4 text-[0.92rem] font-[600] text-on-strip no-underline"
+          >
+            Leave the bench
+          </Link>
+        </Strip>
+        {loaderData.closedAt === null ? (
+          <Filling data={loaderData} result={actionData?.result} />
+        ) : (
+          <Packed data={loaderData} />
+        )}
+      </div>
+    </NowProvider>
+  );
+}

@@ -1,0 +1,67 @@
+import { kindKey, type LayerFill } from "#core/capacity";
+import { type ProposedLoad } from "#core/plan";
+import { placesOf, type Placed } from "#core/plan";
+import { mostSaltTsp } from "#core/pack";
+import { isCan, testedSchedule, type ContainerKey, type Mouth } from "#core/schedule";
+import { type BenchNow, type BenchPartInput } from "#store/bench";
+import { getCanner } from "#store/equipment";
+import { type Home } from "./context";
+
+/** A planned load as it comes to the packing bench: packed the published way until somebody says otherwise. */
+export function benchPartsOf(load: ProposedLoad, saltTspPint: number, altitudeM: number): BenchPartInput[] {
+  return load.parts.map((p) => {
+    const [container, mouth = null] = p.kind.split(" ") as [ContainerKey, Mouth?];
+    const asked = testedSchedule({
+      product: p.product,
+      pack: p.pack,
+      container,
+      gauge: "weighted",
+      altitudeM,
+    });
+    return {
+      lotId: p.lotId,
+      product: p.product,
+      method: p.pack,
+      container,
+      mouth,
+      planned: p.count,
+      kgEach: p.kgEach,
+      liquid:
+        p.product === "broth" ? ("none" as const) : p.pack === "hot" ? ("water" as const) : ("none" as const),
+      saltTsp: isCan(container) ? 0 : saltTspPint * mostSaltTsp(container),
+      headspaceIn: asked.outcome === "tested" ? asked.headspaceIn : 1,
+      reusedLids: false,
+      lidBoxId: null,
+      additions: null,
+      reason: null,
+      office: null,
+    };
+  });
+}
+
+export interface BenchPlace extends Placed {
+  /** part of the load it is kept for, and which of its containers */
+  part: number;
+  number: number;
+}
+
+/** Where each container of a load will stand, layer by layer from the bottom; none when no canner is chosen. */
+export function benchPlaces(home: Home, bench: BenchNow): BenchPlace[][] {
+  if (!bench.cannerId || bench.layers.length === 0) return [];
+  const { pot } = getCanner(home.larder, bench.cannerId);
+  const parts = bench.parts.map((p) => ({
+    lotId: String(p.index),
+    kind: kindKey(p.container, p.mouth),
+    count: p.planned,
+  }));
+  const places = placesOf(pot, { layers: bench.layers as LayerFill[], parts });
+  const seen = new Map<number, number>();
+  return places.map((layer) =>
+    layer.map((place) => {
+      const part = Number(place.lotId);
+      const number = (seen.get(part) ?? 0) + 1;
+      seen.set(part, number);
+      return { ...place, part, number };
+    }),
+  );
+}

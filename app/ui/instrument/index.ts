@@ -1,0 +1,1 @@
+export { useInstrument, type InstrumentShows } from "./use-instrument";

@@ -1,0 +1,1 @@
+export { ContainerSection, fillOutline, insideOutline } from "./container-section";

@@ -1,0 +1,36 @@
+import { type RestWay } from "#core/pack";
+import { type PartProgress } from "#core/pack";
+import { countOf, formatMass, type UnitSystem } from "#core/quantity";
+import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+
+/** How a part goes against its plan, in a sentence. */
+export function progressWords(
+  p: PartProgress,
+  container: ContainerKey,
+  mouth: Mouth | null,
+  units: UnitSystem,
+): string {
+  const shape = shapeOf(container, mouth);
+  const n = (count: number) => countOf(count, shape.name, shape.plural);
+  const comes =
+    p.comesTo === p.planned
+      ? `It comes out as planned: ${n(p.planned)}.`
+      : p.comesTo > p.planned
+        ? `The lot fills ${n(p.comesTo)}, ${p.comesTo - p.planned} more than planned.`
+        : `At what one takes now it comes to ${n(p.comesTo)}, not ${p.planned}.`;
+  return p.restKg > 0.02 ? `${comes} ${formatMass(p.restKg, units)} then fills no ${shape.name}.` : comes;
+}
+
+export const REST_WORDS: Record<RestWay, string> = {
+  fridge: "Into the fridge, eaten in 3 to 4 days",
+  freezer: "Freeze it",
+  eat: "Eaten now",
+  "other-lot": "Stays with its lot, for another pack",
+  none: "Nothing is left",
+};
+
+/** `No. 4 stands in layer 1`. */
+export function placeWords(layer: number | null, layers: number): string {
+  if (layer === null) return "wherever there is room";
+  return layers === 1 ? "where it is copper" : `layer ${layer + 1} from below, where it is copper`;
+}
