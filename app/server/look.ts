@@ -1,7 +1,7 @@
 import { activeRuns, type RunRecord } from "#store/run";
 import { restingRuns, undecided, type Resting, type Undecided } from "#store/rest";
 import { onTheShelf, toShelve, type Shelved } from "#store/shelf";
-import { cansWaiting, isFit } from "#store/seam";
+import { canCounts } from "#store/seam";
 import { lotsInHand, type Lot } from "#store/lot";
 import { packsWaiting, type Pack } from "#store/pack";
 import { type Home } from "./context";
@@ -28,7 +28,6 @@ export function lookAround({ larder, context }: Home): Look {
   if (before) return before;
   const runs = activeRuns(larder);
   const resting = restingRuns(larder, runs);
-  const cans = cansWaiting(larder);
   const look: Look = {
     now: larder.now(),
     runs,
@@ -38,7 +37,7 @@ export function lookAround({ larder, context }: Home): Look {
     waiting: packsWaiting(larder),
     shelved: onTheShelf(larder),
     ready: toShelve(larder),
-    cans: { all: cans.length, closed: cans.filter(isFit).length },
+    cans: canCounts(larder),
   };
   looks.set(context, look);
   return look;

@@ -2,7 +2,10 @@ import { type RunRecord, getRun } from "#store/run";
 import { type Larder } from "#store/db";
 import { getHarvest, pastHolds, sharesOf } from "#store/harvest";
 import { getLot, happeningsOfLot, madeFrom } from "#store/lot";
+import { deviationsOfContainer, deviationsOfPacks } from "#store/deviation";
 import { getPack } from "#store/pack";
+import { canStory, type CanStory } from "#store/seam";
+import { defectOf } from "#core/seam";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
 import { bestBy } from "#core/shelf";
@@ -13,6 +16,7 @@ import {
   formatMass,
   formatPressure,
   formatSpoons,
+  formatTemperature,
   type UnitSystem,
 } from "#core/quantity";
 import { isCan, productName } from "#core/schedule";
@@ -77,7 +81,9 @@ export function storyOf(
     if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
   }
   let container: (ContainerNow & { where: string; species: string[] }) | null = null;
-  if (found.kind === "container") {
+  const can = found.kind === "container" ? canStory(larder, found.id) : null;
+  if (can) chapters.push(...canChapters(larder, found.id, can, units));
+  if (found.kind === "container" && can?.emptiedAt === null) {
     const c = getContainer(larder, found.id);
     const place = listPlaces(larder).find((p) => p.id === c.placeId);
     const run = c.runId ? getRun(larder, c.runId) : null;
@@ -157,6 +163,7 @@ function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<s
 
 function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
   const lids = boxesOfPack(larder, p.id);
+  const departs = deviationsOfPacks(larder, [p.code]).filter((d) => d.containerId === null);
   return {
     at: p.madeAt,
     code: p.code,
@@ -167,12 +174,66 @@ function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitS
         ? `${lids.map((l) => `${countOf(l.count, isCan(p.container) ? "end" : "lid")} from ${l.label}`).join(", ")}.`
         : "",
       p.additions ? `Seasoning: ${p.additions}.` : "",
+      ...departs.filter((d) => d.kind === "habit").map((d) => `A habit: ${d.what}.`),
       p.dish ? `A mixed dish: ${p.dish}.` : "",
       `Schedule: ${p.schedule.minutes} minutes. ${p.schedule.source.name}, ${p.schedule.source.locator}${p.schedule.source.fromMemory ? " (from memory)" : ""}.`,
     ].filter(Boolean),
-    care: p.reusedLids ? ["Lids were used before: not to the tested process."] : [],
+    care: [
+      ...departs
+        .filter((d) => d.kind !== "habit")
+        .map((d) => `Otherwise than the table: ${d.what}. ${d.reason} (${d.byName ?? "nobody"})`),
+      ...(p.reusedLids && departs.length === 0 ? ["Lids were used before: not to the tested process."] : []),
+    ],
     kind: "pack",
   };
+}
+
+/** What was read and seen of a can, and anything signed for it by itself. */
+function canChapters(larder: Larder, id: string, can: CanStory, units: UnitSystem): Chapter[] {
+  const chapter = (at: number, title: string, lines: string[], care: string[] = []): Chapter => ({
+    at,
+    code: null,
+    title,
+    lines: lines.filter(Boolean),
+    care,
+    kind: "seal",
+  });
+  const hottest = can.events.findLast((e) => e.tempC !== null);
+  const readings = can.events.filter((e) => e.tempC !== null).length;
+  const own = deviationsOfContainer(larder, id).filter((d) => d.containerId !== null);
+  return [
+    ...(hottest
+      ? [
+          chapter(hottest.at, `Exhausted to ${formatTemperature(hottest.tempC!, units)} at the centre`, [
+            readings > 1 ? `The last of ${countOf(readings, "reading")}.` : "",
+            can.replacesCode ? `Its meat was in ${can.replacesCode} before, whose seam was bad.` : "",
+          ]),
+        ]
+      : []),
+    ...can.events
+      .filter((e) => e.verdict !== null)
+      .map((e) =>
+        chapter(
+          e.at,
+          e.verdict === "accept" ? "Seam looked at: good" : "Seam looked at: bad",
+          [
+            [e.sealer && `Closed on ${e.sealer}`, e.byName && `by ${e.byName}`].filter(Boolean).join(", "),
+            e.defects.map((d) => `${defectOf(d.key).name} at ${d.degrees}°`).join(", "),
+          ],
+          e.verdict === "redo" && can.replacedByCode
+            ? [`The meat went into ${can.replacedByCode}; this can was emptied.`]
+            : [],
+        ),
+      ),
+    ...own.map((d) =>
+      chapter(
+        d.at,
+        d.kind === "habit" ? "Noted for this one" : "Signed for this one",
+        d.kind === "habit" ? [d.what] : [],
+        d.kind === "habit" ? [] : [`${d.what}. ${d.reason} (${d.byName ?? "nobody"})`],
+      ),
+    ),
+  ];
 }
 
 function runChapter(r: RunRecord, units: UnitSystem): Chapter {
@@ -199,6 +260,7 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
       r.gaugeSignedReason ? `Gauge overdue, signed for: ${r.gaugeSignedReason}` : "",
       lookedAt(r.checks),
       r.equipmentSignedReason ? `Equipment signed for: ${r.equipmentSignedReason}` : "",
+      ...r.signedFor.map((d) => `Signed for: ${d.what}. ${d.reason} (${d.byName ?? "nobody"})`),
     ].filter(Boolean) as string[],
     care: [
       ...(v.restarts > 0

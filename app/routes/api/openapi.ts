@@ -1,4 +1,12 @@
 import { z } from "zod";
+import {
+  CanReadingsAnswer,
+  CanReadingsBody,
+  InstrumentAnswer,
+  InstrumentBody,
+  SeamAnswer,
+  SeamBody,
+} from "./seam-schemas";
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
 import { CapacityAnswer, CapacityBody, PlanAnswer, PlanBody } from "./plan-schemas";
 import { json } from "./problem";
@@ -86,6 +94,35 @@ export function loader() {
           summary: "Loads for lots, canners and a stock: the fewest that hold it all. Changes nothing",
           requestBody: body(PlanBody),
           responses: answers(PlanAnswer),
+        },
+      },
+      "/api/v1/seam": {
+        post: {
+          summary: "What follows from the measures of a double seam. Changes nothing",
+          requestBody: body(SeamBody),
+          responses: answers(SeamAnswer),
+        },
+      },
+      "/api/v1/cans/{code}/readings": {
+        post: {
+          summary: "A batch of centre temperatures from a probe in an open can, idempotent by id",
+          parameters: [path("code")],
+          requestBody: body(CanReadingsBody),
+          responses: answers(CanReadingsAnswer),
+        },
+      },
+      "/api/v1/instruments/{name}": {
+        get: {
+          summary: "What a scale or a seam gauge showed last, when that was moments ago",
+          parameters: [path("name")],
+          responses: answers(InstrumentAnswer),
+        },
+        post: {
+          summary:
+            "What a scale or a seam gauge shows now. It is offered on the screens and written down by nobody",
+          parameters: [path("name")],
+          requestBody: body(InstrumentBody),
+          responses: answers(InstrumentAnswer),
         },
       },
       "/api/v1/trace/{code}": {

@@ -203,7 +203,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
                     key={c.id}
                     to={`/c/${c.code}`}
                     className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
-                    title={`${c.code}, best by ${longDay(c.bestBy, zone)}`}
+                    title={[`${c.code}, best by ${longDay(c.bestBy, zone)}`, ...c.deviations].join("; ")}
                   >
                     <ContainerGlyph
                       shape={shapeOf(c.kind, c.mouth)}
@@ -218,6 +218,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
                     >
                       {c.code}
                     </span>
+                    {c.deviations.length > 0 && <b className="text-stop">signed for</b>}
                   </Link>
                 ))}
                 {here.length === 0 && <span className="pb-2 text-soft">nothing on it</span>}

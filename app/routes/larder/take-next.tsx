@@ -47,6 +47,11 @@ export function TakeNext({
           )}
           .
         </p>
+        {next.deviations.map((d) => (
+          <p key={d} className="font-[650] text-stop">
+            Signed for: {d}.
+          </p>
+        ))}
         <p className="text-[0.95rem] text-soft">
           Look first: bulge, leak, rust, spurting, off smell, mould, cloudiness mean throw it out untasted.
           Boiling {boil} minutes before eating is the usual extra caution (USDA 2015, Guide 1, from memory).

@@ -74,6 +74,9 @@ function SideLinks({ me }: { me: string }) {
       <Link to="/shed" className={`${SIDE} max-md:hidden`}>
         Shed
       </Link>
+      <Link to="/practice" className={`${SIDE} max-lg:hidden`}>
+        Practice
+      </Link>
       <Link
         to="/household"
         className={`${SIDE} max-md:hidden`}

@@ -32,6 +32,11 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
         {run.signed && <p className="text-amber">Gauge overdue, signed for: {run.signed}</p>}
         <p className="text-soft">{run.looked}</p>
         {run.equipmentSigned && <p className="text-amber">Equipment signed for: {run.equipmentSigned}</p>}
+        {run.signedFor.map((d) => (
+          <p key={d} className="text-amber">
+            Signed for: {d}
+          </p>
+        ))}
         {view.deviations.length > 0 && (
           <ul className="space-y-1 text-stop">
             {view.deviations.map((d, i) => (

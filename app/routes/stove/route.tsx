@@ -54,6 +54,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       signed: run.gaugeSignedReason,
       looked: lookedAt(run.checks),
       equipmentSigned: run.equipmentSignedReason,
+      signedFor: run.signedFor.map((d) => `${d.what}. ${d.reason} (${d.byName ?? "nobody"})`),
     },
   };
 }

@@ -88,6 +88,11 @@ async function draw(
     yAxis: {
       type: "value",
       scale: true,
+      // The level that matters is on the picture, however far the values still are from it.
+      ...(limit && {
+        max: (v: { max: number }) => Math.ceil(Math.max(v.max, limit.value * 1.03)),
+        min: (v: { min: number }) => Math.floor(Math.min(v.min, limit.value * 0.97)),
+      }),
       axisLabel: { ...text, formatter: `{value} ${unit}` },
       splitLine: { lineStyle: { color: colour("rule") } },
     },

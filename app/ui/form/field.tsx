@@ -141,7 +141,7 @@ export function PickField({
       {hint && <p className="text-[0.92rem] text-soft">{hint}</p>}
       <div className="mt-1 flex flex-wrap gap-2">
         {options.map((o) => (
-          <Pick key={o.value} name={field.name} option={o} checked={o.value === chosen} onPick={onPick} />
+          <PickTile key={o.value} name={field.name} option={o} checked={o.value === chosen} onPick={onPick} />
         ))}
       </div>
       <FieldError id={field.errorId} errors={field.errors} />
@@ -149,20 +149,23 @@ export function PickField({
   );
 }
 
-function Pick({
+/** One of a few choices, for pages that lay them out themselves. Its ring is drawn round the whole tile. */
+export function PickTile({
   name,
   option,
   checked,
   onPick,
+  className = "",
 }: {
   name: string;
   option: PickOption;
   checked: boolean;
   onPick?: (value: string) => void;
+  className?: string;
 }) {
   const id = useId();
   return (
-    <span className="relative">
+    <span className={`relative ${className}`}>
       <input
         type="radio"
         id={id}
@@ -176,7 +179,7 @@ function Pick({
       <label
         htmlFor={id}
         className={
-          "flex min-h-12 flex-col justify-center rounded border-2 border-ink px-4 py-1 leading-tight font-[650] peer-checked:bg-ink " +
+          "flex h-full min-h-12 flex-col justify-center rounded border-2 border-ink px-4 py-1 leading-tight font-[650] peer-checked:bg-ink " +
           "peer-checked:text-paper peer-disabled:opacity-50 peer-focus-visible:outline-3 peer-focus-visible:outline-offset-3 peer-focus-visible:outline-steam"
         }
       >

@@ -1,6 +1,7 @@
 export {
   FieldError,
   PickField,
+  PickTile,
   SelectField,
   TextField,
   TickField,

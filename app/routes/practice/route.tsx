@@ -1,0 +1,239 @@
+import { useState } from "react";
+import { Form, Link } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import {
+  ADVICE_AFTER,
+  LESSONS,
+  defectOf,
+  exercise,
+  formatSeam,
+  lessonName,
+  lessonVerdict,
+  nextLesson,
+  scoreOf,
+  seamSection,
+  DEFECTS,
+  type DefectKey,
+  type Exercise,
+  type Lesson,
+  type SeamVerdict,
+} from "#core/seam";
+import { answersOf, recordAnswer } from "#store/school";
+import { Button } from "#ui/button";
+import { FieldError, Notice, PickTile } from "#ui/form";
+import { Page, Part } from "#ui/page";
+import { SeamDrawing, SeamOutside } from "#ui/seam";
+import { atHome } from "../../server/context";
+import { formKey, keyField, submit, writeBy } from "../../server/form";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household, me } = atHome(context, request);
+  const answers = answersOf(larder, me.id);
+  // What comes next follows from what was answered: looking at the page again shows the same seam.
+  const seed = (answers.length + 1) * 7919;
+  const lesson = nextLesson(answers, seed);
+  return {
+    key: formKey(),
+    units: household.units,
+    me: me.name,
+    asked: answers.length,
+    right: answers.filter((a) => a.right).length,
+    exercise: exercise(lesson, seed),
+    score: [...scoreOf(answers)].map(([l, s]) => ({ lesson: l, ...s })),
+  };
+}
+
+const VERDICTS = ["accept", "redo", "stop"] as const;
+
+const answerForm = z.object({
+  key: keyField,
+  lesson: z.enum(LESSONS),
+  seed: z.coerce.number().int().min(0),
+  named: z.enum(LESSONS, "Say what it is."),
+  verdict: z.enum(VERDICTS, "Say what you would do."),
+});
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  return submit(request, answerForm, ({ key, ...v }) => ({
+    ...recordAnswer(larder, writeBy(me, key), v),
+    ...v,
+  }));
+}
+
+const DO: Record<SeamVerdict, string> = {
+  accept: "Accept it",
+  redo: "Do the can again",
+  stop: "Stop and set up anew",
+};
+
+interface Answer {
+  correct: boolean;
+  lesson: Lesson;
+  seed: number;
+  named: Lesson;
+  verdict: SeamVerdict;
+}
+
+export default function Practice({ loaderData, actionData }: Route.ComponentProps) {
+  const { score, asked, right } = loaderData;
+  const answer = (actionData?.done ?? null) as Answer | null;
+  const missed = score.filter((s) => !s.known && s.right < s.asked);
+  return (
+    <Page
+      title="Seam school"
+      lead="Drawn seams, some good and some not. Say what you see, and what you would do. What you miss comes back."
+      aside={
+        asked > 0 && (
+          <p className="fig text-[2.2rem] leading-none font-bold">
+            {right} of {asked} <span className="text-[1.2rem] font-[600]">right, {loaderData.me}</span>
+          </p>
+        )
+      }
+    >
+      <title>Practice · Patient Larder</title>
+      {answer ? (
+        <Answered answer={answer} units={loaderData.units} />
+      ) : (
+        <Question key={loaderData.exercise.seed} data={loaderData} errors={actionData?.result?.error ?? {}} />
+      )}
+      {score.length > 0 && (
+        <Part title="What you know by now" className="mt-8">
+          <ul className="flex flex-wrap gap-x-6 gap-y-1">
+            {score.map((s) => (
+              <li key={s.lesson} className={s.known ? "" : s.right < s.asked ? "font-[650]" : ""}>
+                {s.known ? "✓ " : ""}
+                {lessonName(s.lesson)}: {s.right} of {s.asked}
+              </li>
+            ))}
+          </ul>
+          {missed.length > 0 && (
+            <p className="mt-1 text-soft">
+              Coming back soon: {missed.map((m) => lessonName(m.lesson).toLowerCase()).join(", ")}.
+            </p>
+          )}
+        </Part>
+      )}
+    </Page>
+  );
+}
+
+function Question({
+  data,
+  errors,
+}: {
+  data: Route.ComponentProps["loaderData"];
+  errors: Record<string, string[] | null>;
+}) {
+  const e = data.exercise;
+  const [named, setNamed] = useState<string | null>(null);
+  return (
+    <Form method="post" className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_25rem]">
+      <input type="hidden" name="key" value={data.key} />
+      <input type="hidden" name="lesson" value={e.lesson} />
+      <input type="hidden" name="seed" value={e.seed} />
+      <Picture e={e} units={data.units} />
+      <div className="space-y-5">
+        <fieldset>
+          <legend className="text-[1.2rem] font-[650]">What is it?</legend>
+          <div className="mt-2 grid grid-cols-2 gap-2">
+            {e.choices.map((c) => (
+              <PickTile
+                key={c}
+                name="named"
+                option={{ value: c, label: lessonName(c) }}
+                checked={false}
+                onPick={setNamed}
+                className="min-h-16"
+              />
+            ))}
+          </div>
+          <FieldError id="named-problem" errors={errors.named ?? undefined} />
+        </fieldset>
+        <fieldset>
+          <legend className="text-[1.2rem] font-[650]">And what do you do?</legend>
+          <div className="mt-2 grid grid-cols-3 gap-2">
+            {VERDICTS.map((v) => (
+              <Button key={v} name="verdict" value={v} weight={named ? "do" : "quiet"}>
+                {DO[v]}
+              </Button>
+            ))}
+          </div>
+          <FieldError id="verdict-problem" errors={errors.verdict ?? undefined} />
+        </fieldset>
+      </div>
+    </Form>
+  );
+}
+
+function Picture({ e, units }: { e: Exercise; units: "us" | "metric" }) {
+  if (e.kind === "outside")
+    return (
+      <div className="min-w-0">
+        <SeamOutside view={e.view} label="A stretch of a closed seam, seen from outside" />
+        <p className="mt-2 text-soft">
+          Seen from outside, the rim rolled out flat; its height is drawn five times as large as its length.
+          The blue line is where the lower edge belongs
+          {e.view.lapMm === null ? "" : "; the upright lines are the side seam"}.
+        </p>
+      </div>
+    );
+  const section = seamSection(e.measures);
+  const m = e.measures;
+  return (
+    <div className="min-w-0">
+      {section && (
+        <SeamDrawing
+          section={section}
+          scale={104}
+          shown={[
+            { part: "width", words: `width ${formatSeam(m.widthMm, units)}` },
+            { part: "thickness", words: `thickness ${formatSeam(m.thicknessMm, units)}` },
+          ]}
+          label="A seam cut through, to scale"
+        />
+      )}
+      <p className="mt-2 text-soft">
+        Cut through, to scale: the end in copper, the body in tin. End plate {formatSeam(m.endPlateMm, units)}
+        , body plate {formatSeam(m.bodyPlateMm, units)}.
+      </p>
+    </div>
+  );
+}
+
+/** What it was, in the same drawing, and why that is done about it. */
+function Answered({ answer, units }: { answer: Answer; units: "us" | "metric" }) {
+  const e = exercise(answer.lesson, answer.seed);
+  const isDefect = (DEFECTS as readonly string[]).includes(answer.lesson);
+  const should = lessonVerdict(answer.lesson);
+  return (
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_25rem]">
+      <Picture e={e} units={units} />
+      <div className="space-y-4">
+        <Notice tone={answer.correct ? "good" : "stop"}>
+          <p className="text-[1.5rem] font-[650]">{answer.correct ? "Right." : "Not so."}</p>
+          <p className="text-[1.15rem] text-ink">
+            {lessonName(answer.lesson)}. {DO[should]}.
+          </p>
+        </Notice>
+        {isDefect && (
+          <p>
+            {defectOf(answer.lesson as DefectKey).feel} {defectOf(answer.lesson as DefectKey).cause}
+          </p>
+        )}
+        {!isDefect && should === "stop" && (
+          <p>A fault of the inside shows on a torn-down can: the next one has it too. {ADVICE_AFTER}</p>
+        )}
+        {!answer.correct && (
+          <p className="text-soft">
+            You said: {lessonName(answer.named)}; {DO[answer.verdict].toLowerCase()}. It comes back.
+          </p>
+        )}
+        <Button asChild weight="do">
+          <Link to="/practice">The next one</Link>
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,4 @@
+import type { Route } from "./+types/route";
+
+/** What the sealer's page is made from. */
+export type SealerData = Route.ComponentProps["loaderData"];

@@ -1,0 +1,85 @@
+import { Link } from "react-router";
+import type { Route } from "./+types/route";
+import { type ContainerKey } from "#core/schedule";
+import { cansWaiting, listSealers, ownLimits, recordSetUp, sealerRecords, standingOf } from "#store/seam";
+import { Button } from "#ui/button";
+import { useLast } from "#ui/drawer";
+import { Empty, Page } from "#ui/page";
+import { Sealer } from "../../ui/bench/place-drawing";
+import { atHome } from "../../server/context";
+import { formKey, submit, writeBy } from "../../server/form";
+import { setUpForm, sheetFrom } from "./form";
+import { SetUpResult } from "./result";
+import { Sheet } from "./sheet";
+
+const SIZES: ContainerKey[] = ["can-half-pound", "can-one-pound"];
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  const sealers = listSealers(larder);
+  const size = cansWaiting(larder)[0]?.kind ?? "can-half-pound";
+  const last = sealers[0]
+    ? sealerRecords(larder, sealers[0].id).findLast(
+        (r) => r.event.kind === "set-up" && r.event.sheet !== null,
+      )
+    : undefined;
+  return {
+    key: formKey(),
+    units: household.units,
+    sealers: sealers.map((s) => ({ id: s.id, name: s.name, standing: standingOf(larder, s.id, size) })),
+    size,
+    limits: Object.fromEntries(SIZES.map((k) => [k, ownLimits(larder, k)])),
+    /** cans of one lot have the same plates: what was measured last time is a start */
+    plates:
+      last?.event.kind === "set-up" && last.event.sheet
+        ? { endPlateMm: last.event.sheet.endPlateMm, bodyPlateMm: last.event.sheet.bodyPlateMm }
+        : null,
+  };
+}
+
+/** The form stays as it is while the clocks are looked at. */
+export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  return submit(request, setUpForm, (v) => {
+    const base = { sealerId: v.sealerId, container: v.container, reason: v.reason ?? null };
+    if (v.method === "eye")
+      return recordSetUp(larder, writeBy(me, v.key), {
+        ...base,
+        sheet: null,
+        looksGood: v.looksGood === "yes",
+      });
+    return recordSetUp(larder, writeBy(me, v.key), { ...base, sheet: sheetFrom(v, v.method) });
+  });
+}
+
+export default function SetUp({ loaderData, actionData }: Route.ComponentProps) {
+  const done = useLast(actionData?.done as SetUpResult | null | undefined);
+  return (
+    <Page
+      title="Set-up test"
+      lead="Seam two empty cans. Look at one, take the other apart, and measure its seam at three places about 120° apart, away from a side seam. Before the first can, after another size, a jam or an adjustment."
+      aside={
+        <Button asChild>
+          <Link to="/seam">Back to the cans</Link>
+        </Button>
+      }
+    >
+      <title>Set-up test · Patient Larder</title>
+      {loaderData.sealers.length === 0 ? (
+        <Empty drawing={<Sealer />} title="There is no can sealer in the Shed.">
+          <Link to="/shed" className="font-[650] text-ink underline underline-offset-4">
+            Enter it
+          </Link>
+          , then come back with two empty cans.
+        </Empty>
+      ) : (
+        <>
+          {done && <SetUpResult done={done} units={loaderData.units} />}
+          <Sheet data={loaderData} result={actionData?.result} />
+        </>
+      )}
+    </Page>
+  );
+}
