@@ -10,7 +10,6 @@ const OUT = "docs/screenshots";
 const PAGES = [
   "ask?what=fish&container=jar-quart&species=pike",
   "plan",
-  "pack",
   "seam",
   "fire",
   "rest",
@@ -23,10 +22,8 @@ const executablePath =
   process.env.CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
 const browser = await chromium.launch({ executablePath, args: ["--no-sandbox", "--disable-gpu"] });
 const folder = mkdtempSync(join(tmpdir(), "larder-pictures-"));
-const empty = mkdtempSync(join(tmpdir(), "larder-pictures-"));
 fillDemo(folder, Date.now());
 const server = await startBuilt(folder);
-const fresh = await startBuilt(empty);
 
 async function picture(
   name: string,
@@ -45,6 +42,36 @@ async function picture(
   return page;
 }
 
+/** The load on the packing bench. */
+async function packing(): Promise<void> {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(`${server.url}/pack`);
+  const bench = await page.getByRole("link", { name: "Go on filling" }).first().getAttribute("href");
+  await context.close();
+  await picture("pack", server.url + bench);
+}
+
+/** A tear-down sheet with a cover hook that is too short. */
+async function setUp(): Promise<void> {
+  const page = await picture("set-up", `${server.url}/seam/set-up`);
+  const sheet = {
+    width: ["0.117", "116", "2.92"],
+    thickness: ["0.0485", "48.7", "1.23"],
+    countersink: ["125", "0.125", "3.17"],
+    bodyHook: ["80", "0.081", "2.01"],
+    coverHook: ["64", "0.077", "1.98"],
+    wrinklePercent: ["15", "20", "15"],
+  };
+  for (const [name, values] of Object.entries(sheet))
+    for (const [i, value] of values.entries()) await page.locator(`[name=${name}${i}]`).fill(value);
+  await page.locator("[name=width0]").focus();
+  await page.locator("h1").scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 260);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(OUT, "set-up.png") });
+}
+
 /** The equipment check of the jars that wait. */
 async function readyOf(fire: Page): Promise<string> {
   for (const box of await fire.locator("input[name=packIds]").all()) await box.uncheck();
@@ -53,9 +80,10 @@ async function readyOf(fire: Page): Promise<string> {
 }
 
 try {
-  await picture("welcome", fresh.url);
   await picture("today", server.url);
   for (const path of PAGES) await picture(path.split("?")[0]!, `${server.url}/${path}`);
+  await packing();
+  await setUp();
   const field = await picture("field", `${server.url}/field`);
   const boar = field.locator("main li", { hasText: "B-204" });
   const animal = await boar.locator("a[href^='/field/']").first().getAttribute("href");
@@ -84,7 +112,5 @@ try {
 } finally {
   await browser.close();
   await server.stop();
-  await fresh.stop();
   rmSync(folder, { recursive: true, force: true });
-  rmSync(empty, { recursive: true, force: true });
 }

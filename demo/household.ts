@@ -6,6 +6,7 @@ import { v5 as named, v7 as uuid } from "uuid";
 import { kPaFromPsi } from "#core/quantity";
 import { type RunEventType } from "#core/run";
 import { type CheckKey, type EquipmentKind } from "#core/check";
+import { fillOne, openBench } from "#store/bench";
 import { addTool, recordCheck } from "#store/check";
 import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { saveRecipe } from "#store/recipe";
@@ -26,7 +27,15 @@ import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#sto
 import { makePack, type PackInput } from "#store/pack";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { openRun, tapRun } from "#store/run";
-import { cansWaiting, recordExhaust, recordSeam } from "#store/seam";
+import {
+  addCanReadings,
+  cansWaiting,
+  listSealers,
+  recordExhaust,
+  recordMeasured,
+  recordSeam,
+  recordSetUp,
+} from "#store/seam";
 import { addPlace, shelve, takeOff } from "#store/shelf";
 import { openLarder, type Larder } from "#store/db";
 
@@ -168,6 +177,70 @@ function pack(
     reusedLids: false,
     ...more,
   }).id;
+}
+
+/** The sealer tested on empty cans: one taken apart, three places, lengths in thousandths of an inch. */
+function setUpSealer(t: Teller, at: number): void {
+  t.goTo(at);
+  const mm = (thou: number) => (thou * 25.4) / 1000;
+  const place = (w: number, s: number, bh: number, ch: number, wrinklePercent: number) => ({
+    width: mm(w),
+    thickness: mm(s),
+    countersink: mm(125),
+    bodyHook: mm(bh),
+    coverHook: mm(ch),
+    overlap: null,
+    wrinklePercent,
+  });
+  recordSetUp(t.larder, t.write(), {
+    sealerId: listSealers(t.larder)[0]!.id,
+    container: "can-half-pound",
+    sheet: {
+      method: "micrometer",
+      endPlateMm: mm(9),
+      bodyPlateMm: mm(8),
+      positions: [
+        place(115, 48.5, 80, 77, 15),
+        place(116, 48.8, 81, 78, 20),
+        place(114.5, 48.3, 79, 77.5, 15),
+      ],
+    },
+  });
+}
+
+/** Cans in the bath, each with its probe, and closed as they come to temperature; the sixth seam droops. */
+function exhaustAndClose(t: Teller, filledAt: number, end: number): void {
+  const sealerId = listSealers(t.larder)[0]!.id;
+  for (const [i, can] of cansWaiting(t.larder).slice(0, 8).entries()) {
+    const last = i < 6 ? 40 + i * 3 : 60;
+    // Heat comes to the middle as in a cylinder: a lag, then a tenth of the way left every f minutes; the last two lag behind.
+    const f = i < 6 ? 50 + i * 4 : 66 + i * 6;
+    const readings = Array.from({ length: Math.floor(last / 6) }, (_, k) => last - 6 * k)
+      .reverse()
+      .map((minute) => ({
+        id: `${i} ${minute}`,
+        at: filledAt + minute * MIN,
+        tempC: Math.round(Math.max(6, 97 - 2.04 * 91 * 10 ** (-(minute + 14) / f)) * 10) / 10,
+        probe: "Probe 1",
+      }));
+    t.goTo(Math.min(end, filledAt + last * MIN));
+    addCanReadings(t.larder, can.id, readings);
+    if (i > 5) continue;
+    t.goTo(filledAt + (last + 1) * MIN);
+    recordExhaust(t.larder, t.write(), can.id, 77.4 + i / 5);
+    recordSeam(t.larder, t.write(), can.id, {
+      defects: i === 5 ? [{ key: "droop", degrees: 120 }] : [],
+    });
+    if (i < 5)
+      recordMeasured(t.larder, t.write(), {
+        sealerId,
+        containerId: can.id,
+        outside: {
+          thickness: 1.232 + [0.004, -0.006, 0.002, 0.008, -0.003][i]!,
+          width: 2.92 + [0.01, -0.02, 0.015, 0, -0.01][i]!,
+        },
+      });
+  }
 }
 
 type Step = [minute: number, type: RunEventType, psi?: number];
@@ -611,12 +684,13 @@ function tell(t: Teller, end: number): void {
       [59, "reading", 13.4],
     ],
   );
-  // Trout in cans, by what the valley's office gave them: five closed, one bad seam, two still to be exhausted.
+  // Trout in cans, by what the valley's office gave them: five closed, one seam redone, two still warming.
   t.as("Piet");
   const belly = lot(t, end - 3 * 3_600_000, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });
   const bellyBag = lot(t, end - 2.9 * 3_600_000, trout, "Collars", 1.1, 0.9, { form: "sections" });
   holdLot(t.larder, t.write(), bellyBag, "gall on two of them: look again before packing", "doubt");
-  pack(t, end - 50 * MIN, belly, 8, 1.8, {
+  const filledAt = end - 66 * MIN;
+  pack(t, filledAt, belly, 8, 1.8, {
     product: "can-fish",
     container: "can-half-pound",
     mouth: null,
@@ -628,12 +702,37 @@ function tell(t: Teller, end: number): void {
       gauge: "weighted",
     },
   });
-  for (const [i, can] of cansWaiting(t.larder).slice(0, 6).entries()) {
-    t.goTo(end - (40 - i * 4) * MIN);
-    recordExhaust(t.larder, t.write(), can.id, 77.4 + i / 5);
-    recordSeam(t.larder, t.write(), can.id, i === 5 ? "redo" : "accept");
-  }
+  setUpSealer(t, end - 62 * MIN);
+  exhaustAndClose(t, filledAt, end);
   t.as("Oda");
+  // The load after that is being filled at the bench: raw jars first, three of four, then hot ones.
+  t.goTo(end - 12 * MIN);
+  const benchPart = {
+    lotId: ham,
+    product: "red-meat-pieces" as const,
+    container: "jar-pint" as const,
+    mouth: "regular" as const,
+    kgEach: 0.46,
+    saltTsp: 0.5,
+    headspaceIn: 1,
+    reusedLids: false,
+    lidBoxId: null,
+    additions: null,
+    reason: null,
+    office: null,
+  };
+  const { id: benchId } = openBench(t.larder, t.write(), {
+    cannerId: small,
+    parts: [
+      { ...benchPart, method: "raw", liquid: "none", planned: 4 },
+      { ...benchPart, method: "hot", liquid: "broth", planned: 3 },
+    ],
+    layers: [{ "jar-pint regular": 7 }],
+  });
+  for (const [i, massKg] of [0.462, 0.471, 0.455].entries()) {
+    t.goTo(end - (11 - 3 * i) * MIN);
+    fillOne(t.larder, t.write(), { benchId, part: 0, massKg, confirmed: true });
+  }
   // And the next load of jars stands ready.
   pack(t, end - 20 * MIN, shoulder, 6, 3.1, { container: "jar-pint", mouth: "wide" });
 }

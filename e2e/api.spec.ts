@@ -202,12 +202,15 @@ test("temperatures of an animal: idempotent, refused whole with each field named
 test("openapi.json describes every address, and the others are refused as problems", async ({ demo }) => {
   const { body } = await get(demo, "openapi.json");
   expect(Object.keys(body.paths as unknown as object).sort()).toEqual([
+    "/api/v1/cans/{code}/readings",
     "/api/v1/capacity",
     "/api/v1/harvests/{code}/readings",
+    "/api/v1/instruments/{name}",
     "/api/v1/plan",
     "/api/v1/runs/{id}",
     "/api/v1/runs/{id}/readings",
     "/api/v1/schedule",
+    "/api/v1/seam",
     "/api/v1/steam",
     "/api/v1/trace/{code}",
   ]);

@@ -17,6 +17,9 @@ const PAGES = [
   "/plan/dishes",
   "/pack",
   "/seam",
+  "/seam/set-up",
+  "/seam/sealer",
+  "/practice",
   "/fire",
   "/rest",
   "/larder",
@@ -44,9 +47,11 @@ async function more(page: Page, demo: Running): Promise<string[]> {
   const [sausage, hams] = [await card("Sausage meat"), await card("Hams of wild boar")];
   await page.goto(`${demo.url}/shed`);
   const canner = await page.locator("article a[href^='/shed/']").first().getAttribute("href");
+  await page.goto(`${demo.url}/pack`);
+  const bench = await page.getByRole("link", { name: "Go on filling" }).first().getAttribute("href");
   await page.goto(`${demo.url}/fire`);
   const ready = await readyFor(page);
-  return [stove!, story!, animal!, canner!, ready, sausage!, hams!];
+  return [stove!, bench!, story!, animal!, canner!, ready, sausage!, hams!];
 }
 
 /** The equipment check of the jars that wait. */
