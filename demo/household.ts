@@ -6,7 +6,7 @@ import { v5 as named, v7 as uuid } from "uuid";
 import { kPaFromPsi } from "#core/quantity";
 import { type RunEventType } from "#core/run";
 import { type CheckKey, type EquipmentKind } from "#core/check";
-import { fillOne, openBench } from "#store/bench";
+import { fillOne, openBench } from "#store/filling";
 import { addTool, recordCheck } from "#store/check";
 import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { saveRecipe } from "#store/recipe";

@@ -18,6 +18,7 @@ import {
   recordSetUp,
   recordTrouble,
   redoneCans,
+  seamTally,
   setLimits,
   signForCan,
   standingOf,
@@ -225,6 +226,26 @@ describe("exhausting", () => {
     t.pass(11);
     expect(refusal(() => recordSeam(t.larder, t.write(), t.cans[0]!, { defects: [] }))).toMatch(/has cooled/);
   });
+  test("a closed can is not warmed again by a probe that was left on; what was read before may come late", () => {
+    const t = withCans();
+    const can = t.cans[0]!;
+    const before = t.larder.now();
+    t.pass(2);
+    recordExhaust(t.larder, t.write(), can, 78);
+    t.pass(1);
+    recordSeam(t.larder, t.write(), can, { defects: [] });
+    t.pass(1);
+    const reading = (id: string, at: number) => () => addCanReadings(t.larder, can, [{ id, at, tempC: 40 }]);
+    expect(refusal(reading("left on", t.larder.now()))).toMatch(/is closed/);
+    expect(refusal(() => recordExhaust(t.larder, t.write(), can, 80))).toMatch(/is closed/);
+    expect(reading("late", before)()).toEqual({ accepted: 1, duplicates: 0 });
+    expect(isFit(cansWaiting(t.larder)[0]!)).toBe(true);
+    // A droop that is felt later still sends the meat into a new can.
+    expect(
+      recordSeam(t.larder, t.write(), can, { defects: [{ key: "droop", degrees: 0 }] }).newCode,
+    ).not.toBeNull();
+    expect(isFit(cansWaiting(t.larder)[0]!)).toBe(false);
+  });
   test("cans that have been in the bath are not taken apart: the record stays", () => {
     const t = withCans();
     recordExhaust(t.larder, t.write(), t.cans[0]!, 60);
@@ -265,6 +286,17 @@ describe("the sealer", () => {
       recordSetUp(t.larder, t.write(), { sealerId: t.sealerId, container: "can-half-pound", sheet: short }),
     ).toMatchObject({ passed: false, advice: [expect.stringContaining("first roll")] });
     expect(refusal(() => close(0))).toMatch(/Cover hook of 0.063 in .* too small/);
+    expect(
+      refusal(() =>
+        recordSetUp(t.larder, t.write(), {
+          sealerId: t.sealerId,
+          container: "can-half-pound",
+          sheet: null,
+          looksGood: true,
+          reason: "no time",
+        }),
+      ),
+    ).toMatch(/Figures have stopped this sealer/);
     recordSetUp(t.larder, t.write(), {
       sealerId: t.sealerId,
       container: "can-half-pound",
@@ -304,6 +336,7 @@ describe("the sealer", () => {
     };
     expect(bad("droop")).toBe("redo");
     expect(bad("droop")).toBe("stop");
+    expect(seamTally(t.larder, t.sealerId)).toEqual({ looked: 2, redone: 2 });
     expect(standingOf(t.larder, t.sealerId, "can-half-pound").why).toMatch(/Droop on 2 of the last 5 cans/);
     recordSetUp(t.larder, t.write(), {
       sealerId: t.sealerId,
@@ -325,6 +358,7 @@ describe("the sealer", () => {
         reason,
       });
     expect(refusal(() => eye(null))).toMatch(/not taken apart and measured/);
+    expect(standingOf(t.larder, t.sealerId, "can-half-pound").needsFigures).toBe(false);
     eye("no micrometer in the house");
     recordExhaust(t.larder, t.write(), t.cans[0]!, 78);
     recordSeam(t.larder, t.write(), t.cans[0]!, { defects: [] });

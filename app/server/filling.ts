@@ -3,7 +3,7 @@ import { type ProposedLoad } from "#core/plan";
 import { placesOf, type Placed } from "#core/plan";
 import { mostSaltTsp } from "#core/pack";
 import { isCan, testedSchedule, type ContainerKey, type Mouth } from "#core/schedule";
-import { type BenchNow, type BenchPartInput } from "#store/bench";
+import { type BenchNow, type BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { type Home } from "./context";
 

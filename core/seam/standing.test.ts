@@ -68,6 +68,13 @@ describe("a sealer may close cans only after a passing set-up test", () => {
     const stopped: SealerEvent = { at: START + 9 * MIN, kind: "stopped", reason: "Cutover." };
     expect(standing([setUp(0), measured(5, 55), setUp(10, null)]).state).toBe("stopped");
     expect(standing([setUp(0), measured(5, 55), setUp(10)]).state).toBe("ready");
+    // Saying that it was adjusted does not open a way round the figures.
+    const round = standing([setUp(0), measured(5, 55), other(6, "adjusted"), setUp(10, null)]);
+    expect(round).toMatchObject({ state: "set-up-needed", needsFigures: true });
+    expect(standing([setUp(0), measured(5, 55), other(6, "adjusted"), setUp(10)])).toMatchObject({
+      state: "ready",
+      needsFigures: false,
+    });
     expect(standing([setUp(0, null), stopped]).why).toBe("Cutover.");
     expect(standing([setUp(0, null), stopped, setUp(10, null)])).toMatchObject({
       state: "ready",

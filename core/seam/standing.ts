@@ -66,6 +66,8 @@ export interface SealerStanding {
   why: string | null;
   /** set up by eye alone: the hooks inside were not measured */
   byEye: boolean;
+  /** figures have stopped it: a test by eye alone does not release it */
+  needsFigures: boolean;
   lastSetUpAt: number | null;
   /** per dimension, since the last adjustment */
   series: Series[];
@@ -97,12 +99,12 @@ export function sealerStanding(
 ): SealerStanding {
   const values = new Map<Charted, { at: number; value: number }[]>();
   let state = "set-up-needed" as SealerStanding["state"];
-  /** stopped by a figure and not by a look: then only figures release it */
-  let byFigures = false;
+  /** stopped by a figure and not by a look: then only figures release it, whatever else happens to it before */
+  let needsFigures = false;
   let why: string | null = "No set-up test yet: seam empty cans and take one down before the first.";
   let lastSetUp = null as { at: number; container: ContainerKey; byEye: boolean } | null;
   const stop = (reason: string, figures = true) => {
-    byFigures = state === "stopped" ? byFigures || figures : figures;
+    needsFigures ||= figures;
     state = "stopped";
     why = reason;
   };
@@ -117,7 +119,8 @@ export function sealerStanding(
           break;
         }
         // What figures have stopped is not released by a look.
-        if (state === "stopped" && byFigures && e.sheet === null) break;
+        if (needsFigures && e.sheet === null) break;
+        needsFigures = false;
         // After a stop the sealer is another one: the chart begins anew.
         if (state === "stopped" || (lastSetUp && lastSetUp.container !== e.container)) values.clear();
         state = "ready";
@@ -171,6 +174,7 @@ export function sealerStanding(
     state,
     why,
     byEye: lastSetUp?.byEye ?? false,
+    needsFigures,
     lastSetUpAt: lastSetUp?.at ?? null,
     series,
     moving: series.flatMap((s) => (s.drift.run ? [movingWords(s.dimension, s.drift.run)] : [])),

@@ -40,7 +40,6 @@ const CANS = `
        from (select * from can_check where container_id = n.id and temp_c is not null order by at, seq) x) as readings,
     (select json_object('at', x.at, 'verdict', x.verdict, 'defects', json(coalesce(x.defects, '[]')), 'byName', p.name)
        from can_check x left join person p on p.id = x.by_id where x.container_id = n.id and x.verdict is not null
-       and x.seq > coalesce((select max(seq) from can_check y where y.container_id = n.id and y.temp_c is not null), 0)
        order by x.seq desc limit 1) as seam
   from container_now n join container c on c.id = n.id join pack k on k.id = n.pack_id
   where n.kind like 'can-%'`;

@@ -194,3 +194,14 @@ export function redoneCans(
     defects: (JSON.parse(r.defects ?? "[]") as { key: DefectKey }[]).map((d) => d.key),
   }));
 }
+
+/** Cans looked at on a sealer since its last set-up test, and how many of them were done again. */
+export function seamTally(larder: Larder, sealerId: string): { looked: number; redone: number } {
+  return larder.sqlite
+    .prepare(
+      `select count(*) as looked, coalesce(sum(verdict = 'redo'), 0) as redone from can_check
+       where sealer_id = @id and verdict is not null
+         and at >= coalesce((select max(at) from sealer_event where sealer_id = @id and kind = 'set-up'), 0)`,
+    )
+    .get({ id: sealerId }) as { looked: number; redone: number };
+}

@@ -2,7 +2,7 @@ import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { canCheck } from "../schema/index.ts";
-import { isFit, openCan } from "./can.ts";
+import { isFit, openCan, type CanNow } from "./can.ts";
 
 /** Meat in simmering water is between these, °C. */
 const COLDEST_C = -20;
@@ -27,7 +27,7 @@ export function recordExhaust(
 ): void {
   once(larder, write, "can.exhaust", () => {
     const { tempC, juiceC = null, confirmed = false } = typeof input === "number" ? { tempC: input } : input;
-    openCan(larder, containerId);
+    notClosed(openCan(larder, containerId), larder.now());
     for (const [field, c] of [
       ["temp", tempC],
       ["juice", juiceC],
@@ -50,6 +50,15 @@ export function recordExhaust(
       note: { kind: "container", id: containerId, detail: { tempC, juiceC, confirmed } },
     };
   });
+}
+
+/** A closed can is warmed no more: its meat would have to go into a new one. @param at when it is said to have been read */
+function notClosed(can: CanNow, at: number): void {
+  if ((can.stage === "closed" || can.stage === "closed-cooled") && at > can.seam!.at)
+    throw new Refused(
+      { "": `${can.code} is closed. If its seam is bad after all, say so: its meat goes into a new can.` },
+      409,
+    );
 }
 
 /** Somebody looked: the tip of the probe is in the meat, and the last reading stands. */
@@ -92,7 +101,9 @@ export function addCanReadings(
 ): { accepted: number; duplicates: number } {
   return larder.sqlite
     .transaction(() => {
-      openCan(larder, containerId);
+      const can = openCan(larder, containerId);
+      // What was read before it was closed may come late; a probe in a closed can there is not.
+      notClosed(can, Math.max(...readings.map((r) => r.at)));
       const late = readings.findIndex((r) => r.at > larder.now() + 60_000);
       if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
       const insert = larder.sqlite.prepare(

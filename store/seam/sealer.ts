@@ -147,6 +147,14 @@ export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): Se
       const reason = input.reason?.trim();
       if (!reason) throw new Refused({ reason: "Say why the cans were not taken apart and measured." });
       if (!write.byId) throw new Refused({ reason: "Say who signs." });
+      if (standingOf(larder, input.sealerId, container).needsFigures)
+        throw new Refused(
+          {
+            reason:
+              "Figures have stopped this sealer, so a look does not release it. Take an empty can apart and measure it.",
+          },
+          409,
+        );
     }
     const problems = sheet ? sheetProblems(sheet) : [];
     if (problems.length > 0)

@@ -26,7 +26,7 @@ export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
   const out = part.progress.outOfMeat;
   return (
     <fetcher.Form method="post" className="mt-4 space-y-3" aria-busy={busy}>
-      <input type="hidden" name="key" value={keyFor(data.key, `fill ${part.index} ${n} ${value}`)} />
+      <input type="hidden" name="key" value={keyFor(data.key, `fill ${part.index} ${n}`)} />
       <input type="hidden" name="intent" value="fill" />
       <input type="hidden" name="part" value={part.index} />
       <input type="hidden" name="weight" value={value} />

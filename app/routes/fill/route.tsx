@@ -14,7 +14,7 @@ import {
 import { isCan, productName, shapeOf } from "#core/schedule";
 import { isFatty } from "#core/species";
 import { Refused } from "#store/db";
-import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut } from "#store/bench";
+import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot } from "#store/lot";
 import { schedulable } from "#store/pack";

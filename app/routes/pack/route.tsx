@@ -6,7 +6,7 @@ import { whyNotPacked, type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
 import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
-import { openBench, openBenches } from "#store/bench";
+import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInHand } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, schedulable, unpack } from "#store/pack";

@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { openBench } from "#store/bench";
+import { openBench } from "#store/filling";
 import { Refused } from "#store/db";
 import { closePlan, keepWish } from "#store/plan";
 import { listCanners } from "#store/equipment";

@@ -1,6 +1,7 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { countOf } from "#core/quantity";
 import { isCan, type ContainerKey, shapeOf } from "#core/schedule";
 import { DIMENSIONS, TEAR_DOWN_EVERY_H, limitsFrom } from "#core/seam";
 import {
@@ -10,6 +11,7 @@ import {
   ownLimits,
   recordTrouble,
   sealerRecords,
+  seamTally,
   setLimits,
   standingOf,
 } from "#store/seam";
@@ -48,6 +50,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     limits: limitsFrom(own, plates),
     sealer: sealer && { id: sealer.id, name: sealer.name },
     standing: sealer && standingOf(larder, sealer.id, size),
+    tally: sealer ? seamTally(larder, sealer.id) : { looked: 0, redone: 0 },
     records: sealer ? sealerRecords(larder, sealer.id).slice(-40).reverse() : [],
   };
 }
@@ -88,7 +91,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SealerPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { sealer, standing, size, zone, now } = loaderData;
+  const { sealer, standing, size, zone, now, tally } = loaderData;
   const shape = shapeOf(size);
   const since = standing?.lastSetUpAt ?? null;
   const due = since !== null && now - since > TEAR_DOWN_EVERY_H * 3_600_000;
@@ -107,7 +110,7 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
         standing?.why ??
         (since === null
           ? undefined
-          : `Set up at ${clockTime(since, zone)}${standing?.byEye ? " by eye: the hooks inside were not measured" : ""}. ${due ? `More than ${TEAR_DOWN_EVERY_H} hours of work since: take one down at the next pause (21 CFR 113.60, from memory).` : ""}`)
+          : `Set up at ${clockTime(since, zone)}${standing?.byEye ? " by eye: the hooks inside were not measured" : ""}; ${countOf(tally.looked, "can")} closed since, ${tally.redone} of them done again. ${due ? `More than ${TEAR_DOWN_EVERY_H} hours of work since: take one down at the next pause (21 CFR 113.60, from memory).` : ""}`)
       }
       aside={
         <div className="flex flex-wrap gap-3">

@@ -53,7 +53,7 @@ function CanMark({ can, data }: { can: Can; data: SeamData }) {
       </span>
     </>
   );
-  return closed ? (
+  return can.stage === "signed" ? (
     <div className={`${BODY} border-transparent`} data-stage={can.stage}>
       {inner}
     </div>
@@ -63,7 +63,7 @@ function CanMark({ can, data }: { can: Can; data: SeamData }) {
       preventScrollReset
       aria-current={now ? "true" : undefined}
       data-stage={can.stage}
-      className={`${BODY} ${now ? "border-copper bg-sheet" : can.stage === "hot" ? "border-ink" : "border-rule"}`}
+      className={`${BODY} ${now ? "border-copper bg-sheet" : closed ? "border-transparent" : can.stage === "hot" ? "border-ink" : "border-rule"}`}
     >
       {inner}
     </Link>

@@ -19,31 +19,38 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
   const verdict = verdictOf(felt.map((f) => f.key));
   const ready = data.sealer?.standing.state === "ready";
   const busy = fetcher.state !== "idle";
+  const closed = can.stage !== "hot";
   return (
     <section aria-label={`Can ${can.code}`} className="rounded border-2 border-ink bg-sheet p-5">
       <CanHead can={can} />
-      <p className="mt-1 text-[1.15rem]">
-        <b>{formatTemperature(can.tempC!, data.units)} at the centre.</b> Wipe the flange, end on, first roll,
-        second roll, back to the start mark.{" "}
-        <b className="text-copper-ink">
-          <TimeLeft until={can.closeBy!} />
-        </b>{" "}
-        left to close it.
-      </p>
+      {closed ? (
+        <p className="mt-1 text-[1.15rem]">
+          <b>Closed and accepted.</b> Felt something after all? Tap where: its meat then goes into a new can.
+        </p>
+      ) : (
+        <p className="mt-1 text-[1.15rem]">
+          <b>{formatTemperature(can.tempC!, data.units)} at the centre.</b> Wipe the flange, end on, first
+          roll, second roll, back to the start mark.{" "}
+          <b className="text-copper-ink">
+            <TimeLeft until={can.closeBy!} />
+          </b>{" "}
+          left to close it.
+        </p>
+      )}
       <fetcher.Form method="post" className="mt-3 space-y-3" aria-busy={busy}>
         <input type="hidden" name="key" value={keyFor(data.key, `seam ${can.id} ${felt.length}`)} />
         <input type="hidden" name="intent" value="seam" />
         <input type="hidden" name="containerId" value={can.id} />
         <input type="hidden" name="defects" value={JSON.stringify(felt)} />
         <SeamRing felt={felt} onChange={setFelt} sideSeam={can.kind === "can-one-pound"} />
-        {data.sealer?.measured && <Outside data={data} errors={errors} />}
+        {!closed && data.sealer?.measured && <Outside data={data} errors={errors} />}
         <FieldError
           id="verdict-problem"
           errors={[...(errors[""] ?? []), ...(errors.verdict ?? []), ...(errors.defects ?? [])]}
         />
         <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so" />
         <div className="flex flex-wrap gap-3">
-          {verdict === "accept" && (
+          {verdict === "accept" && !closed && (
             <Button
               weight={ready ? "do" : "quiet"}
 
@@ -55,7 +62,7 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
               Seam is good
             </Button>
           )}
-          {verdict !== "stop" && (
+          {verdict !== "stop" && (!closed || verdict === "redo") && (
             <Button
               weight={verdict === "redo" ? "do" : "quiet"}
 
@@ -80,7 +87,7 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
             </Button>
           )}
         </div>
-        {!ready && (
+        {!ready && !closed && (
           <p>
             No can is closed before the sealer is tested.{" "}
             <Link to="/seam/set-up" className="font-[650] underline underline-offset-4">

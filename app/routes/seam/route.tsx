@@ -3,8 +3,6 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf, fFromC, formatTemperature, type UnitSystem } from "#core/quantity";
 import { EXHAUST_TEMP_C } from "#core/schedule";
-import { DEFECTS, readSeamLength, type OutsideMeasures, type SeamLength } from "#core/seam";
-import { Refused } from "#store/db";
 import {
   cansWaiting,
   confirmReading,
@@ -22,23 +20,24 @@ import {
 } from "#store/seam";
 import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
-import { Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
-import { byIntent, formKey, keyField, quantity, submit, words, writeBy } from "../../server/form";
+import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
 import { useLookAgain } from "../places/layout";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
 import { ExhaustCan } from "./exhaust-can";
+import { ofCan, readOutside, seamForm } from "./forms";
 import { Redone } from "./redone";
+import { SealerState } from "./sealer-state";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const asked = new URL(request.url).searchParams.get("can");
   const cans = cansWaiting(larder);
   const next =
-    cans.find((c) => c.code === asked && !isFit(c)) ??
+    cans.find((c) => c.code === asked && c.stage !== "signed") ??
     cans.filter((c) => c.stage === "hot").sort((a, b) => a.closeBy! - b.closeBy!)[0] ??
     cans.find((c) => c.stage === "questioned") ??
     cans.find((c) => !isFit(c)) ??
@@ -62,33 +61,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-const ofCan = { key: keyField, containerId: z.string() };
-const confirmed = z.string().optional();
-
-const seamForm = z.object({
-  ...ofCan,
-  verdict: z.enum(["accept", "redo", "stop"]),
-  defects: z
-    .string()
-    .default("[]")
-    .transform((text, ctx) => {
-      try {
-        return z
-          .array(z.object({ key: z.enum(DEFECTS), degrees: z.number().min(0).max(360) }))
-          .max(40)
-          .parse(JSON.parse(text));
-      } catch {
-        ctx.addIssue({ code: "custom", message: "What was felt could not be read. Tap it again." });
-        return z.NEVER;
-      }
-    }),
-  thickness: words("The thickness", 24).optional(),
-  width: words("The width", 24).optional(),
-  confirm: z.string().optional(),
-  confirmed,
-});
-
-/** The form stays as it is while the clocks are looked at. */
 /** A refusal for how things stand (409) means that they stand otherwise than the page shows: it looks again. */
 export function shouldRevalidate({
   actionStatus,
@@ -156,21 +128,6 @@ export async function action({ request, context }: Route.ActionArgs) {
   );
 }
 
-/** Thickness and width of a closed can as typed. What could be two things is asked once. */
-function readOutside(v: { thickness?: string; width?: string; confirmed?: string }): OutsideMeasures {
-  const outside: OutsideMeasures = {};
-  for (const key of ["thickness", "width"] as const satisfies readonly SeamLength[]) {
-    const text = v[key];
-    if (!text) continue;
-    const read = readSeamLength(text, key);
-    if (read.outcome === "none") throw new Refused({ [key]: read.message });
-    if (read.outcome === "ask" && v.confirmed !== "yes")
-      throw new Refused({ [key]: read.question, confirm: read.question });
-    outside[key] = read.mm;
-  }
-  return outside;
-}
-
 /** How often the cans are looked at again, ms: a probe may be reading. */
 const LOOK_AGAIN_MS = 3_000;
 
@@ -225,7 +182,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
         <div className="grid gap-x-9 gap-y-6 lg:grid-cols-[34rem_1fr]">
           <div className="min-w-0">
             {next ? (
-              next.stage === "hot" ? (
+              next.stage === "hot" || isFitNow(next.stage) ? (
                 <CloseCan key={`${next.id} close`} data={loaderData} can={next} />
               ) : (
                 <ExhaustCan key={`${next.id} ${next.readings.length}`} data={loaderData} can={next} />
@@ -266,38 +223,3 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
 
 const inUnits = (c: number, units: UnitSystem) => (units === "us" ? Math.round(fFromC(c) * 10) / 10 : c);
 const isFitNow = (stage: string) => stage === "closed" || stage === "closed-cooled" || stage === "signed";
-
-/** What the sealer may do, when it may not: the first thing to see. */
-function SealerState({ data }: { data: Route.ComponentProps["loaderData"] }) {
-  const { sealer, cans } = data;
-  if (!sealer)
-    return cans.length === 0 ? null : (
-      <Notice tone="care" className="mb-6">
-        <b>There is no can sealer in the Shed.</b> Enter it under{" "}
-        <Link to="/shed" className="font-[650] underline underline-offset-4">
-          Shed
-        </Link>
-        , and test it on empty cans before the first.
-      </Notice>
-    );
-  const { state, why, moving } = sealer.standing;
-  if (state === "ready")
-    return moving.length > 0 ? (
-      <Notice tone="care" className="mb-6">
-        {moving.join(" ")}
-      </Notice>
-    ) : null;
-  return (
-    <Notice tone={state === "stopped" ? "stop" : "care"} className="mb-6">
-      <p className="text-[1.3rem] font-[650]">
-        {state === "stopped"
-          ? `${sealer.name} is stopped. Close no more cans.`
-          : `${sealer.name} wants a set-up test.`}
-      </p>
-      <p className="max-w-[52rem] text-ink">{why}</p>
-      <Button asChild weight="do" className="mt-2">
-        <Link to="/seam/set-up">Set-up test on empty cans</Link>
-      </Button>
-    </Notice>
-  );
-}

@@ -11,7 +11,7 @@ import { getLot, recordLotEvent, type LotDeed } from "#store/lot";
 import { getPack, recordedFills, schedulable, unpack, whyNotFromLot } from "#store/pack";
 import { change, takeForPack } from "#store/supply";
 import { container, containerLid, pack, packLot } from "../schema/index.ts";
-import { benchInHand, keepPart, partOf, type BenchPartNow } from "./bench.ts";
+import { benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
 
 /** What one container of a part is expected to take: the table, this household's packs, and those weighed in this one. */
 export function expectedFill(larder: Larder, part: BenchPartNow): FillEstimate {

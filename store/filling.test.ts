@@ -11,7 +11,7 @@ import {
   setHow,
   takeOut,
   type BenchPartInput,
-} from "#store/bench";
+} from "#store/filling";
 import { deviationsOfPacks } from "#store/deviation";
 import { holdLot } from "#store/harvest";
 import { cutLot, getLot } from "#store/lot";

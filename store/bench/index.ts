@@ -1,2 +1,0 @@
-export * from "./bench.ts";
-export * from "./fill.ts";

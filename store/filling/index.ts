@@ -1,0 +1,2 @@
+export * from "./load.ts";
+export * from "./fill.ts";
