@@ -76,7 +76,7 @@ test.describe("cans", () => {
     page,
     house,
   }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     await page.goto(`${house.url}/plan`);
     await into(page, "Shoulder", "can-half-pound");
     await into(page, "Neck", "can-half-pound");

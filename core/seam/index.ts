@@ -45,7 +45,14 @@ export {
   type Range,
   type SeamLimits,
 } from "./limits.ts";
-export { formatSeam, lengthWords, readSeamLength, type SeamReading, type SeamUnit } from "./read.ts";
+export {
+  formatSeam,
+  lengthWords,
+  readSeamLength,
+  shownBack,
+  type SeamReading,
+  type SeamUnit,
+} from "./read.ts";
 export { seamSection, type Mark, type SeamSection } from "./section.ts";
 export {
   BASE_VALUES,

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { LENGTHS, formatSeam, readSeamLength } from "./index.ts";
+import { LENGTHS, formatSeam, readSeamLength, shownBack } from "./index.ts";
 
 const read = (text: string, length: Parameters<typeof readSeamLength>[1] = "width") => {
   const r = readSeamLength(text, length);
@@ -57,6 +57,11 @@ describe("what could be two things, or is odd, is asked; what cannot be is refus
     ["-0.115", "width", /does not read/],
     ["11500", "width", /no seam has that/],
   ] as const)("%s as a %s", (text, length, message) => expect(read(text, length)).toMatch(message));
+  test("what was read is shown back to the half thousandth", () => {
+    expect(shownBack(0.0495 * 25.4)).toBe("0.0495 in (1.257 mm)");
+    expect(shownBack(0.115 * 25.4)).toBe("0.115 in (2.921 mm)");
+    expect(shownBack(2.9)).toBe("0.1142 in (2.90 mm)");
+  });
   test("what is shown in either unit is read back to the same length, within its last figure", () =>
     fc.assert(
       fc.property(

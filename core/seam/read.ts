@@ -76,6 +76,11 @@ export function lengthWords(mm: number): string {
   return `${(mm / INCH).toFixed(3)} in (${mm.toFixed(2)} mm)`;
 }
 
+/** What was read, shown back to the half thousandth: `0.0495 in (1.257 mm)`. @param mm length in mm */
+export function shownBack(mm: number): string {
+  return `${(mm / INCH).toFixed(4).replace(/0$/, "")} in (${mm.toFixed(3).replace(/0$/, "")} mm)`;
+}
+
 /** A length of a seam in the household's unit: `0.115 in` or `2.92 mm`. @param mm length in mm */
 export function formatSeam(mm: number, system: "us" | "metric"): string {
   return system === "us" ? `${(mm / INCH).toFixed(3)} in` : `${mm.toFixed(2)} mm`;

@@ -2,7 +2,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { formatTemperature } from "#core/quantity";
-import { formatSeam, lengthWords, readSeamLength, verdictOf } from "#core/seam";
+import { formatSeam, shownBack, readSeamLength, verdictOf } from "#core/seam";
 import { Button } from "#ui/button";
 import { TimeLeft } from "#ui/clock";
 import { ConfirmUnlikely, FieldError, keyFor } from "#ui/form";
@@ -42,8 +42,9 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
         <input type="hidden" name="intent" value="seam" />
         <input type="hidden" name="containerId" value={can.id} />
         <input type="hidden" name="defects" value={JSON.stringify(felt)} />
-        <SeamRing felt={felt} onChange={setFelt} sideSeam={can.kind === "can-one-pound"} />
-        {!closed && data.sealer?.measured && <Outside data={data} errors={errors} />}
+        <SeamRing felt={felt} onChange={setFelt} sideSeam={can.kind === "can-one-pound"}>
+          {!closed && data.sealer?.measured && <Outside data={data} errors={errors} />}
+        </SeamRing>
         <FieldError
           id="verdict-problem"
           errors={[...(errors[""] ?? []), ...(errors.verdict ?? []), ...(errors.defects ?? [])]}
@@ -106,16 +107,14 @@ function Outside({ data, errors }: { data: SeamData; errors: Record<string, stri
   const [values, setValues] = useState({ thickness: "", width: "" });
   const set = (key: keyof typeof values, value: string) => setValues((v) => ({ ...v, [key]: value }));
   return (
-    <fieldset className="grid grid-cols-2 gap-x-4">
-      <legend className="sr-only">Measured from outside, when there is a gauge</legend>
+    <fieldset className="grid grid-cols-2 gap-x-3">
+      <legend className="text-[0.92rem] text-soft">Outside, if measured</legend>
       {(["thickness", "width"] as const).map((key) => {
         const read = values[key] ? readSeamLength(values[key], key) : null;
         return (
           <div key={key}>
             <label>
-              <span className="block font-[650]">
-                Seam {key} <span className="font-normal text-soft">if measured</span>
-              </span>
+              <span className="block font-[650]">Seam {key}</span>
               <input
                 type="text"
                 name={key}
@@ -124,12 +123,12 @@ function Outside({ data, errors }: { data: SeamData; errors: Record<string, stri
                 value={values[key]}
                 onChange={(e) => set(key, e.target.value)}
                 aria-invalid={errors[key] ? true : undefined}
-                placeholder="0.049, 49 or 1.24"
+                placeholder={key === "width" ? "0.115 or 115" : "0.049 or 49"}
                 className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
               />
             </label>
             {read && read.outcome !== "none" && (
-              <p className="text-[0.88rem] text-soft">read as {lengthWords(read.mm)}</p>
+              <p className="text-[0.88rem] text-soft">read as {shownBack(read.mm)}</p>
             )}
             {gauge?.mm != null && (
               <Button

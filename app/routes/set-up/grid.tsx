@@ -6,7 +6,7 @@ import {
   POSITIONS,
   beyond,
   formatSeam,
-  lengthWords,
+  shownBack,
   type SeamDimension,
   type SeamMethod,
 } from "#core/seam";
@@ -82,7 +82,7 @@ export function Grid(props: GridProps) {
             <span className="block text-[0.9rem] text-soft">thickness of the sheet, before seaming</span>
             {input(name, name === "endPlate" ? "End plate" : "Body plate", null)}
             <span className="block min-h-[1.4em] text-[0.88rem] text-soft">
-              {lengthOf(typed, name, name) !== null && `read as ${lengthWords(lengthOf(typed, name, name)!)}`}
+              {lengthOf(typed, name, name) !== null && `read as ${shownBack(lengthOf(typed, name, name)!)}`}
             </span>
           </label>
         ))}

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { VISUAL_DEFECTS, defectOf, type DefectKey } from "#core/seam";
 
 export interface Felt {
@@ -23,11 +23,14 @@ export function SeamRing({
   felt,
   onChange,
   sideSeam,
+  children,
 }: {
   felt: readonly Felt[];
   onChange: (felt: Felt[]) => void;
   /** the body has a side seam */
   sideSeam: boolean;
+  /** stands under what was felt, beside the can */
+  children?: ReactNode;
 }) {
   const [at, setAt] = useState<number | null>(null);
   return (
@@ -130,6 +133,7 @@ export function SeamRing({
             ))}
           </div>
         )}
+        {children && <div className="mt-3">{children}</div>}
       </div>
     </div>
   );
