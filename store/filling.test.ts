@@ -128,6 +128,20 @@ describe("filling a load, one container at a time", () => {
     ).toEqual([10, 12]);
     expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(/Nothing of this part/);
   });
+  test("a mixed dish keeps its name on the pack", () => {
+    const t = testLarder();
+    const b = onBench(t, [
+      part(t.lotId, {
+        product: "stewed-meat",
+        method: "hot",
+        liquid: "broth",
+        dish: "Boar stew",
+        kgEach: 0.3,
+      }),
+    ]);
+    b.fill(0.3, 0, true);
+    expect(b.now().parts[0]!.pack).toMatchObject({ dish: "Boar stew", product: "stewed-meat" });
+  });
   test("raw parts come before hot ones, whatever order they were planned in", () => {
     const t = testLarder();
     const b = onBench(t, [part(t.lotId, { method: "hot", liquid: "broth" }), part(t.lotId)]);
@@ -250,6 +264,11 @@ describe("otherwise than the table", () => {
     expect(
       fields(() => setHow(t.larder, t.write(), b.id, 0, { ...how, reusedLids: true }))["reason"],
     ).toMatch(/Say why/);
+    expect(
+      fields(() =>
+        setHow(t.larder, t.write(), b.id, 0, { ...how, headspaceIn: 0.5, reason: "more meat in it" }),
+      )["headspaceIn"],
+    ).toMatch(/Nobody is known/);
     setHow(t.larder, t.write(), b.id, 0, { ...how, liquid: "water", reusedLids: true, reason: "pet food" });
     b.fill();
     const { pack } = b.now().parts[0]!;

@@ -1,6 +1,5 @@
 import { kindKey, type LayerFill } from "#core/capacity";
-import { type ProposedLoad } from "#core/plan";
-import { placesOf, type Placed } from "#core/plan";
+import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
 import { mostSaltTsp } from "#core/pack";
 import { isCan, testedSchedule, type ContainerKey, type Mouth } from "#core/schedule";
 import { type BenchNow, type BenchPartInput } from "#store/filling";
@@ -8,7 +7,13 @@ import { getCanner } from "#store/equipment";
 import { type Home } from "./context";
 
 /** A planned load as it comes to the packing bench: packed the published way until somebody says otherwise. */
-export function benchPartsOf(load: ProposedLoad, saltTspPint: number, altitudeM: number): BenchPartInput[] {
+export function benchPartsOf(
+  load: ProposedLoad,
+  saltTspPint: number,
+  altitudeM: number,
+  /** the mixed dish a lot goes into, by name; null otherwise */
+  dishOf: (lotId: string) => string | null,
+): BenchPartInput[] {
   return load.parts.map((p) => {
     const [container, mouth = null] = p.kind.split(" ") as [ContainerKey, Mouth?];
     const asked = testedSchedule({
@@ -33,6 +38,7 @@ export function benchPartsOf(load: ProposedLoad, saltTspPint: number, altitudeM:
       reusedLids: false,
       lidBoxId: null,
       additions: null,
+      dish: dishOf(p.lotId),
       reason: null,
       office: null,
     };
@@ -54,7 +60,14 @@ export function benchPlaces(home: Home, bench: BenchNow): BenchPlace[][] {
     kind: kindKey(p.container, p.mouth),
     count: p.planned,
   }));
-  const places = placesOf(pot, { layers: bench.layers as LayerFill[], parts });
+  let places: Placed[][];
+  try {
+    places = placesOf(pot, { layers: bench.layers as LayerFill[], parts });
+  } catch (error) {
+    // The canner was measured anew since, and is smaller: the load is still filled, and stands where it can.
+    if (error instanceof RangeError) return [];
+    throw error;
+  }
   const seen = new Map<number, number>();
   return places.map((layer) =>
     layer.map((place) => {

@@ -119,6 +119,7 @@ function beginPack(
       madeAt: larder.now(),
       byId: write.byId,
       additions: part.additions,
+      dish: part.dish ?? null,
       headspaceIn: part.headspaceIn === schedule.headspaceIn ? null : part.headspaceIn,
       benchId,
       benchPart: part.index,

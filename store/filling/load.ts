@@ -2,7 +2,7 @@ import { eq, isNull } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { type LayerFill } from "#core/capacity";
-import { deviationsOf, fillingOrder } from "#core/pack";
+import { deviationsOf, fillingOrder, otherHeadspaces } from "#core/pack";
 import { getCanner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
@@ -155,6 +155,10 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
         409,
       );
     const published = schedulable(part, getHousehold(larder)!.altitudeM).headspaceIn;
+    if (![published, ...otherHeadspaces(part.product, part.container)].includes(how.headspaceIn))
+      throw new Refused({
+        headspaceIn: "Nobody is known to pack these with that headspace. Choose one of those shown.",
+      });
     const departs = deviationsOf(how, part.method, published).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())
       throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });

@@ -14,6 +14,8 @@ export interface BenchWorkPart extends BenchPart {
   kgEach: number;
   lidBoxId: string | null;
   additions: string | null;
+  /** the recipe of a mixed dish, by name; null otherwise */
+  dish?: string | null;
   /** why it departs from the published way; null where it does not */
   reason: string | null;
   office: {

@@ -5,6 +5,7 @@ import { openBench } from "#store/filling";
 import { Refused } from "#store/db";
 import { closePlan, keepWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
+import { listRecipes } from "#store/recipe";
 import { atHome } from "../../server/context";
 import { benchPartsOf } from "../../server/filling";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
@@ -48,11 +49,15 @@ export async function action({ request, context }: Route.ActionArgs) {
         submit(request, loadForm, async (v) => {
           const plan = await planning(home);
           const load = plan.proposal?.loads[v.load];
+          const recipes = listRecipes(larder);
           if (!load)
             throw new Refused({ "": "This load is not in the plan any more. Look at the plan again." }, 409);
           const { id } = openBench(larder, writeBy(me, v.key), {
             cannerId: load.cannerId,
-            parts: benchPartsOf(load, plan.wish.saltTspPint, household.altitudeM),
+            parts: benchPartsOf(load, plan.wish.saltTspPint, household.altitudeM, (lotId) => {
+              const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
+              return recipes.find((r) => r.id === recipeId)?.name ?? null;
+            }),
             layers: load.layers,
           });
           return redirect(`/pack/${id}`);
