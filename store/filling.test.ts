@@ -1,5 +1,4 @@
 import { describe, expect, test } from "vitest";
-import { Refused } from "#store/db";
 import {
   benchInHand,
   closeBench,
@@ -18,17 +17,7 @@ import { cutLot, getLot } from "#store/lot";
 import { recordedFills } from "#store/pack";
 import { openRun } from "#store/run";
 import { addSupply, listSupplies } from "#store/supply";
-import { testLarder, type TestLarder } from "#store/testing";
-
-const fields = (work: () => unknown): Record<string, string> => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Refused) return error.fields;
-    throw error;
-  }
-  throw new Error("it was not refused");
-};
+import { testLarder, type TestLarder, refusedFields as fields } from "#store/testing";
 
 const part = (lotId: string, over: Partial<BenchPartInput> = {}): BenchPartInput => ({
   lotId,
@@ -269,6 +258,9 @@ describe("otherwise than the table", () => {
         setHow(t.larder, t.write(), b.id, 0, { ...how, headspaceIn: 0.5, reason: "more meat in it" }),
       )["headspaceIn"],
     ).toMatch(/Nobody is known/);
+    expect(fields(() => setHow(t.larder, t.write(), b.id, 0, { ...how, saltTsp: 4 }))["saltTsp"]).toMatch(
+      /flavour/,
+    );
     setHow(t.larder, t.write(), b.id, 0, { ...how, liquid: "water", reusedLids: true, reason: "pet food" });
     b.fill();
     const { pack } = b.now().parts[0]!;

@@ -29,7 +29,15 @@ import { unpack } from "#store/pack";
 import { traceGraph } from "#store/trace";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { addPlace, onTheShelf, shelve, takeOff } from "#store/shelf";
-import { openTestRun, packPints, runToTowel, testLarder, TEST_START, type TestLarder } from "#store/testing";
+import {
+  openTestRun,
+  packPints,
+  runToTowel,
+  testLarder,
+  TEST_START,
+  type TestLarder,
+  refusal as message,
+} from "#store/testing";
 
 const HOUR = 3_600_000;
 
@@ -64,15 +72,6 @@ function cut(t: TestLarder, harvestId: string, kg: number, more: Partial<CutInpu
 const say = (t: TestLarder, lotId: string, deed: LotDeed) => recordLotEvent(t.larder, t.write(), lotId, deed);
 const merge = (t: TestLarder, lotIds: string[], confirmed = false) =>
   mergeLots(t.larder, t.write(), { lotIds, part: null, confirmed }, "metric");
-const message = (work: () => unknown): string => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Refused) return error.message;
-    throw error;
-  }
-  throw new Error("it was not refused");
-};
 
 describe("splitting and merging", () => {
   test("a split keeps part, form, place and shares, and takes its weight from the lot", () => {

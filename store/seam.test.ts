@@ -1,6 +1,5 @@
 import { describe, expect, test } from "vitest";
 import { checksOf } from "#store/check";
-import { Refused } from "#store/db";
 import { addCanner } from "#store/equipment";
 import { changeHousehold } from "#store/household";
 import { containersOfPack, getPack, unpack } from "#store/pack";
@@ -24,17 +23,15 @@ import {
   standingOf,
   unfitCans,
 } from "#store/seam";
-import { GOOD_SHEET, packPints, readySealer, testLarder, type TestLarder } from "#store/testing";
-
-const refusal = (work: () => unknown): string => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Refused) return error.message;
-    throw error;
-  }
-  throw new Error("it was not refused");
-};
+import {
+  GOOD_SHEET,
+  packPints,
+  readySealer,
+  testLarder,
+  type TestLarder,
+  refusal,
+  refusedFields,
+} from "#store/testing";
 
 /** Two half-pound cans of game at 500 ft, and a canner with a weight. */
 function withCans(): TestLarder & { packId: string; cans: string[]; weightId: string; sealerId: string } {
@@ -386,14 +383,12 @@ describe("the sealer", () => {
   test("two places instead of three are refused at the fields of the third, with nothing written", () => {
     const t = withCans();
     const two = { ...GOOD_SHEET, positions: GOOD_SHEET.positions.slice(0, 2) };
-    try {
-      recordSetUp(t.larder, t.write(), { sealerId: t.sealerId, container: "can-half-pound", sheet: two });
-      throw new Error("it was not refused");
-    } catch (error) {
-      expect(Object.keys((error as Refused).fields).sort()).toEqual(
-        ["2.bodyHook", "2.coverHook", "2.thickness", "2.width", "2.wrinklePercent"].sort(),
-      );
-    }
+    const fields = refusedFields(() =>
+      recordSetUp(t.larder, t.write(), { sealerId: t.sealerId, container: "can-half-pound", sheet: two }),
+    );
+    expect(Object.keys(fields).sort()).toEqual(
+      ["2.bodyHook", "2.coverHook", "2.thickness", "2.width", "2.wrinklePercent"].sort(),
+    );
     expect(standingOf(t.larder, t.sealerId, "can-half-pound").state).toBe("ready");
   });
 });

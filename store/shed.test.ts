@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
-import { Refused } from "#store/db";
+import { type Refused } from "#store/db";
 import { addTool, checksOf, checksOfRun, recordCheck } from "#store/check";
 import { addCanner, getCanner, measureCanner, recordGaugeCheck, type CannerMeasures } from "#store/equipment";
 import { closePlan, keepWish, planInHand } from "#store/plan";
@@ -16,18 +16,8 @@ import {
   packsWithBox,
   recount,
 } from "#store/supply";
-import { packPints, testLarder, type TestLarder } from "#store/testing";
+import { packPints, testLarder, type TestLarder, refusal } from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
-
-const refusal = (work: () => unknown): string => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Refused) return error.message;
-    throw error;
-  }
-  throw new Error("it was not refused");
-};
 
 const left = (t: TestLarder) => Object.fromEntries(listSupplies(t.larder).map((s) => [s.label, s.left]));
 

@@ -1,6 +1,5 @@
 import { describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
-import { Refused } from "#store/db";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
 import { getHarvest, holdHarvest, recordHarvest, releaseHold } from "#store/harvest";
 import { cutLot, getLot, lotsInHand } from "#store/lot";
@@ -17,17 +16,9 @@ import {
   testLarder,
   TEST_START,
   type TestLarder,
+  refusedFields as fieldsOf,
 } from "#store/testing";
 
-const fieldsOf = (work: () => unknown): Record<string, string> => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Refused) return error.fields;
-    throw error;
-  }
-  throw new Error("it was not refused");
-};
 const counts = (t: TestLarder) =>
   ["lot", "pack", "container", "run", "run_event", "code_register", "audit", "write_key"].map(
     (table) => (t.larder.sqlite.prepare(`select count(*) as n from ${table}`).get() as { n: number }).n,

@@ -1,7 +1,7 @@
-import { kindKey, type LayerFill } from "#core/capacity";
+import { kindKey, kindParts, type LayerFill } from "#core/capacity";
 import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
 import { mostSaltTsp } from "#core/pack";
-import { isCan, testedSchedule, type ContainerKey, type Mouth } from "#core/schedule";
+import { isCan, testedSchedule } from "#core/schedule";
 import { type BenchNow, type BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { type Home } from "./context";
@@ -15,7 +15,7 @@ export function benchPartsOf(
   dishOf: (lotId: string) => string | null,
 ): BenchPartInput[] {
   return load.parts.map((p) => {
-    const [container, mouth = null] = p.kind.split(" ") as [ContainerKey, Mouth?];
+    const { container, mouth } = kindParts(p.kind);
     const asked = testedSchedule({
       product: p.product,
       pack: p.pack,

@@ -1,7 +1,8 @@
 import { thawEstimate } from "#core/cold";
 import { liquidLitres, mostSaltTsp } from "#core/pack";
 import { fireEstimate, takeFrom } from "#core/supply";
-import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { kindParts, kindShape } from "#core/capacity";
+import { isCan, type ContainerKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 import { listTools } from "#store/check";
 import { boxesFor, listSupplies, stacksFor } from "#store/supply";
@@ -49,7 +50,7 @@ export function layingOut(home: Home, plan: Planning): LayingOut {
   // Boxes are shared by kinds of one mouth: what one kind has taken is gone for the next.
   const gone = new Map<string, number>();
   const vessels = [...counts].map(([kind, count]): LaidOut => {
-    const [container, mouth = null] = kind.split(" ") as [ContainerKey, Mouth?];
+    const { container, mouth } = kindParts(kind);
     const stacks = stacksFor(supplies, container, mouth);
     const boxes = boxesFor(supplies, container, mouth).map((b) => ({
       ...b,
@@ -75,7 +76,7 @@ export function layingOut(home: Home, plan: Planning): LayingOut {
         ),
       )
     : null;
-  const shapeMl = (kind: string) => shapeOf(...(kind.split(" ") as [ContainerKey, Mouth?])).nominalMl;
+  const shapeMl = (kind: string) => kindShape(kind).nominalMl;
   return {
     vessels,
     saltTsp: parts.reduce((sum, p) => {

@@ -1,7 +1,7 @@
 import { activeRuns, type RunRecord } from "#store/run";
 import { restingRuns, undecided, type Resting, type Undecided } from "#store/rest";
 import { onTheShelf, toShelve, type Shelved } from "#store/shelf";
-import { canCounts } from "#store/seam";
+import { cansWaiting, type CanNow } from "#store/seam";
 import { lotsInHand, type Lot } from "#store/lot";
 import { packsWaiting, type Pack } from "#store/pack";
 import { type Home } from "./context";
@@ -16,8 +16,8 @@ export interface Look {
   waiting: Pack[];
   shelved: Shelved[];
   ready: Shelved[];
-  /** cans not in a canner yet: all of them, and those hot and well seamed */
-  cans: { all: number; closed: number };
+  /** cans not in a canner yet */
+  cans: CanNow[];
 }
 
 const looks = new WeakMap<object, Look>();
@@ -37,7 +37,7 @@ export function lookAround({ larder, context }: Home): Look {
     waiting: packsWaiting(larder),
     shelved: onTheShelf(larder),
     ready: toShelve(larder),
-    cans: canCounts(larder),
+    cans: cansWaiting(larder),
   };
   looks.set(context, look);
   return look;

@@ -1,3 +1,4 @@
+import { kindParts } from "#core/capacity";
 import {
   packMinutes,
   shortestDay,
@@ -20,7 +21,7 @@ import {
   type Scores,
   type WishCanner,
 } from "#core/plan";
-import { isCan, type ContainerKey, type Mouth } from "#core/schedule";
+import { isCan, type ContainerKey } from "#core/schedule";
 import { listCanners, type Canner } from "#store/equipment";
 import { recordedFills } from "#store/pack";
 import { listRecipes } from "#store/recipe";
@@ -135,7 +136,7 @@ function planWishOf(
     const lot = lots.find((l) => l.id === lotId)!;
     const recipe = recipes.find((r) => r.id === recipeId);
     const ways = into.flatMap((kind) => {
-      const [container, mouth = null] = kind.split(" ") as [ContainerKey, Mouth?];
+      const { container, mouth } = kindParts(kind);
       if (recipe) {
         const answer = dishRow(recipe.dish, recipe.ingredients);
         const why = whyNotIn(answer, container);

@@ -4,6 +4,7 @@ import { type RunView, type RunPlan } from "#core/run";
 import { listHarvests } from "#store/harvest";
 import { type Resting, type Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
+import { isFit } from "#store/seam";
 import { contentsOf, patternOf, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
 import { loadWords } from "../words/load";
 import { type Home } from "./context";
@@ -118,7 +119,7 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
     place(
       "seam",
       "Seam",
-      cans.all ? `${cans.closed} of ${cans.all} closed` : "no cans",
+      cans.length > 0 ? `${cans.filter(isFit).length} of ${cans.length} closed` : "no cans",
       cansWaiting.length,
       cansWaiting.slice(0, 2).map((p) => standing(p, "lidded")),
     ),

@@ -6,6 +6,7 @@ export {
   containerOf,
   fitsIn,
   kindKey,
+  kindParts,
   kindShape,
   layOut,
   layerPlaces,

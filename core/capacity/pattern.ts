@@ -9,8 +9,14 @@ export function kindKey(container: ContainerKey, mouth: Mouth | null): KindKey {
   return mouth ? `${container} ${mouth}` : container;
 }
 
+/** A kind's container and, of a jar, its mouth. */
+export function kindParts(kind: KindKey): { container: ContainerKey; mouth: Mouth | null } {
+  const [container, mouth = null] = kind.split(" ") as [ContainerKey, Mouth?];
+  return { container, mouth };
+}
+
 export function kindShape(kind: KindKey): ContainerShape {
-  const [container, mouth] = kind.split(" ") as [ContainerKey, Mouth | undefined];
+  const { container, mouth } = kindParts(kind);
   return shapeOf(container, mouth);
 }
 
@@ -68,7 +74,7 @@ export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[]
 
 /** The container of a kind, whatever its mouth. */
 export function containerOf(kind: KindKey): ContainerKey {
-  return kind.split(" ")[0] as ContainerKey;
+  return kindParts(kind).container;
 }
 
 const heightOf = (layer: LayerFill) => Math.max(...Object.keys(layer).map((k) => kindShape(k).heightMm));

@@ -1,3 +1,4 @@
+import { formatFraction } from "../quantity/index.ts";
 import { isCan, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "../schedule/index.ts";
 import { type FillEstimate } from "./fill.ts";
 import { type Liquid } from "./addition.ts";
@@ -138,8 +139,6 @@ export interface PackDeviation {
   text: string;
 }
 
-const inches = (v: number) => (v === 1.25 ? "1¼" : v === 0.25 ? "¼" : v === 0.5 ? "½" : String(v));
-
 /** How a part departs from the published way. Source: handbook, schools; USDA 2015 from memory for the published side. */
 export function deviationsOf(how: PartHow, method: PackMethod, publishedIn: number): PackDeviation[] {
   const found: PackDeviation[] = [];
@@ -147,7 +146,7 @@ export function deviationsOf(how: PartHow, method: PackMethod, publishedIn: numb
     found.push({
       key: "headspace",
       kind: "deviation",
-      text: `${inches(how.headspaceIn)} in headspace instead of ${inches(publishedIn)} in`,
+      text: `${formatFraction(how.headspaceIn)} in headspace instead of ${formatFraction(publishedIn)} in`,
     });
   if (how.reusedLids)
     found.push({

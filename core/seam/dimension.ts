@@ -1,15 +1,15 @@
-/** What is measured on a seam or follows from it, in the order of a tear-down sheet. */
-export const DIMENSIONS = [
+/** Lengths read at each place of a seam, in the order of a tear-down sheet. */
+export const PLACE_LENGTHS = [
   "width",
   "thickness",
   "countersink",
   "bodyHook",
   "coverHook",
   "overlap",
-  "overlapPercent",
-  "butting",
-  "tightness",
 ] as const;
+
+/** What is measured on a seam or follows from it. */
+export const DIMENSIONS = [...PLACE_LENGTHS, "overlapPercent", "butting", "tightness"] as const;
 export type SeamDimension = (typeof DIMENSIONS)[number];
 
 export const DIMENSION_NAMES: Record<SeamDimension, string> = {
@@ -25,29 +25,16 @@ export const DIMENSION_NAMES: Record<SeamDimension, string> = {
 };
 
 /** Dimensions in per cent; the others are mm. */
-export const isPercent = (d: SeamDimension): boolean =>
+export const isPercent = (d: SeamDimension): d is "overlapPercent" | "butting" | "tightness" =>
   d === "overlapPercent" || d === "butting" || d === "tightness";
 
 /** Lengths that are read off a gauge, a micrometer or a projector. */
-export const LENGTHS = [
-  "width",
-  "thickness",
-  "countersink",
-  "bodyHook",
-  "coverHook",
-  "overlap",
-  "endPlate",
-  "bodyPlate",
-] as const;
+export const LENGTHS = [...PLACE_LENGTHS, "endPlate", "bodyPlate"] as const;
 export type SeamLength = (typeof LENGTHS)[number];
 
 export const LENGTH_NAMES: Record<SeamLength, string> = {
+  ...DIMENSION_NAMES,
   width: "Seam width",
-  thickness: "Seam thickness",
-  countersink: "Countersink",
-  bodyHook: "Body hook",
-  coverHook: "Cover hook",
-  overlap: "Overlap",
   endPlate: "End plate",
   bodyPlate: "Body plate",
 };

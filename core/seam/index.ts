@@ -16,6 +16,7 @@ export {
   LENGTH_NAMES,
   MEASURED_BY,
   METHODS,
+  PLACE_LENGTHS,
   POSITIONS,
   isPercent,
   type SeamDimension,
@@ -40,6 +41,7 @@ export {
   midSeam,
   passes,
   typicalLimits,
+  USUAL_PLATES,
   type Judged,
   type Out,
   type Range,
@@ -48,6 +50,7 @@ export {
 export {
   formatSeam,
   lengthWords,
+  readPercent,
   readSeamLength,
   shownBack,
   type SeamReading,

@@ -19,6 +19,9 @@ export interface SeamLimits {
   typical: boolean;
 }
 
+/** Plates of a common end and body, to show limits by before any are measured. Typical, from memory. */
+export const USUAL_PLATES: Plates = { endPlateMm: 0.009 * INCH, bodyPlateMm: 0.008 * INCH };
+
 const around = (mid: number, by: number): Range => ({ low: (mid - by) * INCH, high: (mid + by) * INCH });
 const atLeast = (low: number): Range => ({ low, high: null });
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { LENGTHS, formatSeam, readSeamLength, shownBack } from "./index.ts";
+import { LENGTHS, formatSeam, readPercent, readSeamLength, shownBack } from "./index.ts";
 
 const read = (text: string, length: Parameters<typeof readSeamLength>[1] = "width") => {
   const r = readSeamLength(text, length);
@@ -57,6 +57,14 @@ describe("what could be two things, or is odd, is asked; what cannot be is refus
     ["-0.115", "width", /does not read/],
     ["11500", "width", /no seam has that/],
   ] as const)("%s as a %s", (text, length, message) => expect(read(text, length)).toMatch(message));
+  test.each([
+    ["15", 15],
+    [" 12,5 % ", 12.5],
+    ["0", 0],
+    ["", null],
+    ["%", null],
+    ["much", null],
+  ])("%s per cent", (text, value) => expect(readPercent(text)).toBe(value));
   test("what was read is shown back to the half thousandth", () => {
     expect(shownBack(0.0495 * 25.4)).toBe("0.0495 in (1.257 mm)");
     expect(shownBack(0.115 * 25.4)).toBe("0.115 in (2.921 mm)");

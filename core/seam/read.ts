@@ -71,6 +71,13 @@ export function readSeamLength(text: string, length: SeamLength): SeamReading {
   return { outcome: "ask", ...first, question: asked };
 }
 
+/** A number of per cent as typed, `15`, `15 %` or `12,5`; null when it is none. */
+export function readPercent(text: string): number | null {
+  const bare = text.replace("%", "").replace(",", ".").trim();
+  const value = Number(bare);
+  return bare !== "" && Number.isFinite(value) ? value : null;
+}
+
 /** A length of a seam in both units: `0.115 in (2.92 mm)`. @param mm length in mm */
 export function lengthWords(mm: number): string {
   return `${(mm / INCH).toFixed(3)} in (${mm.toFixed(2)} mm)`;

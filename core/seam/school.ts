@@ -1,5 +1,6 @@
 import { DEFECTS, defectOf, type DefectKey, type SeamVerdict } from "./defect.ts";
-import { type SeamMeasures } from "./measure.ts";
+import { USUAL_PLATES } from "./limits.ts";
+import { fivePlatesMm, type SeamMeasures } from "./measure.ts";
 
 const INCH = 25.4;
 
@@ -71,10 +72,9 @@ export type Exercise = { seed: number; lesson: Lesson; choices: Lesson[] } & (
 function goodSeam(r: () => number): SeamMeasures & { countersinkMm: number } {
   const thou = (mid: number, by: number) => (mid + (2 * r() - 1) * by) * INCH;
   return {
-    endPlateMm: 0.009 * INCH,
-    bodyPlateMm: 0.008 * INCH,
+    ...USUAL_PLATES,
     widthMm: thou(0.115, 0.002),
-    thicknessMm: (0.009 * 3 + 0.008 * 2) * INCH + thou(0.0055, 0.001),
+    thicknessMm: fivePlatesMm(USUAL_PLATES) + thou(0.0055, 0.001),
     bodyHookMm: thou(0.08, 0.003),
     coverHookMm: thou(0.078, 0.003),
     countersinkMm: thou(0.125, 0.002),
@@ -139,7 +139,7 @@ export function exercise(lesson: Lesson, seed: number): Exercise {
       measures.wrinklePercent = 60;
     }
     if (lesson === "too-tight") {
-      measures.thicknessMm = (0.009 * 3 + 0.008 * 2) * INCH;
+      measures.thicknessMm = fivePlatesMm(USUAL_PLATES);
       measures.widthMm += by(0.014) + 0.005 * INCH;
     }
     if (lesson === "no-overlap") {

@@ -22,8 +22,6 @@ export interface SeamSection {
   body: string;
   endPlateMm: number;
   bodyPlateMm: number;
-  /** where the panel of the end lies, inside the can */
-  panelMm: number;
   /** right edge of what is drawn, and lowest */
   rightMm: number;
   bottomMm: number;
@@ -112,7 +110,6 @@ export function seamSection(m: SeamMeasures & { countersinkMm?: number | null })
     body,
     endPlateMm: ept,
     bodyPlateMm: bpt,
-    panelMm: panelY,
     rightMm: chuckX + BEND_MM + TAIL_MM,
     bottomMm: bottom,
     marks: {

@@ -1,6 +1,5 @@
 import { and, eq } from "drizzle-orm";
-import { v7 as uuid } from "uuid";
-import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG } from "#core/lot";
 import { deviationsOf, fillEstimate, judgeFill, type FillEstimate, type RestWay } from "#core/pack";
 import { formatMass } from "#core/quantity";
@@ -8,9 +7,17 @@ import { isCan, shapeOf } from "#core/schedule";
 import { appendDeviation } from "#store/deviation";
 import { getHousehold } from "#store/household";
 import { getLot, recordLotEvent, type LotDeed } from "#store/lot";
-import { getPack, recordedFills, schedulable, unpack, whyNotFromLot } from "#store/pack";
+import {
+  getPack,
+  insertContainer,
+  insertPack,
+  recordedFills,
+  schedulable,
+  unpack,
+  whyNotFromLot,
+} from "#store/pack";
 import { change, takeForPack } from "#store/supply";
-import { container, containerLid, pack, packLot } from "../schema/index.ts";
+import { containerLid, packLot } from "../schema/index.ts";
 import { benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
 
 /** What one container of a part is expected to take: the table, this household's packs, and those weighed in this one. */
@@ -79,14 +86,12 @@ export function fillOne(
       { code: known.code, container: part.container, mouth, count: 1 },
       part.lidBoxId,
     );
-    const id = uuid();
-    const code = issueCode(larder, "container", id);
     const number = (part.containers.at(-1)?.number ?? 0) + 1;
-    larder.db
-      .insert(container)
-      .values({ id, code, packId, number, massKg: input.massKg, filledAt: larder.now() })
-      .run();
-    if (box) larder.db.insert(containerLid).values({ containerId: id, supplyId: box, packId }).run();
+    const { id, code } = insertContainer(
+      larder,
+      { packId, number, massKg: input.massKg, filledAt: larder.now() },
+      box,
+    );
     if (part.done) keepPart(larder, now, part.index, { done: false });
     return { result: { id, code, number }, note: { kind: "container", id, detail: { ...input, packId } } };
   });
@@ -101,30 +106,21 @@ function beginPack(
   altitudeM: number,
 ): string {
   const schedule = schedulable(part, altitudeM);
-  const id = uuid();
-  const code = issueCode(larder, "pack", id);
-  larder.db
-    .insert(pack)
-    .values({
-      id,
-      code,
-      product: part.product,
-      method: part.method,
-      container: part.container,
-      mouth: isCan(part.container) ? null : part.mouth,
-      liquid: part.liquid,
-      saltTspEach: part.saltTsp,
-      schedule,
-      reusedLids: part.reusedLids ? 1 : 0,
-      madeAt: larder.now(),
-      byId: write.byId,
-      additions: part.additions,
-      dish: part.dish ?? null,
-      headspaceIn: part.headspaceIn === schedule.headspaceIn ? null : part.headspaceIn,
-      benchId,
-      benchPart: part.index,
-    })
-    .run();
+  const { id, code } = insertPack(larder, write, {
+    product: part.product,
+    method: part.method,
+    container: part.container,
+    mouth: part.mouth,
+    liquid: part.liquid,
+    saltTspEach: part.saltTsp,
+    schedule,
+    reusedLids: part.reusedLids ? 1 : 0,
+    additions: part.additions,
+    dish: part.dish ?? null,
+    headspaceIn: part.headspaceIn === schedule.headspaceIn ? null : part.headspaceIn,
+    benchId,
+    benchPart: part.index,
+  });
   for (const d of deviationsOf(part, part.method, schedule.headspaceIn))
     appendDeviation(larder, write, {
       packCode: code,

@@ -6,7 +6,7 @@ import { deviationsOf, fillingOrder, otherHeadspaces } from "#core/pack";
 import { getCanner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
-import { getPack, schedulable, whyNotFromLot, type Pack } from "#store/pack";
+import { getPack, schedulable, whyNotFromLot, whyNotSalt, type Pack } from "#store/pack";
 import { bench, type BenchWork, type BenchWorkPart } from "../schema/index.ts";
 
 export type { BenchWork, BenchWorkPart };
@@ -54,6 +54,8 @@ export function openBench(
       const why = whyNotFromLot(getLot(larder, part.lotId));
       if (why) throw new Refused({ "": why }, 409);
       schedulable(part, altitudeM);
+      const salty = whyNotSalt(part.container, part.saltTsp);
+      if (salty) throw new Refused({ salt: salty });
     }
     const id = uuid();
     const work: BenchWork = {
@@ -159,6 +161,8 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
       throw new Refused({
         headspaceIn: "Nobody is known to pack these with that headspace. Choose one of those shown.",
       });
+    const salty = whyNotSalt(part.container, how.saltTsp);
+    if (salty) throw new Refused({ saltTsp: salty });
     const departs = deviationsOf(how, part.method, published).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())
       throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });

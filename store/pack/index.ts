@@ -1,1 +1,2 @@
 export * from "./pack.ts";
+export { insertContainer, insertPack } from "./insert.ts";

@@ -1,5 +1,4 @@
-import { v7 as uuid } from "uuid";
-import { issueCode, once, Refused, refuse, type Larder, type Write } from "#store/db";
+import { once, Refused, refuse, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG, whyNotPacked, type NotPackable } from "#core/lot";
 import { LIQUIDS, mostSaltTsp, type Liquid } from "#core/pack";
 import { formatMass } from "#core/quantity";
@@ -19,7 +18,8 @@ import {
 import { getHousehold } from "#store/household";
 import { getLot, type Lot } from "#store/lot";
 import { change, takeForPack } from "#store/supply";
-import { container, containerLid, pack, packLot } from "../schema/index.ts";
+import { packLot } from "../schema/index.ts";
+import { insertContainer, insertPack } from "./insert.ts";
 
 export interface Pack {
   id: string;
@@ -172,32 +172,21 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       throw new Refused({ count: "Fill from 1 to 200 containers at a time." });
     if (!(LIQUIDS as readonly string[]).includes(input.liquid))
       throw new Refused({ liquid: "Choose one of the liquids." });
-    const most = mostSaltTsp(input.container);
-    if (!(input.saltTspEach >= 0 && input.saltTspEach <= most)) {
-      throw new Refused({ salt: `Salt is for flavour: at most ${most} tsp in one of these.` });
-    }
+    const salty = whyNotSalt(input.container, input.saltTspEach);
+    if (salty) throw new Refused({ salt: salty });
     const schedule = schedulable(input, home.altitudeM);
-    const id = uuid();
-    const code = issueCode(larder, "pack", id);
-    larder.db
-      .insert(pack)
-      .values({
-        id,
-        code,
-        product: input.product,
-        method: input.method,
-        container: input.container,
-        mouth: isCan(input.container) ? null : input.mouth,
-        liquid: input.liquid,
-        saltTspEach: input.saltTspEach,
-        schedule,
-        reusedLids: input.reusedLids ? 1 : 0,
-        madeAt: larder.now(),
-        byId: write.byId,
-        additions: input.additions?.trim() || null,
-        dish: input.dish?.trim() || null,
-      })
-      .run();
+    const { id, code } = insertPack(larder, write, {
+      product: input.product,
+      method: input.method,
+      container: input.container,
+      mouth: input.mouth,
+      liquid: input.liquid,
+      saltTspEach: input.saltTspEach,
+      schedule,
+      reusedLids: input.reusedLids ? 1 : 0,
+      additions: input.additions?.trim() || null,
+      dish: input.dish?.trim() || null,
+    });
     larder.db
       .insert(packLot)
       .values({ packId: id, lotId: lot.id, massKg: Math.min(input.massKg, lot.leftKg) })
@@ -209,17 +198,16 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       { code, container: input.container, mouth, count: input.count },
       input.lidBoxId ?? null,
     );
-    for (let number = 1; number <= input.count; number++) {
-      const containerId = uuid();
-      larder.db
-        .insert(container)
-        .values({ id: containerId, code: issueCode(larder, "container", containerId), packId: id, number })
-        .run();
-      const supplyId = lids[number - 1];
-      if (supplyId) larder.db.insert(containerLid).values({ containerId, supplyId, packId: id }).run();
-    }
+    for (let number = 1; number <= input.count; number++)
+      insertContainer(larder, { packId: id, number }, lids[number - 1]);
     return { result: { id, code }, note: { kind: "pack", id, detail: input } };
   });
+}
+
+/** Why so much salt is not put into a container, in a sentence; null when it may be. */
+export function whyNotSalt(kind: ContainerKey, saltTsp: number): string | null {
+  const most = mostSaltTsp(kind);
+  return saltTsp >= 0 && saltTsp <= most ? null : `Salt is for flavour: at most ${most} tsp in one of these.`;
 }
 
 /** Why a lot may not be packed as it is now, in a sentence; null when it may. */

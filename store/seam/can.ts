@@ -76,12 +76,6 @@ export function cansWaiting(larder: Larder): CanNow[] {
   ).map((raw) => fromRaw(raw, now));
 }
 
-/** How many cans wait, and how many of them are closed: for a glance, without their readings. */
-export function canCounts(larder: Larder): { all: number; closed: number } {
-  const cans = cansWaiting(larder);
-  return { all: cans.length, closed: cans.filter(isFit).length };
-}
-
 /** Cans of a pack that may not go into a canner yet: not exhausted hot enough, or their seam not accepted, and nobody signed. */
 export function unfitCans(larder: Larder, packId: string): CanNow[] {
   const now = larder.now();

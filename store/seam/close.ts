@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
-import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
+import { once, Refused, type Larder, type Write } from "#store/db";
 import {
   defectOf,
   outsideBeyond,
@@ -10,8 +10,9 @@ import {
   type SeamVerdict,
 } from "#core/seam";
 import { appendDeviation } from "#store/deviation";
+import { insertContainer } from "#store/pack";
 import { takeForPack } from "#store/supply";
-import { canCheck, container, containerLid } from "../schema/index.ts";
+import { canCheck, container } from "../schema/index.ts";
 import { openCan, type CanNow } from "./can.ts";
 import { appendSealerEvent, listSealers, standingOf } from "./sealer.ts";
 
@@ -141,14 +142,14 @@ function sealerOf(larder: Larder, named: string | null): string {
   );
 }
 
+/** Of looks at seams on a sealer: those since its last set-up test. */
+const SINCE_SET_UP = `sealer_id = @id and verdict is not null
+  and at >= coalesce((select max(at) from sealer_event where sealer_id = @id and kind = 'set-up'), 0)`;
+
 /** A defect that was also on one of the last cans closed on a sealer since its set-up; null when none was. */
 function alikeBefore(larder: Larder, sealerId: string, found: readonly DefectKey[]): DefectKey | null {
   const before = larder.sqlite
-    .prepare(
-      `select defects from can_check where sealer_id = @id and verdict is not null
-         and at >= coalesce((select max(at) from sealer_event where sealer_id = @id and kind = 'set-up'), 0)
-       order by seq desc limit ${LOOK_BACK - 1}`,
-    )
+    .prepare(`select defects from can_check where ${SINCE_SET_UP} order by seq desc limit ${LOOK_BACK - 1}`)
     .all({ id: sealerId }) as { defects: string | null }[];
   const seen = before.flatMap((r) =>
     (JSON.parse(r.defects ?? "[]") as { key: DefectKey }[]).map((d) => d.key),
@@ -158,23 +159,17 @@ function alikeBefore(larder: Larder, sealerId: string, found: readonly DefectKey
 
 /** The meat goes into a new can with a code of its own, in the same place of its pack. Both cans are kept. */
 function intoNewCan(larder: Larder, write: Write, can: CanNow): string {
-  const old = larder.db.select().from(container).where(eq(container.id, can.id)).get()!;
-  const id = uuid();
-  const code = issueCode(larder, "container", id);
-  larder.db
-    .insert(container)
-    .values({ ...old, id, code, filledAt: larder.now(), replaces: old.id, emptiedAt: null })
-    .run();
-  larder.db.update(container).set({ emptiedAt: larder.now() }).where(eq(container.id, old.id)).run();
+  const { id, code: _, ...old } = larder.db.select().from(container).where(eq(container.id, can.id)).get()!;
+  const now = larder.now();
   const [box] = takeForPack(
     larder,
     write,
     { code: can.packCode, container: can.kind, mouth: null, count: 1 },
     null,
   );
-  if (box)
-    larder.db.insert(containerLid).values({ containerId: id, supplyId: box, packId: can.packId }).run();
-  return code;
+  const fresh = insertContainer(larder, { ...old, filledAt: now, replaces: id }, box);
+  larder.db.update(container).set({ emptiedAt: now }).where(eq(container.id, id)).run();
+  return fresh.code;
 }
 
 /** Cans of packs still on the bench that were closed anew, newest first. */
@@ -199,9 +194,7 @@ export function redoneCans(
 export function seamTally(larder: Larder, sealerId: string): { looked: number; redone: number } {
   return larder.sqlite
     .prepare(
-      `select count(*) as looked, coalesce(sum(verdict = 'redo'), 0) as redone from can_check
-       where sealer_id = @id and verdict is not null
-         and at >= coalesce((select max(at) from sealer_event where sealer_id = @id and kind = 'set-up'), 0)`,
+      `select count(*) as looked, coalesce(sum(verdict = 'redo'), 0) as redone from can_check where ${SINCE_SET_UP}`,
     )
     .get({ id: sealerId }) as { looked: number; redone: number };
 }

@@ -106,11 +106,18 @@ export function setLimits(
   input: { container: ContainerKey; source: string; ranges: Partial<Record<SeamDimension, Range>> },
 ): void {
   once(larder, write, "seam.limits", () => {
-    for (const [d, range] of Object.entries(input.ranges) as [SeamDimension, Range][])
-      if (range.low !== null && range.high !== null && range.low >= range.high)
-        throw new Refused({
-          [`${d}.low`]: `${DIMENSION_NAMES[d]}: the lower limit lies below the upper one.`,
-        });
+    const crossed = (Object.entries(input.ranges) as [SeamDimension, Range][]).filter(
+      ([, { low, high }]) => low !== null && high !== null && low >= high,
+    );
+    if (crossed.length > 0)
+      throw new Refused(
+        Object.fromEntries(
+          crossed.map(([d]) => [
+            `${d}Low`,
+            `${DIMENSION_NAMES[d]}: the lower limit lies below the upper one.`,
+          ]),
+        ),
+      );
     larder.db
       .insert(seamLimit)
       .values({ id: uuid(), ...input, at: larder.now(), byId: write.byId })
@@ -187,12 +194,12 @@ export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): Se
   });
 }
 
-/** Writes down what was measured on a closed can from outside. @returns how the sealer stands after it */
+/** Writes down what was measured on a closed can from outside. @returns whether the sealer may go on after it, and why not */
 export function recordMeasured(
   larder: Larder,
   write: Write,
   input: { sealerId: string; containerId: string; outside: OutsideMeasures },
-): SealerStanding {
+): Pick<SealerStanding, "state" | "why"> {
   return once(larder, write, "sealer.measured", () => {
     const can = openCan(larder, input.containerId);
     if (Object.values(input.outside).every((v) => v === undefined))
@@ -216,8 +223,10 @@ export function recordMeasured(
         limits: limitsOf(larder, can.kind, plates),
       },
     });
+    // The answer is kept with the write's key: the sentence is enough, the whole chart would be kept again with every can.
+    const { state, why } = standingOf(larder, input.sealerId, can.kind);
     return {
-      result: standingOf(larder, input.sealerId, can.kind),
+      result: { state, why },
       note: { kind: "sealer", id: input.sealerId, detail: input },
     };
   });
@@ -234,13 +243,16 @@ export function wouldBeBeyond(
   return plates && outsideBeyond(outside, limitsOf(larder, container, plates));
 }
 
-/** The plates of the last tear-down of a size on a sealer: cans of one lot are alike. */
-export function lastPlates(larder: Larder, sealerId: string, container: ContainerKey): Plates | null {
-  const sheets = sealerRecords(larder, sealerId).flatMap((r) =>
-    r.event.kind === "set-up" && r.event.sheet && r.event.container === container ? [r.event.sheet] : [],
-  );
-  const last = sheets.at(-1);
-  return last ? { endPlateMm: last.endPlateMm, bodyPlateMm: last.bodyPlateMm } : null;
+/** The plates of the last tear-down on a sealer, of a size or of any: cans of one lot are alike. */
+export function lastPlates(larder: Larder, sealerId: string, container: ContainerKey | null): Plates | null {
+  const row = larder.sqlite
+    .prepare(
+      `select event ->> '$.sheet.endPlateMm' as endPlateMm, event ->> '$.sheet.bodyPlateMm' as bodyPlateMm from sealer_event
+       where sealer_id = @sealerId and kind = 'set-up' and event ->> '$.sheet.method' is not null
+         and (@container is null or event ->> '$.container' = @container) order by seq desc limit 1`,
+    )
+    .get({ sealerId, container }) as Plates | undefined;
+  return row ?? null;
 }
 
 /** A jam or an adjustment: a set-up test before the next can. */

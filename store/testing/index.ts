@@ -1,1 +1,2 @@
 export * from "./larder.ts";
+export * from "./refused.ts";

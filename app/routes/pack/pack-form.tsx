@@ -8,6 +8,7 @@ import {
   jarWater,
   liquidLitres,
   mostSaltTsp,
+  packSteps,
   type Liquid,
 } from "#core/pack";
 import {
@@ -33,7 +34,7 @@ import {
   type PackMethod,
   type ProductKey,
 } from "#core/schedule";
-import { speciesByKey, treatedAs } from "#core/species";
+import { isFatty, speciesByKey, treatedAs } from "#core/species";
 import type { Lot } from "#store/lot";
 import { Button } from "#ui/button";
 import { KeyedForm, FormErrors, Notice, PickField, SelectField, TextField, TickField } from "#ui/form";
@@ -305,7 +306,15 @@ export function PackForm({
               <dt className="text-soft">{isCan(kind) ? "Bath" : "Jars stand in"}</dt>
               <dd>{jarWater(method, kind)}</dd>
               <dt className="text-soft">Steps</dt>
-              <dd>{steps(method, kind, liquid)}</dd>
+              <dd>
+                {packSteps(
+                  { method, container: kind, liquid, saltTsp: salt, product },
+                  lot.species.some(isFatty),
+                )
+                  .map((s) => s.do)
+                  .join(". ")}
+                .
+              </dd>
             </dl>
             {method === "raw" && liquid !== "none" && (
               <p className="mt-3 text-[0.95rem] text-soft">
@@ -347,10 +356,4 @@ function OfficeFields({ fields }: { fields: ReturnType<typeof useForm<Fields>>[1
       />
     </fieldset>
   );
-}
-
-function steps(method: PackMethod, kind: ContainerKey, liquid: Liquid): string {
-  if (isCan(kind)) return "Fill, exhaust to 170 °F (77 °C) at the centre, wipe the flange, lid, seam.";
-  const pour = method === "hot" || liquid !== "none" ? " Pour the liquid." : "";
-  return `Fill.${pour} Work out the air, top up to the headspace, wipe the rim (twice with vinegar when fatty), lid, fingertip tight.`;
 }

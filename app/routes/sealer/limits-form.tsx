@@ -1,7 +1,7 @@
 import { type SubmissionResult } from "@conform-to/react";
 import { Form, Link } from "react-router";
 import { SHAPES, isCan } from "#core/schedule";
-import { DIMENSION_NAMES, isPercent, type SeamDimension } from "#core/seam";
+import { DIMENSIONS, DIMENSION_NAMES, isPercent, type SeamDimension } from "#core/seam";
 import { Button } from "#ui/button";
 import { FieldError, keyFor } from "#ui/form";
 import { figureWords } from "../../words/seam";
@@ -11,15 +11,7 @@ const BOX =
   "min-h-12 w-full rounded border-2 border-ink bg-sheet px-2 aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft";
 
 /** The limits in force, and a field over each for the maker's own. */
-export function LimitsForm({
-  data,
-  result,
-  dimensions,
-}: {
-  data: SealerData;
-  result: SubmissionResult | undefined;
-  dimensions: readonly SeamDimension[];
-}) {
+export function LimitsForm({ data, result }: { data: SealerData; result: SubmissionResult | undefined }) {
   const { units, limits, size } = data;
   const errors = result?.error ?? {};
   const before = (result?.initialValue ?? {}) as Record<string, string | undefined>;
@@ -61,7 +53,7 @@ export function LimitsForm({
         <input type="hidden" name="intent" value="limits" />
         <input type="hidden" name="container" value={size} />
         <ul>
-          {dimensions.map((d) => (
+          {DIMENSIONS.map((d) => (
             <li
               key={d}
               className="grid grid-cols-[minmax(0,1fr)_6.4rem_6.4rem] sm:grid-cols-[1fr_8rem_8rem] items-center gap-3 border-t-2 border-rule py-1"

@@ -1,6 +1,13 @@
 import { z } from "zod";
 import { CONTAINERS, isCan } from "#core/schedule";
-import { DIMENSIONS, isPercent, readSeamLength, type Range, type SeamDimension } from "#core/seam";
+import {
+  DIMENSIONS,
+  isPercent,
+  readPercent,
+  readSeamLength,
+  type Range,
+  type SeamDimension,
+} from "#core/seam";
 import { Refused } from "#store/db";
 import { keyField, words } from "../../server/form";
 
@@ -29,15 +36,12 @@ export function rangesFrom(v: Record<string, unknown>): Partial<Record<SeamDimen
     const text = v[field];
     if (typeof text !== "string" || text === "") return null;
     if (isPercent(d)) {
-      const value = Number(text.replace("%", "").replace(",", ".").trim());
-      if (value >= 0 && value <= 100) return value;
+      const value = readPercent(text);
+      if (value !== null && value >= 0 && value <= 100) return value;
       problems[field] = "A number from 0 to 100 per cent.";
       return null;
     }
-    const length = readSeamLength(
-      text,
-      d as Exclude<SeamDimension, "overlapPercent" | "butting" | "tightness">,
-    );
+    const length = readSeamLength(text, d);
     if (length.outcome === "none") problems[field] = length.message;
     if (length.outcome === "ask")
       problems[field] = `${length.question.replace(/,? or press again.*$/, ".")} Write the unit beside it.`;
@@ -47,8 +51,6 @@ export function rangesFrom(v: Record<string, unknown>): Partial<Record<SeamDimen
   for (const d of DIMENSIONS) {
     const low = read(`${d}Low`, d);
     const high = read(`${d}High`, d);
-    if (low !== null && high !== null && low >= high)
-      problems[`${d}Low`] = "The lower limit lies below the upper one.";
     if (low !== null || high !== null) ranges[d] = { low, high };
   }
   if (Object.keys(problems).length > 0) throw new Refused(problems);

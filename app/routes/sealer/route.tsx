@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf } from "#core/quantity";
 import { isCan, type ContainerKey, shapeOf } from "#core/schedule";
-import { DIMENSIONS, TEAR_DOWN_EVERY_H, limitsFrom } from "#core/seam";
+import { TEAR_DOWN_EVERY_H, USUAL_PLATES, limitsFrom } from "#core/seam";
 import {
   cansWaiting,
   lastPlates,
@@ -28,9 +28,6 @@ import { History } from "./history";
 import { LimitsForm } from "./limits-form";
 import { limitsForm, rangesFrom } from "./limits";
 import { Trouble } from "./trouble";
-
-/** Plates of a common end and body, mm, to show limits by before a tear-down. Typical, from memory. */
-const USUAL_PLATES = { endPlateMm: 0.2286, bodyPlateMm: 0.2032 };
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -147,7 +144,6 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
           key={`${size} ${loaderData.own?.at}`}
           data={loaderData}
           result={resultOf(actionData?.result, "limits")}
-          dimensions={DIMENSIONS}
         />
       </Part>
       {sealer && <History data={loaderData} />}

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { isFitStage } from "#core/exhaust";
 import { formatTemperature } from "#core/quantity";
 import { EXHAUST_TEMP_C, shapeOf } from "#core/schedule";
 import { TimeLeft } from "#ui/clock";
@@ -24,7 +25,7 @@ const BODY =
   "flex w-full flex-col items-center rounded border-2 px-1 pt-1 pb-1 text-center leading-tight text-ink no-underline";
 
 function CanMark({ can, data }: { can: Can; data: SeamData }) {
-  const closed = can.stage === "closed" || can.stage === "closed-cooled" || can.stage === "signed";
+  const closed = isFitStage(can.stage);
   const now = data.next?.id === can.id;
   const inner = (
     <>

@@ -4,7 +4,6 @@ import { Refused } from "#store/db";
 import { keyField, words } from "../../server/form";
 
 export const ofCan = { key: keyField, containerId: z.string() };
-const confirmed = z.string().optional();
 
 export const seamForm = z.object({
   ...ofCan,
@@ -26,10 +25,9 @@ export const seamForm = z.object({
   thickness: words("The thickness", 24).optional(),
   width: words("The width", 24).optional(),
   confirm: z.string().optional(),
-  confirmed,
+  confirmed: z.string().optional(),
 });
 
-/** The form stays as it is while the clocks are looked at. */
 /** Thickness and width of a closed can as typed. What could be two things is asked once. */
 export function readOutside(v: { thickness?: string; width?: string; confirmed?: string }): OutsideMeasures {
   const outside: OutsideMeasures = {};

@@ -2,9 +2,9 @@ import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router"
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf, fFromC, formatTemperature, type UnitSystem } from "#core/quantity";
+import { isFitStage } from "#core/exhaust";
 import { EXHAUST_TEMP_C } from "#core/schedule";
 import {
-  cansWaiting,
   confirmReading,
   isFit,
   lastPlates,
@@ -24,6 +24,7 @@ import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
+import { lookAround } from "../../server/look";
 import { useLookAgain } from "../places/layout";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
@@ -33,9 +34,10 @@ import { Redone } from "./redone";
 import { SealerState } from "./sealer-state";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const home = atHome(context, request);
+  const { larder, household } = home;
   const asked = new URL(request.url).searchParams.get("can");
-  const cans = cansWaiting(larder);
+  const { cans } = lookAround(home);
   const next =
     cans.find((c) => c.code === asked && c.stage !== "signed") ??
     cans.filter((c) => c.stage === "hot").sort((a, b) => a.closeBy! - b.closeBy!)[0] ??
@@ -134,12 +136,10 @@ const LOOK_AGAIN_MS = 3_000;
 export default function Seam({ loaderData }: Route.ComponentProps) {
   const { cans, next, sealer, units, zone, redone } = loaderData;
   useLookAgain(LOOK_AGAIN_MS);
-  const closed = cans.filter((c) => isFitNow(c.stage)).length;
-  const cold = cans.filter((c) =>
-    ["no-reading", "warming", "questioned", "cooled", "bad-seam"].includes(c.stage),
-  ).length;
+  const closed = cans.filter((c) => isFitStage(c.stage)).length;
+  const cold = cans.filter((c) => !isFitStage(c.stage) && c.stage !== "hot").length;
   const series = cans
-    .filter((c) => c.readings.length > 1 && !isFitNow(c.stage))
+    .filter((c) => c.readings.length > 1 && !isFitStage(c.stage))
     .map((c) => ({
       name: c.code,
       points: c.readings.map((r): [number, number] => [r.at, inUnits(r.tempC, units)]),
@@ -182,7 +182,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
         <div className="grid gap-x-9 gap-y-6 lg:grid-cols-[34rem_1fr]">
           <div className="min-w-0">
             {next ? (
-              next.stage === "hot" || isFitNow(next.stage) ? (
+              next.stage === "hot" || isFitStage(next.stage) ? (
                 <CloseCan key={`${next.id} close`} data={loaderData} can={next} />
               ) : (
                 <ExhaustCan key={`${next.id} ${next.readings.length}`} data={loaderData} can={next} />
@@ -222,4 +222,3 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
 }
 
 const inUnits = (c: number, units: UnitSystem) => (units === "us" ? Math.round(fFromC(c) * 10) / 10 : c);
-const isFitNow = (stage: string) => stage === "closed" || stage === "closed-cooled" || stage === "signed";

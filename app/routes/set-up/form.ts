@@ -2,23 +2,22 @@ import { z } from "zod";
 import { CONTAINERS, isCan } from "#core/schedule";
 import {
   METHODS,
+  PLACE_LENGTHS,
   POSITIONS,
+  readPercent,
   readSeamLength,
   sheetProblems,
   type SeamLength,
-  type SeamPosition,
   type SeamSheet,
 } from "#core/seam";
 import { Refused } from "#store/db";
 import { keyField, words } from "../../server/form";
-
-/** Rows of a tear-down sheet that are read off a gauge. */
-const READ = ["width", "thickness", "countersink", "bodyHook", "coverHook", "overlap"] as const;
+import { positionOf } from "./typed";
 
 const typed = z.string().trim().max(24, "Keep it under 24 characters.").optional();
 const places = Object.fromEntries(
   Array.from({ length: POSITIONS }, (_, i) =>
-    [...READ, "wrinklePercent"].map((r) => [`${r}${i}`, typed]),
+    [...PLACE_LENGTHS, "wrinklePercent"].map((r) => [`${r}${i}`, typed]),
   ).flat(),
 ) as Record<string, typeof typed>;
 
@@ -60,8 +59,8 @@ export function sheetFrom(v: Record<string, unknown>, method: SeamSheet["method"
   const percent = (field: string): number | null => {
     const text = v[field];
     if (typeof text !== "string" || text === "") return null;
-    const value = Number(text.replace("%", "").replace(",", ".").trim());
-    if (Number.isFinite(value)) return value;
+    const value = readPercent(text);
+    if (value !== null) return value;
     problems[field] = "The worst wrinkle is a number of per cent, like 15.";
     return null;
   };
@@ -73,13 +72,9 @@ export function sheetFrom(v: Record<string, unknown>, method: SeamSheet["method"
   ] as const)
     if (mm === null && !problems[field])
       problems[field] = "Measure the plate before it is seamed: everything else is worked out with it.";
-  const positions = Array.from({ length: POSITIONS }, (_, i): SeamPosition => ({
-    ...(Object.fromEntries(READ.map((r) => [r, length(`${r}${i}`, r)])) as Pick<
-      SeamPosition,
-      (typeof READ)[number]
-    >),
-    wrinklePercent: percent(`wrinklePercent${i}`),
-  }));
+  const positions = Array.from({ length: POSITIONS }, (_, i) =>
+    positionOf((d) => length(`${d}${i}`, d), percent(`wrinklePercent${i}`)),
+  );
   if (Object.keys(problems).length > 0) throw new Refused(problems);
   const sheet: SeamSheet = { method, endPlateMm: endPlate!, bodyPlateMm: bodyPlate!, positions };
   // What cannot be is said before what is only odd is asked.

@@ -3,6 +3,7 @@ import { type ContainerKey } from "#core/schedule";
 import {
   DIMENSION_NAMES,
   MEASURED_BY,
+  PLACE_LENGTHS,
   POSITIONS,
   beyond,
   formatSeam,
@@ -15,7 +16,7 @@ import { FieldError } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
 import { figureWords, rangeWords } from "../../words/seam";
 import { type SetUpData } from "./data";
-import { ROWS, figuresTyped, lengthOf, limitsTyped, platesOf, type Typed } from "./typed";
+import { figuresTyped, lengthOf, limitsTyped, platesOf, type Typed } from "./typed";
 
 const BOX =
   "min-h-12 w-full rounded border-2 border-ink bg-sheet px-2 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop";
@@ -39,7 +40,7 @@ export function Grid(props: GridProps) {
   const box = useRef<HTMLDivElement>(null);
   const focused = useRef<string>("endPlate");
   const limits = limitsTyped(typed, data.limits[container] ?? null);
-  const rows = ROWS.filter((r) => method === "projector" || r !== "overlap");
+  const rows = PLACE_LENGTHS.filter((r) => method === "projector" || r !== "overlap");
   const places = Array.from({ length: POSITIONS }, (_, i) => i);
   const figures = places.map((i) => figuresTyped(typed, i));
   const required = new Set<SeamDimension>(MEASURED_BY[method].required);

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { type ContainerKey } from "#core/schedule";
-import { cansWaiting, listSealers, ownLimits, recordSetUp, sealerRecords, standingOf } from "#store/seam";
+import { cansWaiting, lastPlates, listSealers, ownLimits, recordSetUp, standingOf } from "#store/seam";
 import { Button } from "#ui/button";
 import { useLast } from "#ui/drawer";
 import { Empty, Page } from "#ui/page";
@@ -18,11 +18,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const sealers = listSealers(larder);
   const size = cansWaiting(larder)[0]?.kind ?? "can-half-pound";
-  const last = sealers[0]
-    ? sealerRecords(larder, sealers[0].id).findLast(
-        (r) => r.event.kind === "set-up" && r.event.sheet !== null,
-      )
-    : undefined;
   return {
     key: formKey(),
     units: household.units,
@@ -30,10 +25,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     size,
     limits: Object.fromEntries(SIZES.map((k) => [k, ownLimits(larder, k)])),
     /** cans of one lot have the same plates: what was measured last time is a start */
-    plates:
-      last?.event.kind === "set-up" && last.event.sheet
-        ? { endPlateMm: last.event.sheet.endPlateMm, bodyPlateMm: last.event.sheet.bodyPlateMm }
-        : null,
+    plates: sealers[0] ? lastPlates(larder, sealers[0].id, null) : null,
   };
 }
 

@@ -1,11 +1,9 @@
 import { type ContainerKey } from "#core/schedule";
-import { ADVICE_AFTER, adviceOn, judgePlaces, midSeam, seamSection } from "#core/seam";
+import { ADVICE_AFTER, PLACE_LENGTHS, adviceOn, judgePlaces, midSeam, seamSection } from "#core/seam";
 import { SeamDrawing } from "#ui/seam";
 import { figureWords, sheetWords } from "../../words/seam";
 import { type SetUpData } from "./data";
 import { figuresTyped, limitsTyped, usualPlates, type Typed } from "./typed";
-
-const DRAWN = ["width", "thickness", "countersink", "bodyHook", "coverHook", "overlap"] as const;
 
 /** The seam of one place drawn from its figures, beside the one the limits describe. */
 export function Seen({
@@ -39,7 +37,7 @@ export function Seen({
         })
       : null;
   const judged = figures ? judgePlaces([figures], limits) : [];
-  const out = DRAWN.flatMap((part) => {
+  const out = PLACE_LENGTHS.flatMap((part) => {
     const j = judged.find((x) => x.dimension === part && x.out !== null);
     return j ? [{ part, words: `${NAMES[part]} ${figureWords(part, j.worst!, data.units)}` }] : [];
   });
@@ -90,7 +88,7 @@ export function Seen({
   );
 }
 
-const NAMES: Record<(typeof DRAWN)[number], string> = {
+const NAMES: Record<(typeof PLACE_LENGTHS)[number], string> = {
   width: "width",
   thickness: "thickness",
   countersink: "countersink",

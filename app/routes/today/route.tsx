@@ -4,6 +4,7 @@ import { whyNotPacked } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan, shapeOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
+import { isFit } from "#store/seam";
 import { Button } from "#ui/button";
 import { Countdown, useNow } from "#ui/clock";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -33,17 +34,20 @@ export function loader({ request, context }: Route.LoaderArgs) {
       title: `Shelve ${countOf(ready.length, "container")}`,
       why: "Sealed, washed and marked, they only wait for a place.",
     });
+  const filling = waiting.filter((p) => p.onBench !== null);
+  for (const benchId of new Set(filling.map((p) => p.onBench!)))
+    idle.push({
+      to: `/pack/${benchId}`,
+      title: `Go on filling: ${loadWords(filling.filter((p) => p.onBench === benchId))} so far`,
+      why: "The load is still on the packing bench.",
+    });
+  const packed = waiting.filter((p) => p.onBench === null);
+  const closed = cans.filter(isFit).length;
   // Cans and jars never share a run, so they are never suggested as one load.
-  for (const load of [
-    waiting.filter((p) => isCan(p.container)),
-    waiting.filter((p) => !isCan(p.container)),
-  ]) {
+  for (const load of [packed.filter((p) => isCan(p.container)), packed.filter((p) => !isCan(p.container))]) {
     if (load.length === 0) continue;
     const [to, why] = isCan(load[0]!.container)
-      ? [
-          "/seam",
-          cans.closed < cans.all ? `${cans.closed} of ${cans.all} are closed.` : "All closed and hot.",
-        ]
+      ? ["/seam", closed < cans.length ? `${closed} of ${cans.length} are closed.` : "All closed and hot."]
       : ["/fire", "Packed and waiting for a canner. Raw packs do not keep."];
     idle.push({ to, title: `Load ${loadWords(load)}`, why });
   }

@@ -1,4 +1,6 @@
-import { useEffect, useRef } from "react";
+import { useCallback } from "react";
+import type { EChartsCoreOption } from "echarts/core";
+import { useECharts, type ChartLook } from "./use-echarts";
 
 export interface LineSeries {
   name: string;
@@ -23,55 +25,22 @@ export interface TimeChartProps {
  * numbers in a table, so nothing is lost before that or without it.
  */
 export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: TimeChartProps) {
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    let gone = false;
-    let dispose = () => {};
-    void draw(element, { series, unit, limit, zone }).then((stop) => (gone ? stop() : (dispose = stop)));
-    return () => {
-      gone = true;
-      dispose();
-    };
-  }, [series, unit, limit, zone]);
+  const box = useECharts(
+    useCallback((look) => optionOf({ series, unit, limit, zone }, look), [series, unit, limit, zone]),
+  );
   return <div ref={box} role="img" aria-label={summary} style={{ height }} className="w-full" />;
 }
 
-async function draw(
-  element: HTMLElement,
+function optionOf(
   { series, unit, limit, zone }: Pick<TimeChartProps, "series" | "unit" | "limit" | "zone">,
-): Promise<() => void> {
-  const [
-    { init, use: register },
-    { LineChart },
-    { GridComponent, MarkLineComponent, TooltipComponent },
-    { SVGRenderer },
-  ] = await Promise.all([
-    import("echarts/core"),
-    import("echarts/charts"),
-    import("echarts/components"),
-    import("echarts/renderers"),
-  ]);
-  register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  const chart = init(element, undefined, { renderer: "svg" });
+  { colour, text, tooltip }: ChartLook,
+): EChartsCoreOption {
   const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
   const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
-  const text = {
-    color: colour("soft"),
-    fontFamily: "Atkinson Hyperlegible Next Variable, sans-serif",
-    fontSize: 14,
-  };
-  chart.setOption({
-    animation: false,
+  return {
     grid: { left: 56, right: 18, top: 24, bottom: 30 },
     tooltip: {
-      trigger: "axis",
-      backgroundColor: colour("sheet"),
-      borderColor: colour("ink"),
-      textStyle: { color: colour("ink") },
+      ...tooltip,
       valueFormatter: (value: unknown) => `${Number(value).toFixed(1)} ${unit}`,
     },
     xAxis: {
@@ -120,11 +89,5 @@ async function draw(
             }
           : undefined,
     })),
-  });
-  const resize = new ResizeObserver(() => chart.resize());
-  resize.observe(element);
-  return () => {
-    resize.disconnect();
-    chart.dispose();
   };
 }

@@ -1,5 +1,7 @@
-import { useEffect, useRef } from "react";
+import { useCallback } from "react";
+import type { EChartsCoreOption } from "echarts/core";
 import { type Individuals } from "#core/seam";
+import { useECharts, type ChartLook } from "#ui/chart";
 
 export interface ControlChartProps {
   values: readonly number[];
@@ -16,49 +18,22 @@ export interface ControlChartProps {
 }
 
 /** Individuals above, moving ranges below, with the limits of each. Drawn by ECharts once the page has come to life. */
-export function ControlChart(props: ControlChartProps) {
-  const box = useRef<HTMLDivElement>(null);
-  const { values, limits, maker, show, showMove, summary } = props;
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    let gone = false;
-    let dispose = () => {};
-    void draw(element, { values, limits, maker, show, showMove }).then((stop) =>
-      gone ? stop() : (dispose = stop),
-    );
-    return () => {
-      gone = true;
-      dispose();
-    };
-  }, [values, limits, maker, show, showMove]);
+export function ControlChart({ values, limits, maker, show, showMove, summary }: ControlChartProps) {
+  const box = useECharts(
+    useCallback(
+      (look) => optionOf({ values, limits, maker, show, showMove }, look),
+      [values, limits, maker, show, showMove],
+    ),
+  );
   return <div ref={box} role="img" aria-label={summary} style={{ height: 290 }} className="w-full" />;
 }
 
-async function draw(
-  element: HTMLElement,
+function optionOf(
   { values, limits, maker, show, showMove }: Omit<ControlChartProps, "summary">,
-): Promise<() => void> {
-  const [
-    { init, use: register },
-    { LineChart },
-    { GridComponent, MarkLineComponent, TooltipComponent },
-    { SVGRenderer },
-  ] = await Promise.all([
-    import("echarts/core"),
-    import("echarts/charts"),
-    import("echarts/components"),
-    import("echarts/renderers"),
-  ]);
-  register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  const chart = init(element, undefined, { renderer: "svg" });
-  const text = {
-    color: colour("soft"),
-    fontFamily: "Atkinson Hyperlegible Next Variable, sans-serif",
-    fontSize: 13,
-  };
+  { colour, text: usual, tooltip }: ChartLook,
+): EChartsCoreOption {
+  // Two charts stand side by side: a size smaller than one by itself.
+  const text = { ...usual, fontSize: 13 };
   const line = (value: number | null, name: string, ink: string, type: "solid" | "dashed" | "dotted") =>
     value === null
       ? []
@@ -89,17 +64,13 @@ async function draw(
   );
   const [low, high] = [Math.min(...bounds), Math.max(...bounds)];
   const room = (high - low || 0.05) * 0.12;
-  chart.setOption({
-    animation: false,
+  return {
     grid: [
       { left: 88, right: 16, top: 14, height: 150 },
       { left: 88, right: 16, top: 196, height: 62 },
     ],
     tooltip: {
-      trigger: "axis",
-      backgroundColor: colour("sheet"),
-      borderColor: colour("ink"),
-      textStyle: { color: colour("ink") },
+      ...tooltip,
       valueFormatter: (v: unknown) => (typeof v === "number" ? show(v) : "none"),
     },
     xAxis: [axis(0, false), axis(1, true)],
@@ -169,11 +140,5 @@ async function draw(
         },
       },
     ],
-  });
-  const resize = new ResizeObserver(() => chart.resize());
-  resize.observe(element);
-  return () => {
-    resize.disconnect();
-    chart.dispose();
   };
 }

@@ -1,0 +1,43 @@
+import { v7 as uuid } from "uuid";
+import { issueCode, type Larder, type Write } from "#store/db";
+import { isCan } from "#core/schedule";
+import { container, containerLid, pack } from "../schema/index.ts";
+
+type PackRow = Omit<typeof pack.$inferInsert, "id" | "code" | "madeAt" | "byId" | "runId">;
+
+/** A new pack with a code of its own and nothing in it yet. Call inside a write. */
+export function insertPack(larder: Larder, write: Write, row: PackRow): { id: string; code: string } {
+  const id = uuid();
+  const code = issueCode(larder, "pack", id);
+  larder.db
+    .insert(pack)
+    .values({
+      ...row,
+      id,
+      code,
+      mouth: isCan(row.container as Parameters<typeof isCan>[0]) ? null : row.mouth,
+      madeAt: larder.now(),
+      byId: write.byId,
+    })
+    .run();
+  return { id, code };
+}
+
+type ContainerRow = Omit<typeof container.$inferInsert, "id" | "code">;
+
+/** A new container of a pack with a code of its own, and the box its lid came from where that is counted. Call inside a write. */
+export function insertContainer(
+  larder: Larder,
+  row: ContainerRow,
+  lidBoxId: string | null | undefined,
+): { id: string; code: string } {
+  const id = uuid();
+  const code = issueCode(larder, "container", id);
+  larder.db
+    .insert(container)
+    .values({ ...row, id, code })
+    .run();
+  if (lidBoxId)
+    larder.db.insert(containerLid).values({ containerId: id, supplyId: lidBoxId, packId: row.packId }).run();
+  return { id, code };
+}
