@@ -199,6 +199,9 @@ test.describe("cans", () => {
     await expect(page.getByText(/The meat went into .*; this can was emptied/)).toBeVisible();
     await page.goto(`${house.url}/seam/sealer`);
     await expect(page.getByRole("region", { name: "Seam thickness" })).toContainText("values as a table");
+    await expect(
+      page.getByRole("region", { name: "Seam thickness" }).locator("[role=img] svg"),
+    ).toBeVisible();
 
     // Into the canner, and then nothing more is written about them.
     await page.goto(`${house.url}/fire`);

@@ -194,7 +194,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                 name="lot"
                 key={lot?.id}
                 defaultValue={lot?.id}
-                className="min-h-12 max-w-[22rem] rounded border-2 border-ink bg-sheet px-3"
+                className="min-h-12 max-w-[22rem] rounded max-md:max-w-[20rem] border-2 border-ink bg-sheet px-3"
               >
                 {lots.map((l) => (
                   <option key={l.id} value={l.id} disabled={l.not !== null}>

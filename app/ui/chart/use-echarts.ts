@@ -20,7 +20,10 @@ export function useECharts(option: (look: ChartLook) => EChartsCoreOption): RefO
     if (!element) return;
     let gone = false;
     let dispose = () => {};
-    void draw(element, option).then((stop) => (gone ? stop() : (dispose = stop)));
+    void library().then((echarts) => {
+      // A chart that came later may stand in the box already: one that is not wanted any more never gets there.
+      if (!gone) dispose = draw(echarts, element, option);
+    });
     return () => {
       gone = true;
       dispose();
@@ -29,22 +32,24 @@ export function useECharts(option: (look: ChartLook) => EChartsCoreOption): RefO
   return box;
 }
 
-async function draw(
+/** ECharts with what our charts need of it, fetched when the first one is drawn. */
+async function library(): Promise<typeof import("echarts/core")> {
+  const [echarts, { LineChart }, { GridComponent, MarkLineComponent, TooltipComponent }, { SVGRenderer }] =
+    await Promise.all([
+      import("echarts/core"),
+      import("echarts/charts"),
+      import("echarts/components"),
+      import("echarts/renderers"),
+    ]);
+  echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+  return echarts;
+}
+
+function draw(
+  { init }: Awaited<ReturnType<typeof library>>,
   element: HTMLElement,
   option: (look: ChartLook) => EChartsCoreOption,
-): Promise<() => void> {
-  const [
-    { init, use: register },
-    { LineChart },
-    { GridComponent, MarkLineComponent, TooltipComponent },
-    { SVGRenderer },
-  ] = await Promise.all([
-    import("echarts/core"),
-    import("echarts/charts"),
-    import("echarts/components"),
-    import("echarts/renderers"),
-  ]);
-  register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+): () => void {
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
   const chart = init(element, undefined, { renderer: "svg" });
