@@ -1,3 +1,4 @@
+import { heatingRateS } from "../heat/index.ts";
 import { EXHAUST_TEMP_C, shapeOf, type ContainerKey } from "../schedule/index.ts";
 
 /** One reading of a probe in an open can. */
@@ -34,8 +35,7 @@ export function fastestRise(container: ContainerKey, tempC: number): number {
   const shape = shapeOf(container);
   const a = shape.outsideDiameterMm / 2000;
   const b = shape.heightMm / 2000;
-  const perMinute = DIFFUSIVITY * 60;
-  const f = 0.398 / (perMinute * (1 / a ** 2 + 0.427 / b ** 2));
+  const f = heatingRateS(a, b, DIFFUSIVITY) / 60;
   return (Math.LN10 / f) * Math.max(0, SIMMER_C - tempC);
 }
 

@@ -10,16 +10,21 @@ export type RunEventType =
   | "too-high"
   | "weight-rocking"
   | "weight-quiet"
+  | "jiggles"
+  | "gauge-aside"
   | "heat-off"
   | "pressure-zero"
   | "lock-down"
   | "weight-off"
   | "lid-off"
+  | "container-out"
   | "unloaded"
   | "checked"
   | "abort"
   | "note"
   | "handover"
+  | "confirmed"
+  | "silence"
   | "correction";
 
 export const RUN_EVENT_TYPES: readonly RunEventType[] = [
@@ -33,18 +38,44 @@ export const RUN_EVENT_TYPES: readonly RunEventType[] = [
   "too-high",
   "weight-rocking",
   "weight-quiet",
+  "jiggles",
+  "gauge-aside",
   "heat-off",
   "pressure-zero",
   "lock-down",
   "weight-off",
   "lid-off",
+  "container-out",
   "unloaded",
   "checked",
   "abort",
   "note",
   "handover",
+  "confirmed",
+  "silence",
   "correction",
 ];
+
+/** What calls for somebody at the stove. */
+export const ALARMS = [
+  "over-pressure",
+  "below-target",
+  "unwatched",
+  "vent-done",
+  "process-done",
+  "pressure-down",
+  "lid-time",
+  "check-time",
+] as const;
+export type Alarm = (typeof ALARMS)[number];
+
+/** What is asked once before it matters: which jars stand inside, which weight, and where the canner stands. */
+export const ASKED = ["size", "weight", "place"] as const;
+export type Asked = (typeof ASKED)[number];
+
+/** Liquid lost from a jar as it was lifted out: none to see, some, or more than half. */
+export const SIPHONED = ["none", "some", "half"] as const;
+export type Siphoned = (typeof SIPHONED)[number];
 
 export interface RunEvent {
   /** idempotency key, made where the event was born; the same id twice is one event */
@@ -64,6 +95,19 @@ export interface RunEvent {
   by?: string;
   /** reason, note, or who takes over */
   text?: string;
+  /** readings: the gauge that sent it; none for what a person reads off the canner. `gauge-aside`: the one meant */
+  source?: string;
+  /** jiggles only: how often the weight rocked in a minute */
+  perMinute?: number;
+  /** `weight-on` only: what the weight that went on is made for, kPa */
+  weightKPa?: number;
+  /** `silence` only: the alarm that somebody answered */
+  alarm?: Alarm;
+  /** `confirmed` only: what was looked at */
+  asked?: Asked;
+  /** `container-out` only: its code, and what it lost */
+  container?: string;
+  siphoned?: Siphoned;
 }
 
 /** What a run is held to, fixed when it begins. Pressures are on the face of this canner's gauge, kPa. */
@@ -72,6 +116,10 @@ export interface RunPlan {
   minutes: number;
   /** at or above this is at target */
   floorKPa: number;
+  /** held this much above the floor for safety's sake, 0 to 2 lb, kPa; never decides */
+  marginKPa?: number;
+  /** what the weight on the vent must be made for at least, kPa; none without a weight */
+  weightKPa?: number;
   /** the canner's own limit */
   safeMaxKPa: number;
   /** which regulator decides: a quiet weight is below target only when the weight governs */

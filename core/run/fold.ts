@@ -1,4 +1,4 @@
-import { effectiveEvents, type RunEvent, type RunPlan } from "./event.ts";
+import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
 import { currentAttempt, newRunState, type Deviation, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
 
@@ -18,16 +18,30 @@ export interface RunView extends RunState {
   checkAt: number | null;
   /** how long nobody has looked at the pressure, seconds, while it matters; null otherwise */
   unwatchedS: number | null;
-  alarm:
-    | "below-target"
-    | "over-pressure"
-    | "unwatched"
-    | "vent-done"
-    | "process-done"
-    | "lid-time"
-    | "check-time"
-    | null;
+  alarm: Alarm | null;
+  /** since when it calls */
+  alarmSince: number | null;
+  /** somebody has answered it, and it has not come back yet */
+  answered: boolean;
+  /** 0 when nothing calls or it was answered; 1, 2, 3 the longer nobody does */
+  loudness: 0 | 1 | 2 | 3;
 }
+
+/** An answered alarm comes back while its cause lasts, after so many minutes. Common practice, no source. */
+export const COMES_BACK_MIN: Record<Alarm, number> = {
+  "over-pressure": 1,
+  "below-target": 3,
+  unwatched: 5,
+  "vent-done": 5,
+  "process-done": 5,
+  "pressure-down": 15,
+  "lid-time": 30,
+  "check-time": 720,
+};
+/** Nobody came for so many seconds: louder, and louder again. */
+const LOUDER_S = [30, 120] as const;
+/** The gauge at zero calls when the rest has not been said for this long, s. */
+const ZERO_WAITS_S = 60;
 
 /**
  * State of a run at an instant: a pure function of its plan, its events and the clock.
@@ -55,6 +69,10 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
     vent: { ...before.vent },
     attempts: before.attempts.map((a) => ({ ...a })),
     deviations: [...before.deviations],
+    gauges: { ...before.gauges },
+    aside: [...before.aside],
+    confirmed: { ...before.confirmed },
+    out: [...before.out],
   };
   elapse(state, plan, now);
   const attempt = currentAttempt(state);
@@ -72,29 +90,49 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
     checkAt: state.phase === "resting" ? state.unloadedAt! + plan.restHours * 60 * MINUTE : null,
     unwatchedS,
     alarm: null,
+    alarmSince: null,
+    answered: false,
+    loudness: 0,
   };
   if (unwatchedS !== null && unwatchedS > plan.unwatchedLimitS) {
     const running: Deviation = { kind: "unwatched", at: state.lastLookAt ?? state.phaseSince, until: now };
     view.deviations.push(running);
   }
-  view.alarm = alarmOf(view, plan);
+  const call = alarmOf(view, plan);
+  if (!call) return view;
+  [view.alarm, view.alarmSince] = call;
+  const answer = view.silenced;
+  const back = COMES_BACK_MIN[view.alarm] * MINUTE;
+  const hush = answer?.alarm === view.alarm && answer.at >= view.alarmSince ? answer.at : null;
+  view.answered = hush !== null && now - hush < back;
+  const waited = (now - (hush === null ? view.alarmSince : hush + back)) / 1000;
+  view.loudness = view.answered ? 0 : waited < LOUDER_S[0] ? 1 : waited < LOUDER_S[1] ? 2 : 3;
   return view;
 }
 
-function alarmOf(view: RunView, plan: RunPlan): RunView["alarm"] {
-  if (view.overPressure && view.heatOffAt === null) return "over-pressure";
+/** What calls, and since when; the more dangerous first. */
+function alarmOf(view: RunView, plan: RunPlan): [Alarm, number] | null {
+  if (view.overPressure && view.heatOffAt === null) return ["over-pressure", view.overSince!];
   switch (view.phase) {
     case "pressurising":
-      return view.attempts.length > 0 ? "below-target" : null;
+      return view.attempts.length > 0 ? ["below-target", view.phaseSince] : null;
     case "venting":
-      return view.vent.doneAt !== null ? "vent-done" : null;
-    case "processing":
-      if (view.completedAt !== null) return "process-done";
-      return view.unwatchedS !== null && view.unwatchedS > plan.unwatchedLimitS ? "unwatched" : null;
+      return view.vent.doneAt !== null ? ["vent-done", view.vent.doneAt] : null;
+    case "processing": {
+      if (view.completedAt !== null) return ["process-done", view.completedAt];
+      const limit = plan.unwatchedLimitS;
+      if (view.unwatchedS === null || view.unwatchedS <= limit) return null;
+      return ["unwatched", (view.lastLookAt ?? view.phaseSince) + limit * 1000];
+    }
+    case "cooling": {
+      if (view.zeroAt === null) return null;
+      const since = Math.max(view.zeroAt, view.lockDownAt ?? 0) + ZERO_WAITS_S * 1000;
+      return view.now >= since ? ["pressure-down", since] : null;
+    }
     case "settling":
-      return view.now >= view.lidAt! ? "lid-time" : null;
+      return view.now >= view.lidAt! ? ["lid-time", view.lidAt!] : null;
     case "resting":
-      return view.now >= view.checkAt! ? "check-time" : null;
+      return view.now >= view.checkAt! ? ["check-time", view.checkAt!] : null;
     default:
       return null;
   }

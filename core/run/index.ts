@@ -1,5 +1,18 @@
-export { RUN_EVENT_TYPES, effectiveEvents, type RunEvent, type RunEventType, type RunPlan } from "./event.ts";
 export {
+  ALARMS,
+  ASKED,
+  RUN_EVENT_TYPES,
+  SIPHONED,
+  effectiveEvents,
+  type Alarm,
+  type Asked,
+  type RunEvent,
+  type RunEventType,
+  type RunPlan,
+  type Siphoned,
+} from "./event.ts";
+export {
+  OWN_FACE,
   currentAttempt,
   newRunState,
   type Attempt,
@@ -7,5 +20,6 @@ export {
   type RunPhase,
   type RunState,
 } from "./state.ts";
-export { advance, runAt, viewOf, type RunView } from "./fold.ts";
+export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
+export { AGREE_KPA, ZERO_KPA, step as stepRun } from "./step.ts";
 export { possibleNext, whyNot } from "./permit.ts";

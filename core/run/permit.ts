@@ -1,5 +1,6 @@
-import { formatDuration } from "../quantity/index.ts";
-import { type RunEventType } from "./event.ts";
+import { formatDuration, psiFromKPa } from "../quantity/index.ts";
+import { type RunEventType, type RunPlan } from "./event.ts";
+import { lighterThan } from "./step.ts";
 import { type RunView } from "./fold.ts";
 
 /** What a person may say next at the stove, in the order of the work; the first is the usual one. */
@@ -14,6 +15,7 @@ export function possibleNext(view: RunView): RunEventType[] {
       return [
         "at-target",
         "weight-rocking",
+        "jiggles",
         "reading",
         "too-high",
         "below-target",
@@ -22,8 +24,17 @@ export function possibleNext(view: RunView): RunEventType[] {
       ];
     case "processing":
       return view.completedAt !== null
-        ? ["heat-off", "reading", "at-target", "weight-rocking", "too-high"]
-        : ["at-target", "weight-rocking", "below-target", "weight-quiet", "too-high", "reading", "heat-off"];
+        ? ["heat-off", "reading", "at-target", "weight-rocking", "jiggles", "too-high"]
+        : [
+            "at-target",
+            "weight-rocking",
+            "jiggles",
+            "below-target",
+            "weight-quiet",
+            "too-high",
+            "reading",
+            "heat-off",
+          ];
     case "cooling": {
       const signs: RunEventType[] = [];
       if (view.zeroAt === null) signs.push("pressure-zero");
@@ -35,9 +46,9 @@ export function possibleNext(view: RunView): RunEventType[] {
     case "settling":
       return ["lid-off"];
     case "unloading":
-      return ["unloaded"];
+      return ["container-out", "unloaded"];
     case "resting":
-      return ["checked"];
+      return ["checked", "container-out"];
     default:
       return [];
   }
@@ -49,8 +60,10 @@ export function possibleNext(view: RunView): RunEventType[] {
  * The fold accounts for anything that does arrive. This is the guard in front of it, so that a slip of the finger
  * does not become a record.
  */
-export function whyNot(view: RunView, type: RunEventType): string | null {
-  if (["note", "handover", "correction"].includes(type)) return null;
+export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weightKPa?: number): string | null {
+  if (ALWAYS.includes(type)) return null;
+  if (type === "weight-on" && plan && lighterThan(plan, weightKPa))
+    return `That weight lets go at ${pounds(weightKPa!)} lb and this load needs ${pounds(plan.weightKPa!)} lb: it would never be hot enough. Put the right one on.`;
   if (type === "abort") {
     return ["resting", "checked", "aborted"].includes(view.phase)
       ? "This run is over and cannot be given up any more."
@@ -83,6 +96,16 @@ export function whyNot(view: RunView, type: RunEventType): string | null {
   if (possibleNext(view).includes(type)) return null;
   return `That does not fit: the run is ${PHASE_WORDS[view.phase]}.`;
 }
+
+const pounds = (kPa: number) => Math.round(psiFromKPa(kPa));
+const ALWAYS: readonly RunEventType[] = [
+  "note",
+  "handover",
+  "correction",
+  "confirmed",
+  "silence",
+  "gauge-aside",
+];
 
 const PHASE_WORDS: Record<RunView["phase"], string> = {
   warming: "warming up",

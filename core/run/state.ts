@@ -1,3 +1,5 @@
+import { type Alarm, type Asked, type Siphoned } from "./event.ts";
+
 export type RunPhase =
   | "warming"
   | "venting"
@@ -17,10 +19,15 @@ export interface Attempt {
   lastAtTarget: number;
   endedAt: number | null;
   /** why it ended short: absent for one that is running or served its time */
-  endedBy?: "below-target" | "heat-off" | "abort";
+  endedBy?: "below-target" | "heat-off" | "abort" | "gauge-aside";
   /** the reading that ended it, kPa on the face, when there was one */
   endedAtKPa?: number;
+  /** what told that it was at target when it began */
+  seenBy: string[];
 }
+
+/** What somebody reads off the canner's own dial, or a weight says: the other sources are gauges that send. */
+export const OWN_FACE = "";
 
 /** Something that departs from the schedule. It stays with the run whatever happens later. */
 export interface Deviation {
@@ -29,6 +36,9 @@ export interface Deviation {
     | "unwatched"
     | "over-pressure"
     | "weight-on-early"
+    | "wrong-weight"
+    | "gauges-disagree"
+    | "gauge-aside"
     | "ended-early"
     | "weight-off-early"
     | "lid-off-early"
@@ -37,8 +47,10 @@ export interface Deviation {
   at: number;
   /** unwatched time: when it ended */
   until?: number;
-  /** readings: kPa on the face */
+  /** readings: kPa on the face; gauges that disagree: the lower */
   gaugeKPa?: number;
+  /** gauges that disagree: the higher, kPa */
+  otherKPa?: number;
   text?: string;
 }
 
@@ -72,6 +84,17 @@ export interface RunState {
   /** last reading or tap that told of pressure */
   lastLookAt: number | null;
   overPressure: boolean;
+  overSince: number | null;
+  /** last word of each source that counts */
+  gauges: Record<string, { at: number; kPa: number }>;
+  /** gauges that nobody goes by any more */
+  aside: string[];
+  /** they differ by more than they should, as far as was seen last */
+  disagree: boolean;
+  silenced: { alarm: Alarm; at: number; by: string | null; reason: string | null } | null;
+  confirmed: Partial<Record<Asked, { at: number; by: string | null; text: string | null }>>;
+  /** containers in the order they came out */
+  out: { container: string; at: number; siphoned: Siphoned }[];
   atTheStove: string | null;
   deviations: Deviation[];
 }
@@ -97,6 +120,13 @@ export function newRunState(createdAt: number): RunState {
     lastReading: null,
     lastLookAt: null,
     overPressure: false,
+    overSince: null,
+    gauges: {},
+    aside: [],
+    disagree: false,
+    silenced: null,
+    confirmed: {},
+    out: [],
     atTheStove: null,
     deviations: [],
   };

@@ -1,7 +1,14 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
-import { currentAttempt, type Deviation, type RunState } from "./state.ts";
+import { OWN_FACE, currentAttempt, type Attempt, type Deviation, type RunState } from "./state.ts";
 
 const MINUTE = 60_000;
+
+/** A look is worth this long beside another gauge's, ms: older ones say nothing of now. */
+const WORTH_MS = 60_000;
+/** Two gauges may differ by this much, kPa (1 lb): what some offices replace a gauge for. Common practice, no source. */
+export const AGREE_KPA = 6.894757;
+/** What only says "below", as a figure under the floor, kPa. */
+const A_LITTLE_KPA = 0.5;
 
 /** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */
 export const ZERO_KPA = 1;
@@ -45,6 +52,12 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     state.atTheStove = event.text ?? null;
     return;
   }
+  if (event.type === "silence") return silence(state, event);
+  if (event.type === "confirmed") {
+    if (event.asked)
+      state.confirmed[event.asked] = { at: event.at, by: event.by ?? null, text: event.text ?? null };
+    return;
+  }
   if (event.by) state.atTheStove ??= event.by;
   if (event.type === "abort") return abort(state, event);
   if (state.phase === "aborted" || state.phase === "checked") return outOfPlace(state, event);
@@ -56,7 +69,10 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "steam-faltered":
       return steamFaltered(state, event);
     case "weight-on":
-      return weightOn(state, event);
+      return weightOn(state, plan, event);
+    case "gauge-aside":
+      return setAside(state, event);
+    case "jiggles":
     case "reading":
     case "at-target":
     case "below-target":
@@ -73,6 +89,8 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
       return weightOff(state, event);
     case "lid-off":
       return lidOff(state, plan, event);
+    case "container-out":
+      return containerOut(state, event);
     case "unloaded":
       if (state.phase !== "unloading") return outOfPlace(state, event);
       state.unloadedAt = event.at;
@@ -117,6 +135,7 @@ function heatOn(state: RunState, event: RunEvent): void {
     state.vent = { steadyMs: 0, steadySince: null, doneAt: null };
     state.outcome = "under-way";
     state.heatOffAt = state.zeroAt = state.lockDownAt = null;
+    state.gauges = {};
     return enter(state, "warming", event.at);
   }
   outOfPlace(state, event);
@@ -137,7 +156,20 @@ function steamFaltered(state: RunState, event: RunEvent): void {
   state.vent.steadySince = null;
 }
 
-function weightOn(state: RunState, event: RunEvent): void {
+/** A lighter weight than the load needs lets go too early, kPa below that are only rounding. */
+export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boolean =>
+  weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
+
+function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
+  if (lighterThan(plan, event.weightKPa)) {
+    // It cannot hold the pressure: until the right one is on, nothing has been put on.
+    deviate(state, { kind: "wrong-weight", at: event.at, gaugeKPa: event.weightKPa });
+    if (state.phase === "processing" && state.completedAt === null) {
+      endAttempt(state, event, "below-target");
+      enter(state, "pressurising", event.at);
+    }
+    return;
+  }
   if (state.phase === "pressurising" || state.phase === "processing") return;
   if (state.phase !== "venting") return outOfPlace(state, event);
   if (state.vent.doneAt === null) {
@@ -150,64 +182,124 @@ function weightOn(state: RunState, event: RunEvent): void {
 
 type Look = "at" | "below" | "none";
 
-function reads(plan: RunPlan, event: RunEvent): Look {
+/** What an event says of the pressure as a figure on the face, kPa; null when it says nothing of it. */
+function saidKPa(plan: RunPlan, event: RunEvent): number | null {
   switch (event.type) {
     case "reading":
-      if (event.gaugeKPa === undefined) return "none";
-      return event.gaugeKPa >= plan.floorKPa ? "at" : "below";
+      return event.gaugeKPa ?? null;
     case "at-target":
     case "too-high":
-      return "at";
-    case "below-target":
-      return "below";
     case "weight-rocking":
       // A weight that rocks at its setting is at or above the floor when it governs or was set above the dial's.
-      return "at";
+      return plan.floorKPa;
+    case "below-target":
+      return plan.floorKPa - A_LITTLE_KPA;
+    case "jiggles":
+      if (event.perMinute) return plan.floorKPa;
+      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
     case "weight-quiet":
-      return plan.governs === "weighted" ? "below" : "none";
+      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
     default:
-      return "none";
+      return null;
   }
 }
 
+/**
+ * What all gauges together say: for the food the lowest counts, for the lid the highest. A look stays worth a minute, so
+ * that two gauges that take turns do not make the time begin again and again.
+ */
+function together(
+  state: RunState,
+  event: RunEvent,
+  kPa: number,
+): { low: number; high: number; by: string[] } {
+  state.gauges[event.source ?? OWN_FACE] = { at: event.at, kPa };
+  const now = Object.entries(state.gauges).filter(([, g]) => event.at - g.at < WORTH_MS);
+  const low = Math.min(...now.map(([, g]) => g.kPa));
+  const high = Math.max(...now.map(([, g]) => g.kPa));
+  const apart = high - low > AGREE_KPA;
+  if (apart && !state.disagree)
+    deviate(state, { kind: "gauges-disagree", at: event.at, gaugeKPa: low, otherKPa: high });
+  state.disagree = apart;
+  return { low, high, by: now.map(([name]) => name) };
+}
+
 function look(state: RunState, plan: RunPlan, event: RunEvent): void {
-  if (event.gaugeKPa !== undefined) {
-    state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
-    const over = event.gaugeKPa >= plan.safeMaxKPa;
-    if (over && !state.overPressure)
-      deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
-    state.overPressure = over;
-    if (event.gaugeKPa <= ZERO_KPA && state.phase === "cooling") state.zeroAt ??= event.at;
-  } else if (event.type === "too-high") {
-    if (!state.overPressure) deviate(state, { kind: "over-pressure", at: event.at });
-    state.overPressure = true;
-  } else if (event.type !== "weight-quiet") {
-    state.overPressure = false;
+  if (event.source !== undefined && state.aside.includes(event.source)) return;
+  const said = saidKPa(plan, event);
+  if (event.gaugeKPa !== undefined) state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
+  if (said === null) return;
+  const all = together(state, event, said);
+  const over = event.type === "too-high" || all.high >= plan.safeMaxKPa;
+  if (over && !state.overPressure) {
+    deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
+    state.overSince = event.at;
   }
-  const seen = reads(plan, event);
-  if (seen === "none") return;
+  state.overPressure = over;
+  if (event.gaugeKPa !== undefined && all.high <= ZERO_KPA && state.phase === "cooling")
+    state.zeroAt ??= event.at;
+  const seen: Look = all.low >= plan.floorKPa ? "at" : "below";
   if (state.phase === "processing" && state.completedAt === null) {
     const attempt = currentAttempt(state)!;
     noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
     if (seen === "at") attempt.lastAtTarget = event.at;
     else {
-      endAttempt(state, event, "below-target");
-      deviate(state, { kind: "below-target", at: event.at, gaugeKPa: event.gaugeKPa });
+      const read = event.type === "reading" ? all.low : undefined;
+      endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
+      deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
       enter(state, "pressurising", event.at);
     }
   } else if (state.phase === "pressurising" && seen === "at") {
     if (state.attempts.length > 0) state.restarts++;
-    state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null });
+    state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null, seenBy: all.by });
     enter(state, "processing", event.at);
   }
   state.lastLookAt = event.at;
+}
+
+/**
+ * From now on nobody goes by this gauge. A time that only it saw begin has not begun; one that something else saw as well
+ * goes on.
+ */
+function setAside(state: RunState, event: RunEvent): void {
+  const name = event.source ?? OWN_FACE;
+  if (state.aside.includes(name) || name === OWN_FACE) return;
+  state.aside.push(name);
+  delete state.gauges[name];
+  state.disagree = false;
+  deviate(state, {
+    kind: "gauge-aside",
+    at: event.at,
+    text: `${name}${event.text ? `: ${event.text}` : ""}`,
+  });
+  const attempt = currentAttempt(state);
+  if (state.phase !== "processing" || !attempt || state.completedAt !== null) return;
+  if (attempt.seenBy.every((by) => state.aside.includes(by))) {
+    endAttempt(state, event, "gauge-aside");
+    enter(state, "pressurising", event.at);
+  }
+}
+
+function silence(state: RunState, event: RunEvent): void {
+  if (event.alarm)
+    state.silenced = { alarm: event.alarm, at: event.at, by: event.by ?? null, reason: event.text ?? null };
+}
+
+function containerOut(state: RunState, event: RunEvent): void {
+  if (state.phase !== "unloading" && state.phase !== "resting") return outOfPlace(state, event);
+  if (!event.container) return;
+  const out = { container: event.container, at: event.at, siphoned: event.siphoned ?? "none" };
+  const before = state.out.findIndex((o) => o.container === event.container);
+  // Said again, it keeps its place in the order: only what it lost is told anew.
+  if (before >= 0) state.out[before] = { ...out, at: state.out[before]!.at };
+  else state.out.push(out);
 }
 
 function noteUnwatched(state: RunState, plan: RunPlan, from: number, to: number): void {
   if (to - from > plan.unwatchedLimitS * 1000) deviate(state, { kind: "unwatched", at: from, until: to });
 }
 
-function endAttempt(state: RunState, event: RunEvent, endedBy: "below-target" | "heat-off" | "abort"): void {
+function endAttempt(state: RunState, event: RunEvent, endedBy: NonNullable<Attempt["endedBy"]>): void {
   const attempt = currentAttempt(state);
   if (!attempt || state.completedAt !== null) return;
   attempt.endedAt = event.at;

@@ -1,0 +1,99 @@
+import { COARSE, FINE, warm, type Mesh } from "./conduct.ts";
+import { type HeatedCylinder } from "./cylinder.ts";
+import { evenly, type Knot } from "./history.ts";
+import { lethality } from "./lethality.ts";
+
+/** A container as heat finds it. */
+export interface Heated {
+  body: HeatedCylinder;
+  /** contents when the burner was lit, °C */
+  startC: number;
+}
+
+/** F₀ at the centre of a container in a canner with this history, minutes at 121.11 °C. */
+export function centreLethality({ body, startC }: Heated, knots: readonly Knot[], mesh: Mesh = FINE): number {
+  return lethality(warm(body, evenly(knots, mesh.stepS), startC, mesh).centreC, mesh.stepS);
+}
+
+/** What is not known about a container and its canner, as spreads. All assumed, from memory; no source. */
+export const SPREADS = {
+  /** of diffusivity and of what the glass resists, as a factor: 1 s.d. */
+  diffusivity: 0.15,
+  skin: 0.3,
+  /** of height filled, as a factor */
+  fill: 0.04,
+  /** of the start, °C */
+  startC: 5,
+  /** of the canner's temperature as read off its gauge, °C (about a quarter of a pound) */
+  cannerC: 0.35,
+};
+
+/** Even numbers between 0 and 1 from a seed (Mulberry32, public domain), the same everywhere. */
+export function evenNumbers(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), a | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Normal numbers by Box and Muller (1958). */
+export function normalNumbers(seed: number): () => number {
+  const even = evenNumbers(seed);
+  return () => Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even());
+}
+
+export interface Comparison {
+  heated: Heated;
+  /** the run as recorded */
+  run: readonly Knot[];
+  /** the same schedule carried out perfectly */
+  perfect: readonly Knot[];
+}
+
+/**
+ * What a run delivered at the cold spot as a part of what its schedule done perfectly gives, for some draws of what is
+ * not known. Each draw is made from its own number, so that the draws may be shared out among workers in any way.
+ * @param from and `to`: numbers of the draws, from inclusive, to exclusive
+ * @returns one ratio for each draw, ≥ 0
+ */
+export function drawDelivered(c: Comparison, from: number, to: number, seed = 1): Float64Array {
+  const run = evenly(c.run, COARSE.stepS);
+  const perfect = evenly(c.perfect, COARSE.stepS);
+  const ratios = new Float64Array(to - from);
+  for (let i = from; i < to; i++) {
+    const normal = normalNumbers(seed * 1_000_003 + i * 7919);
+    const { body, startC } = c.heated;
+    const drawn: HeatedCylinder = {
+      radiusM: body.radiusM,
+      halfHeightM: body.halfHeightM * Math.max(0.5, 1 + SPREADS.fill * normal()),
+      diffusivity: body.diffusivity * Math.exp(SPREADS.diffusivity * normal()),
+      skinM: body.skinM * Math.exp(SPREADS.skin * normal()),
+    };
+    const start = startC + SPREADS.startC * normal();
+    const off = SPREADS.cannerC * normal();
+    const of = (temps: Float64Array, shift: number) =>
+      lethality(
+        warm(drawn, shift === 0 ? temps : temps.map((t) => t + shift), start, COARSE).centreC,
+        COARSE.stepS,
+      );
+    ratios[i - from] = of(run, off) / of(perfect, 0);
+  }
+  return ratios;
+}
+
+/** The middle nine tenths of some draws, and their middle. */
+export interface Band {
+  low: number;
+  middle: number;
+  high: number;
+  draws: number;
+}
+
+export function bandOf(draws: ArrayLike<number>): Band {
+  const sorted = Float64Array.from(draws).sort();
+  const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
+  return { low: at(0.05), middle: at(0.5), high: at(0.95), draws: sorted.length };
+}

@@ -1,0 +1,24 @@
+/** The temperature at which a minute counts as one, °C (250 °F). */
+export const REFERENCE_C = 121.11;
+/** Degrees by which lethality grows tenfold for the spores that low-acid canning is about, °C (Stumbo 1973, from memory). */
+export const Z_C = 10;
+
+/** Minutes at 121.11 °C that one minute at a temperature is worth. Bigelow's general method with z = 10 °C. */
+export function lethalRate(tempC: number): number {
+  return 10 ** ((tempC - REFERENCE_C) / Z_C);
+}
+
+/**
+ * Lethality of a temperature history by the general method: the area under the lethal rate, by trapezoids.
+ *
+ * Source: Bigelow et al. 1920; Stumbo 1973 for z; from memory.
+ * @param tempsC temperature at even steps, °C
+ * @param stepS seconds between two of them, > 0
+ * @returns F₀, minutes at 121.11 °C
+ */
+export function lethality(tempsC: ArrayLike<number>, stepS: number): number {
+  if (!(stepS > 0)) throw new RangeError("steps of time are above zero");
+  let sum = 0;
+  for (let i = 1; i < tempsC.length; i++) sum += lethalRate(tempsC[i - 1]!) + lethalRate(tempsC[i]!);
+  return (sum * stepS) / 120;
+}

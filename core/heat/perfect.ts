@@ -1,0 +1,91 @@
+import { effectiveEvents, runAt, type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
+import { cannerHistory, type Kitchen, type Knot } from "./history.ts";
+
+const MINUTE = 60_000;
+/** Minutes to the boil and from the weight to pressure where a run has not got so far. Common practice, no source. */
+const TO_BOIL_MIN = 12;
+const COME_UP_MIN = 5;
+
+interface Line {
+  minute: number;
+  type: RunEventType;
+  gaugeKPa?: number;
+}
+
+/** What might have gone otherwise, each by itself, in a run that is otherwise perfect. */
+export type Slip = "drop" | "no-vent" | "sea-level" | "timer-at-vent";
+
+export interface WhatIf {
+  slip: Slip;
+  knots: Knot[];
+}
+
+/** Depth and length of the drop that is told of: 2 lb for 10 minutes, unseen. */
+export const DROP_KPA = 13.789514;
+export const DROP_MINUTES = 10;
+
+/**
+ * The same load's schedule carried out perfectly: vented in full, exactly at target for exactly its minutes, warming,
+ * coming up and cooling as long as this run took.
+ * @param slip with one thing gone wrong, and nobody the wiser
+ * @param seaLevelKPa true pressure that the table wants at sea level, for that slip
+ */
+export function perfectHistory(
+  plan: RunPlan,
+  events: readonly RunEvent[],
+  kitchen: Kitchen,
+  openedAt: number,
+  now: number,
+  slip?: Slip,
+  seaLevelKPa?: number,
+): Knot[] {
+  const real = effectiveEvents(events.filter((e) => e.at <= now));
+  const view = runAt(plan, events, openedAt, now);
+  const first = (type: RunEventType) => real.find((e) => e.type === type)?.at ?? null;
+  const lit = first("heat-on") ?? first("steam-steady") ?? openedAt;
+  const steam = ((first("steam-steady") ?? lit + TO_BOIL_MIN * MINUTE) - lit) / MINUTE;
+  const weight = first("weight-on");
+  const reached = view.attempts[0]?.startedAt ?? null;
+  const comeUp =
+    weight !== null && reached !== null && reached > weight ? (reached - weight) / MINUTE : COME_UP_MIN;
+  const cool =
+    view.zeroAt !== null && view.heatOffAt !== null
+      ? Math.max(0, view.zeroAt - view.heatOffAt) / MINUTE
+      : kitchen.coolMinutes;
+  const vented = Math.max(steam + plan.ventMinutes, plan.minBurnerToVentEndMinutes ?? 0);
+  const weightOn = slip === "no-vent" ? steam : vented;
+  const target = weightOn + comeUp;
+  const off = slip === "timer-at-vent" ? steam + plan.minutes : target + plan.minutes;
+  const face = slip === "sea-level" ? (seaLevelKPa ?? 0) + kitchen.faceErrorKPa : plan.floorKPa;
+  const lines: Line[] = [
+    { minute: 0, type: "heat-on" },
+    { minute: steam, type: "steam-steady" },
+    { minute: weightOn, type: "weight-on" },
+    { minute: target, type: "reading", gaugeKPa: face },
+  ];
+  if (slip === "drop") {
+    const middle = target + plan.minutes / 2;
+    const low = { type: "reading" as const, gaugeKPa: face - DROP_KPA };
+    lines.push(
+      { minute: middle, type: "reading", gaugeKPa: face },
+      { minute: middle + 0.5, ...low },
+      { minute: middle + DROP_MINUTES, ...low },
+      { minute: middle + DROP_MINUTES + 0.5, type: "reading", gaugeKPa: face },
+    );
+  }
+  lines.push(
+    { minute: Math.max(off, target), type: "reading", gaugeKPa: face },
+    { minute: Math.max(off, target), type: "heat-off" },
+    { minute: Math.max(off, target) + cool, type: "pressure-zero" },
+    { minute: Math.max(off, target) + cool + 1, type: "lock-down" },
+    { minute: Math.max(off, target) + cool + 2, type: "weight-off" },
+    { minute: Math.max(off, target) + cool + 2 + plan.settleMinutes, type: "lid-off" },
+  );
+  const told: RunEvent[] = lines.map(({ minute, ...e }, i) => ({
+    id: `${i}`,
+    seq: i,
+    at: lit + minute * MINUTE,
+    ...e,
+  }));
+  return cannerHistory(plan, told, kitchen, lit, Infinity);
+}
