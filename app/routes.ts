@@ -30,6 +30,8 @@ export default [
     route("*", "routes/places/nowhere.tsx"),
   ]),
   route("fire/:code", "routes/stove/route.tsx"),
+  route("fire/:code/taps", "routes/stove/deliver.ts"),
+  route("fire/:code/live", "routes/stove/live.ts"),
   route("pack/:id", "routes/fill/route.tsx"),
   route("welcome", "routes/welcome/route.tsx"),
   route("plan/day.ics", "routes/day/calendar.ts"),

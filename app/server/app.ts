@@ -14,6 +14,9 @@ import { hostRefusal } from "./host";
 
 const log = pino({ level: process.env.LOG_LEVEL ?? "info" });
 const BODY_LIMIT_BYTES = 1_000_000;
+/** What a gauge may send when it has kept its readings for hours: twenty thousand of them. */
+const READINGS_LIMIT_BYTES = 4_000_000;
+const READINGS = /^\/api\/v1\/runs\/[^/]+\/readings$/;
 /** Forms with a file, which set their own limits and say them at the field. */
 const UPLOADS = /^\/field\/[^/]+$/;
 
@@ -44,6 +47,8 @@ export async function start(
       process.exit(0);
     });
     server.closeIdleConnections();
+    // Stove screens listen on connections that never end by themselves.
+    setTimeout(() => server.closeAllConnections(), 1000).unref();
     setTimeout(() => process.exit(0), 3000).unref();
   };
   process.once("SIGTERM", stop);
@@ -69,7 +74,8 @@ function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): expre
   app.use(limitBody);
   if (clockIsMovable) {
     app.post("/test/clock", express.json(), (req, res) => {
-      res.json({ now: moveClock(Number((req.body as { ms: number }).ms)) });
+      const { ms, pace } = req.body as { ms: number; pace?: number };
+      res.json({ now: moveClock(ms, pace) });
     });
   }
   app.use(
@@ -140,8 +146,13 @@ function sameOrigin(req: Request, res: Response, next: NextFunction): void {
 function limitBody(req: Request, res: Response, next: NextFunction): void {
   if (UPLOADS.test(req.path.replace(/\.data$/, "")) && req.is("multipart/form-data")) return next();
   const length = Number(req.headers["content-length"] ?? 0);
-  if (length > BODY_LIMIT_BYTES)
-    return problem(res, 413, "This is larger than a million bytes. Send it in smaller parts.");
+  const readings = READINGS.test(req.path);
+  if (length > (readings ? READINGS_LIMIT_BYTES : BODY_LIMIT_BYTES))
+    return problem(
+      res,
+      413,
+      `This is larger than ${readings ? "four" : "a"} million bytes. Send it in smaller parts.`,
+    );
   if (req.headers["transfer-encoding"] && req.method !== "GET") {
     return problem(res, 411, "Say how long the body is (Content-Length).");
   }

@@ -1,20 +1,32 @@
 /**
- * The server's clock. With LARDER_TEST_CLOCK=1 it can be moved, so that tests let hours pass; otherwise it is the
- * machine's and nothing can touch it.
+ * The server's clock. With LARDER_TEST_CLOCK=1 it can be moved and made to run faster, so that tests and the simulated
+ * canner let hours pass; otherwise it is the machine's and nothing can touch it.
  */
 export const clockIsMovable = process.env.LARDER_TEST_CLOCK === "1";
 
 let offsetMs = 0;
+/** how many of our seconds pass in one of the machine's */
+let factor = 1;
+let since = Date.now();
 
 /** Now, ms since 1970 UTC. */
 export function now(): number {
-  return Date.now() + offsetMs;
+  const machine = Date.now();
+  return Math.round(since + (machine - since) * factor + offsetMs);
 }
 
-/** Moves the clock on. @throws Error unless the server was started for tests */
-export function moveClock(ms: number): number {
+/** How fast the clock runs: 1, unless a test made it faster. Screens tick at the same pace. */
+export function pace(): number {
+  return factor;
+}
+
+/** Moves the clock on, and from now on lets it run at another pace. @throws Error unless the server was started for tests */
+export function moveClock(ms: number, newPace = factor): number {
   if (!clockIsMovable)
     throw new Error("the clock moves only when the server is started with LARDER_TEST_CLOCK=1");
-  offsetMs += ms;
+  const before = now();
+  since = Date.now();
+  offsetMs = before - since + ms;
+  factor = newPace;
   return now();
 }

@@ -1,7 +1,15 @@
 import { type Due } from "#core/agenda";
 import { checkItem, type CheckKey } from "#core/check";
-import { countOf, formatDuration, formatPressure, type UnitSystem } from "#core/quantity";
-import { type Deviation, type RunEvent, type RunEventType, type RunPlan, type RunView } from "#core/run";
+import { countOf, formatDuration, formatPressure, formatTemperature, type UnitSystem } from "#core/quantity";
+import {
+  type Alarm,
+  type Deviation,
+  type RunEvent,
+  type RunEventType,
+  type RunPlan,
+  type RunView,
+  type Siphoned,
+} from "#core/run";
 import { clockSeconds, clockTime } from "./time";
 
 /** What a person would say has happened, for the list of events and the buttons. */
@@ -16,17 +24,52 @@ export const EVENT_WORDS: Record<RunEventType, string> = {
   "too-high": "Too high",
   "weight-rocking": "Weight rocking",
   "weight-quiet": "Weight quiet",
+  jiggles: "Weight rocking",
+  "gauge-aside": "Gauge set aside",
   "heat-off": "Heat off",
   "pressure-zero": "Gauge at zero",
   "lock-down": "Lock has dropped",
   "weight-off": "Weight off",
   "lid-off": "Lid off",
+  "container-out": "Out of the canner",
   unloaded: "On the towel",
   checked: "Seals checked",
   abort: "Given up",
   note: "Note",
   handover: "Handed over",
+  confirmed: "Looked at",
+  silence: "Alarm answered",
   correction: "Correction",
+};
+
+/** An alarm in two or three words. */
+export const ALARM_WORDS: Record<Alarm, string> = {
+  "over-pressure": "Over the limit",
+  "below-target": "Too low",
+  unwatched: "Nobody looks",
+  "vent-done": "Vented",
+  "process-done": "Time served",
+  "pressure-down": "Pressure is down",
+  "lid-time": "Lid may come off",
+  "check-time": "Seals may be checked",
+};
+
+/** What somebody does about an alarm: answering it is saying which. */
+export const ANSWERS: Record<Alarm, readonly string[]> = {
+  "over-pressure": ["Heat is turned down", "Keeping everyone away"],
+  "below-target": ["Flame is up", "Shielding it from the wind", "Changing the gas"],
+  unwatched: ["Coming to look"],
+  "vent-done": ["Fetching the weight"],
+  "process-done": ["Going to turn it off"],
+  "pressure-down": ["Going to look at the lock"],
+  "lid-time": ["It may stand longer"],
+  "check-time": ["Later today"],
+};
+
+const SIPHON_WORDS: Record<Siphoned, string> = {
+  none: "full",
+  some: "lost some liquid",
+  half: "less than half its liquid left",
 };
 
 /** Where a run is, in two or three words. */
@@ -91,7 +134,7 @@ export function taskWords(
           }
         : {
             title: `Heat off at ${clockTime(due.at!, zone)}`,
-            why: `Hold it at or just above ${floor}. If it falls below, the full ${plan.minutes} minutes start again.`,
+            why: `Hold it at ${aimWords(plan, units)}. If it falls below, the full ${plan.minutes} minutes start again.`,
           };
     case "zero":
       return {
@@ -122,14 +165,26 @@ export function taskWords(
   }
 }
 
+/** The pressure to hold, with the margin chosen above the floor. */
+export function aimWords(plan: RunPlan, units: UnitSystem): string {
+  const floor = formatPressure(plan.floorKPa, units);
+  return plan.marginKPa
+    ? `${formatPressure(plan.floorKPa + plan.marginKPa, units)}, never below ${floor}`
+    : `${floor} or just above`;
+}
+
 function ventLeftMs(view: RunView, plan: RunPlan): number {
   return Math.max(0, plan.ventMinutes * 60_000 - view.vent.steadyMs);
 }
 
 /** One sentence on a restart: when, how low, and what follows. */
 export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zone: string): string | null {
-  const lost = [...view.attempts].reverse().find((a) => a.endedBy === "below-target");
+  const lost = [...view.attempts]
+    .reverse()
+    .find((a) => a.endedBy === "below-target" || a.endedBy === "gauge-aside");
   if (!lost) return null;
+  if (lost.endedBy === "gauge-aside" && lost === view.attempts.at(-1))
+    return `Only the gauge that was set aside saw it at target, so the full ${plan.minutes} minutes start again when another does.`;
   const floor = formatPressure(plan.floorKPa, units);
   const read = lost.endedAtKPa === undefined ? "" : ` (${formatPressure(lost.endedAtKPa, units)})`;
   const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${plan.minutes} minutes`;
@@ -147,6 +202,12 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
       return `${at}: pressure below ${formatPressure(plan.floorKPa, units)}${read}. The time began anew.`;
     case "unwatched":
       return `${at}: nobody looked for ${formatDuration(((d.until ?? d.at) - d.at) / 1000)}; up to ${formatDuration(plan.unwatchedLimitS)} is watched time.`;
+    case "wrong-weight":
+      return `${at}: a weight for ${formatPressure(d.gaugeKPa ?? 0, units)} was put on; this load needs ${formatPressure(plan.weightKPa ?? plan.floorKPa, units)}. It counts as none.`;
+    case "gauges-disagree":
+      return `${at}: two gauges disagree, ${formatPressure(d.gaugeKPa ?? 0, units)} and ${formatPressure(d.otherKPa ?? 0, units)}. For the food the lower counts, for the lid the higher.`;
+    case "gauge-aside":
+      return `${at}: nobody goes by ${d.text ?? "a gauge"} any more.`;
     case "over-pressure":
       return `${at}: over the canner's limit of ${formatPressure(plan.safeMaxKPa, units)}${read}.`;
     case "weight-on-early":
@@ -166,8 +227,29 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
 
 /** One line of the log. */
 export function eventWords(e: RunEvent, units: UnitSystem): string {
-  const what = e.gaugeKPa !== undefined ? formatPressure(e.gaugeKPa, units) : EVENT_WORDS[e.type];
-  return `${what}${e.text ? `: ${e.text}` : ""}`;
+  return `${whatHappened(e, units)}${e.text && e.type !== "confirmed" ? `: ${e.text}` : ""}`;
+}
+
+function whatHappened(e: RunEvent, units: UnitSystem): string {
+  switch (e.type) {
+    case "jiggles":
+      return `Weight rocks ${countOf(e.perMinute ?? 0, "time")} a minute`;
+    case "gauge-aside":
+      return `No longer goes by ${e.source ?? "a gauge"}`;
+    case "weight-on":
+      return e.weightKPa === undefined ? "Weight on" : `${formatPressure(e.weightKPa, units)} weight on`;
+    case "container-out":
+      return `${e.container ?? "A container"} out, ${SIPHON_WORDS[e.siphoned ?? "none"]}`;
+    case "confirmed":
+      return `Looked at: ${e.text ?? e.asked ?? ""}`;
+    case "silence":
+      return `${e.alarm ? ALARM_WORDS[e.alarm] : "Alarm"} answered`;
+    default: {
+      if (e.gaugeKPa === undefined)
+        return e.tempC === undefined ? EVENT_WORDS[e.type] : formatTemperature(e.tempC, units);
+      return `${formatPressure(e.gaugeKPa, units)}${e.source ? ` by ${e.source}` : ""}`;
+    }
+  }
 }
 
 /** What was looked at before a run: `14 things looked at before lighting, all sound.` */

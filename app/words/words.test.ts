@@ -60,6 +60,7 @@ describe("a restart in one sentence", () => {
     lastAtTarget: NOW - 60_000,
     endedAt: NOW,
     endedBy: "below-target" as const,
+    seenBy: [],
     endedAtKPa: 82.737,
   };
   test("while it is low, and when it is back", () => {
@@ -67,7 +68,7 @@ describe("a restart in one sentence", () => {
     expect(restartWords(low, plan, "us", ZONE)).toBe(
       "Pressure was below 13 lb (12 lb) at 14:30, so the full 75 minutes start again when it is back at 13 lb.",
     );
-    const again = { startedAt: NOW + 120_000, lastAtTarget: NOW + 120_000, endedAt: null };
+    const again = { startedAt: NOW + 120_000, lastAtTarget: NOW + 120_000, endedAt: null, seenBy: [] };
     const back = viewOf(
       { ...newRunState(NOW), phase: "processing", attempts: [dropped, again], restarts: 1 },
       plan,

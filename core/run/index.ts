@@ -23,3 +23,10 @@ export {
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
 export { AGREE_KPA, ZERO_KPA, step as stepRun } from "./step.ts";
 export { possibleNext, whyNot } from "./permit.ts";
+export {
+  BELIEVABLE_KPA,
+  BELOW_NOTHING_KPA,
+  CLOCK_SLACK_MS,
+  whyNotBelieved,
+  type SentFigure,
+} from "./believe.ts";

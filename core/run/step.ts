@@ -265,7 +265,7 @@ function setAside(state: RunState, event: RunEvent): void {
   const name = event.source ?? OWN_FACE;
   if (state.aside.includes(name) || name === OWN_FACE) return;
   state.aside.push(name);
-  delete state.gauges[name];
+  state.gauges = Object.fromEntries(Object.entries(state.gauges).filter(([g]) => g !== name));
   state.disagree = false;
   deviate(state, {
     kind: "gauge-aside",

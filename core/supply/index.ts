@@ -1,2 +1,2 @@
 export { takeFrom, type Box } from "./lids.ts";
-export { fireEstimate, type FireEstimate } from "./water.ts";
+export { LOW_WATER_LITRES, fireEstimate, waterLeft, type FireEstimate } from "./water.ts";

@@ -38,3 +38,24 @@ export function fireEstimate(
     gasKg: induction ? null : energyMJ / GAS_MJ_KG,
   };
 }
+
+/** Less than this left, and it may run dry before another whole time is served: litres. Common practice, no source. */
+export const LOW_WATER_LITRES = 1;
+
+/**
+ * Water left in a canner, litres: what was put in less what its time steaming and holding boiled off. An estimate; the rule
+ * stays never to let it run dry.
+ * @param minutes venting (all the flame goes into steam) and held or brought up to pressure since
+ */
+export function waterLeft(
+  startLitres: number,
+  powerW: number,
+  minutes: { vent: number; pressure: number },
+): number {
+  const { boiledLitres } = fireEstimate(powerW, {
+    heatUp: 0,
+    vent: minutes.vent,
+    process: minutes.pressure,
+  });
+  return Math.max(0, startLitres - boiledLitres);
+}

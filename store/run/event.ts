@@ -1,11 +1,8 @@
 import { eq } from "drizzle-orm";
 import { refuse, Refused, type Larder } from "#store/db";
-import { runAt, whyNot, type RunEvent, type RunEventType, type RunView } from "#core/run";
-import { run, runEvent } from "../schema/index.ts";
+import { CLOCK_SLACK_MS, runAt, whyNot, whyNotBelieved, type RunEvent, type RunView } from "#core/run";
+import { run, runEvent, type EventDetail } from "../schema/index.ts";
 import { eventsOf } from "./run.ts";
-
-/** A clock may run ahead of ours by this much, ms. More is an event from the future. */
-const CLOCK_SLACK_MS = 120_000;
 
 export type NewEvent = Omit<RunEvent, "seq">;
 
@@ -13,6 +10,54 @@ export interface Appended {
   accepted: number;
   duplicates: number;
   view: RunView;
+}
+
+type RunRow = typeof run.$inferSelect;
+
+const runRow = (larder: Larder, runId: string): RunRow =>
+  larder.db.select().from(run).where(eq(run.id, runId)).get() ?? refuse("There is no such run.", 404);
+
+/** Why an event cannot have happened when it says; null when it can. */
+function whyNotThen(row: RunRow, at: number, now: number): string | null {
+  if (!Number.isFinite(at)) return "This is not an instant.";
+  if (at > now + CLOCK_SLACK_MS) return "This lies in the future. Set the clock of whatever sent it.";
+  if (at < row.openedAt - CLOCK_SLACK_MS) return "This lies before the run was opened.";
+  return null;
+}
+
+/** Stores events in the order given. @returns how many were new */
+function insertEvents(larder: Larder, runId: string, events: readonly NewEvent[], now: number): number {
+  let accepted = 0;
+  for (const e of events) {
+    const detail: EventDetail = {
+      perMinute: e.perMinute,
+      weightKPa: e.weightKPa,
+      alarm: e.alarm,
+      asked: e.asked,
+      container: e.container,
+      siphoned: e.siphoned,
+    };
+    accepted += larder.db
+      .insert(runEvent)
+      .values({
+        id: e.id,
+        runId,
+        // A clock a little ahead is set back to ours, so that nothing waits for its own future.
+        at: Math.min(e.at, now),
+        type: e.type,
+        gaugeKPa: e.gaugeKPa ?? null,
+        tempC: e.tempC ?? null,
+        corrects: e.corrects ?? null,
+        byName: e.by ?? null,
+        note: e.text ?? null,
+        source: e.source ?? null,
+        detail: Object.values(detail).some((v) => v !== undefined) ? detail : null,
+        recordedAt: now,
+      })
+      .onConflictDoNothing()
+      .run().changes;
+  }
+  return accepted;
 }
 
 /**
@@ -25,42 +70,119 @@ export interface Appended {
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
   return larder.sqlite
     .transaction((): Appended => {
-      const row = larder.db.select().from(run).where(eq(run.id, runId)).get();
-      if (!row) refuse("There is no such run.", 404);
+      const row = runRow(larder, runId);
       const now = larder.now();
       const problems: Record<string, string> = {};
       events.forEach((e, i) => {
-        if (e.at > now + CLOCK_SLACK_MS)
-          problems[`readings.${i}.at`] = "This lies in the future. Set the clock of whatever sent it.";
-        if (e.at < row.openedAt - CLOCK_SLACK_MS)
-          problems[`readings.${i}.at`] = "This lies before the run was opened.";
+        const why = whyNotThen(row, e.at, now);
+        if (why) problems[`readings.${i}.at`] = why;
       });
       if (Object.keys(problems).length > 0) throw new Refused(problems);
-      let accepted = 0;
-      for (const e of events) {
-        const done = larder.db
-          .insert(runEvent)
-          .values({
-            id: e.id,
-            runId,
-            // A clock a little ahead is set back to ours, so that nothing waits for its own future.
-            at: Math.min(e.at, now),
-            type: e.type,
-            gaugeKPa: e.gaugeKPa ?? null,
-            tempC: e.tempC ?? null,
-            corrects: e.corrects ?? null,
-            byName: e.by ?? null,
-            note: e.text ?? null,
-            recordedAt: now,
-          })
-          .onConflictDoNothing()
-          .run();
-        accepted += done.changes;
-      }
+      const accepted = insertEvents(larder, runId, events, now);
       const view = keepInStep(larder, row, now);
       return { accepted, duplicates: events.length - accepted, view };
     })
     .immediate();
+}
+
+/** A reading that was not taken, by its place in what was sent. */
+export interface RefusedReading {
+  index: number;
+  id: string;
+  /** the part that is wrong */
+  field: "at" | "gaugeKPa";
+  reason: string;
+}
+
+export type SentReading = Pick<NewEvent, "id" | "at" | "gaugeKPa" | "tempC"> & {
+  /** place in what was sent */
+  index: number;
+};
+
+/**
+ * Takes what a gauge sent, reading by reading: each is stored, known already, or refused with its reason. What is
+ * refused changes nothing.
+ * @param source name of the gauge, when it says one: a second gauge on the run is told apart by it
+ */
+export function takeReadings(
+  larder: Larder,
+  runId: string,
+  readings: readonly SentReading[],
+  source?: string,
+): Appended & { refused: RefusedReading[] } {
+  return larder.sqlite
+    .transaction(() => {
+      const row = runRow(larder, runId);
+      const now = larder.now();
+      const events = eventsOf(larder, runId);
+      const known = new Set(events.map((e) => e.id));
+      const over = overAt(runAt(row.plan, events, row.openedAt, now), row.endedAt);
+      const same = events
+        .filter((e) => e.type === "reading" && e.gaugeKPa !== undefined && e.source === source)
+        .map((e) => ({ at: e.at, gaugeKPa: e.gaugeKPa! }));
+      const before = [...same].sort((a, b) => a.at - b.at);
+      const refused: RefusedReading[] = [];
+      const taken: NewEvent[] = [];
+      let duplicates = 0;
+      for (const { index, ...r } of [...readings].sort((a, b) => a.at - b.at || a.index - b.index)) {
+        if (known.has(r.id)) {
+          duplicates++;
+          continue;
+        }
+        const late = whyNotThen(row, r.at, now);
+        const ended =
+          over !== null && r.at > over ? "The canner was unloaded or given up before this." : null;
+        if (late ?? ended) {
+          refused.push({ index, id: r.id, field: "at", reason: (late ?? ended)! });
+          continue;
+        }
+        let { gaugeKPa } = r;
+        if (gaugeKPa !== undefined) {
+          const figure = { at: r.at, gaugeKPa };
+          const near = before.slice(
+            Math.max(0, lastBefore(before, r.at) - BACK_MOST),
+            lastBefore(before, r.at),
+          );
+          const why = whyNotBelieved(figure, near);
+          if (why) {
+            refused.push({ index, id: r.id, field: "gaugeKPa", reason: why });
+            continue;
+          }
+          gaugeKPa = Math.max(0, gaugeKPa);
+          before.splice(lastBefore(before, r.at), 0, figure);
+        }
+        known.add(r.id);
+        taken.push({ ...r, gaugeKPa, type: "reading", source });
+      }
+      const accepted = insertEvents(larder, runId, taken, now);
+      refused.sort((a, b) => a.index - b.index);
+      return {
+        accepted,
+        duplicates: duplicates + taken.length - accepted,
+        refused,
+        view: keepInStep(larder, row, now),
+      };
+    })
+    .immediate();
+}
+
+/** Readings looked back on at most, so that a gauge that sends ten times a second costs no more. */
+const BACK_MOST = 600;
+
+/** Where a figure of an instant belongs in figures ordered by time. */
+function lastBefore(figures: readonly { at: number }[], at: number): number {
+  let [low, high] = [0, figures.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (figures[mid]!.at <= at) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
+
+/** When a run took no more readings; null while it does. */
+function overAt(view: RunView, endedAt: number | null): number | null {
+  return view.unloadedAt ?? endedAt;
 }
 
 /** Writes down what follows from the events where other queries need it. Same transaction as the events. */
@@ -74,30 +196,46 @@ function keepInStep(larder: Larder, row: typeof run.$inferSelect, now: number): 
   return view;
 }
 
-export interface Tap {
-  /** made on the screen; the same tap twice is one */
-  id: string;
-  type: RunEventType;
-  gaugeKPa?: number;
-  corrects?: string;
-  by?: string;
-  text?: string;
-  /** when it happened, when that is not now */
-  at?: number;
-}
+/** What somebody at the stove says; `at` when it happened, when that is not now. */
+export type Tap = Omit<NewEvent, "at"> & { at?: number };
 
 /**
  * What somebody at the stove says. The guard is asked first, so that a slip of the finger is refused in words; a tap
  * that has already been taken is answered again.
  */
 export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
-  const row = larder.db.select().from(run).where(eq(run.id, runId)).get();
-  if (!row) refuse("There is no such run.", 404);
+  const row = runRow(larder, runId);
   const events = eventsOf(larder, runId);
-  const at = tap.at ?? larder.now();
+  const now = larder.now();
+  const at = tap.at ?? now;
   if (!events.some((e) => e.id === tap.id)) {
-    const no = whyNot(runAt(row.plan, events, row.openedAt, Math.min(at, larder.now())), tap.type);
+    const view = runAt(row.plan, events, row.openedAt, Math.min(at, now));
+    const no = whyNot(view, tap.type, row.plan, tap.weightKPa);
     if (no) throw new Refused({ "": no }, 409);
   }
   return appendEvents(larder, runId, [{ ...tap, at }]);
+}
+
+/** What became of a tap that a stove screen kept until it could be delivered. */
+export interface TapAnswer {
+  id: string;
+  /** why it was not taken; null when it was, now or before */
+  refused: string | null;
+}
+
+/** Takes the taps of a stove screen in their order, each by itself: one that does not fit does not hold up the rest. */
+export function tapAll(larder: Larder, runId: string, taps: readonly NewEvent[]): TapAnswer[] {
+  return larder.sqlite
+    .transaction(() =>
+      taps.map((tap): TapAnswer => {
+        try {
+          tapRun(larder, runId, tap);
+          return { id: tap.id, refused: null };
+        } catch (error) {
+          if (!(error instanceof Refused) || error.status === 404) throw error;
+          return { id: tap.id, refused: Object.values(error.fields).join(" ") };
+        }
+      }),
+    )
+    .immediate();
 }

@@ -1,4 +1,4 @@
-import { desc, eq, isNull, or } from "drizzle-orm";
+import { and, desc, eq, gt, isNull, or } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { kPaFromPsi } from "#core/quantity";
@@ -74,6 +74,8 @@ export interface OpenInput {
   signedReason: string | null;
   /** the burner it stands on; null when nobody said */
   burnerId?: string | null;
+  /** held this much above the floor for safety's sake, 0 to 2 lb, kPa */
+  marginKPa?: number;
   /** what was looked at before lighting it */
   findings?: readonly Finding[];
   /** why overdue or doubtful equipment is used all the same */
@@ -129,6 +131,8 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     const plan: RunPlan = {
       minutes: governing.minutes,
       floorKPa: kPaFromPsi(governing.target.facePsi),
+      marginKPa: marginOf(input.marginKPa ?? 0, governing.target.facePsi, chosen),
+      ...(governing.target.weightPsi === null ? {} : { weightKPa: kPaFromPsi(governing.target.weightPsi) }),
       safeMaxKPa: chosen.safeMaxKPa,
       governs: governing.target.governs,
       ventMinutes: governing.ventMinutes,
@@ -225,6 +229,18 @@ function keepFindings(
   }
 }
 
+/** Most that is held above the target, kPa (2 lb). A pound over is cheap insurance. Common practice, no source. */
+export const MOST_MARGIN_KPA = kPaFromPsi(2);
+
+/** A margin as it may be held: not more than two pounds, and well below what the canner stands. */
+function marginOf(marginKPa: number, facePsi: number, chosen: Canner): number {
+  if (!(marginKPa >= 0 && marginKPa <= MOST_MARGIN_KPA + 1e-9))
+    throw new Refused({ marginKPa: "From nothing to 2 lb (13.8 kPa) above the target." });
+  if (kPaFromPsi(facePsi) + marginKPa >= chosen.safeMaxKPa)
+    throw new Refused({ marginKPa: `${chosen.name} does not stand so much. Choose less.` });
+  return marginKPa;
+}
+
 /** Whether a run still occupies its canner. */
 export function isInCanner(view: RunView): boolean {
   return !["resting", "checked", "aborted"].includes(view.phase);
@@ -232,10 +248,15 @@ export function isInCanner(view: RunView): boolean {
 
 /** Events of a run in order of arrival. */
 export function eventsOf(larder: Larder, runId: string): RunEvent[] {
+  return eventsSince(larder, runId, 0);
+}
+
+/** Events of a run that arrived after another, in order of arrival. @param after `seq` of that one; 0 for all */
+export function eventsSince(larder: Larder, runId: string, after: number): RunEvent[] {
   return larder.db
     .select()
     .from(runEvent)
-    .where(eq(runEvent.runId, runId))
+    .where(and(eq(runEvent.runId, runId), gt(runEvent.seq, after)))
     .orderBy(runEvent.seq)
     .all()
     .map((e) => ({
@@ -248,6 +269,8 @@ export function eventsOf(larder: Larder, runId: string): RunEvent[] {
       ...(e.corrects === null ? {} : { corrects: e.corrects }),
       ...(e.byName === null ? {} : { by: e.byName }),
       ...(e.note === null ? {} : { text: e.note }),
+      ...(e.source === null ? {} : { source: e.source }),
+      ...e.detail,
     }));
 }
 

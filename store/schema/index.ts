@@ -11,3 +11,4 @@ export * from "./seam.ts";
 export * from "./tool.ts";
 export * from "./supply.ts";
 export * from "./plan.ts";
+export * from "./practice.ts";

@@ -1,9 +1,15 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { type RunPlan } from "#core/run";
+import { type RunEvent, type RunPlan } from "#core/run";
 import { type ScheduleSnapshot } from "#core/schedule";
 import { canner } from "./equipment.ts";
 import { person } from "./household.ts";
+
+/** What only some kinds of event carry. */
+export type EventDetail = Pick<
+  RunEvent,
+  "perMinute" | "weightKPa" | "alarm" | "asked" | "container" | "siphoned"
+>;
 
 /** One load going through one canner. What happened to it is in its events. */
 export const run = sqliteTable(
@@ -56,6 +62,10 @@ export const runEvent = sqliteTable(
     corrects: text(),
     byName: text("by_name"),
     note: text(),
+    /** the gauge that sent it; null for what a person said */
+    source: text(),
+    /** what only some kinds of event have, as JSON */
+    detail: text({ mode: "json" }).$type<EventDetail>(),
     recordedAt: integer("recorded_at").notNull(),
   },
   (t) => [

@@ -10,11 +10,11 @@ import {
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
 import { CapacityAnswer, CapacityBody, PlanAnswer, PlanBody } from "./plan-schemas";
 import { json } from "./problem";
+import { ReadingsAnswer, ReadingsShape } from "./reading-schemas";
 import {
   Problem,
-  ReadingsAnswer,
-  ReadingsBody,
   RunAnswer,
+  RunQuery,
   ScheduleAnswer,
   ScheduleQuery,
   SteamAnswer,
@@ -133,13 +133,18 @@ export function loader() {
         },
       },
       "/api/v1/runs/{id}": {
-        get: { summary: "A run, by id or code", parameters: [path("id")], responses: answers(RunAnswer) },
+        get: {
+          summary: "A run, by id or code",
+          parameters: [path("id"), ...query(RunQuery)],
+          responses: answers(RunAnswer),
+        },
       },
       "/api/v1/runs/{id}/readings": {
         post: {
-          summary: "A batch of readings, idempotent by id",
+          summary:
+            "A batch of readings, idempotent by id: each taken, known already, or refused with its reason",
           parameters: [path("id")],
-          requestBody: body(ReadingsBody),
+          requestBody: body(ReadingsShape),
           responses: answers(ReadingsAnswer),
         },
       },

@@ -1,15 +1,17 @@
 import type { Route } from "./+types/run";
 import { getRun } from "#store/run";
 import { larderContext } from "../../server/context";
-import { answering, json } from "./problem";
-import { RunAnswer } from "./schemas";
+import { answering, json, queryOf } from "./problem";
+import { RunAnswer, RunQuery } from "./schemas";
 
 const iso = (at: number) => new Date(at).toISOString();
 const isoOrNull = (at: number | null | undefined) => (at == null ? null : iso(at));
 
-export function loader({ params, context }: Route.LoaderArgs) {
+export function loader({ request, params, context }: Route.LoaderArgs) {
   return answering(() => {
-    const run = getRun(context.get(larderContext), params.id);
+    const larder = context.get(larderContext);
+    const { readings = "all" } = RunQuery.parse(queryOf(request));
+    const run = getRun(larder, params.id);
     const { view } = run;
     const governing = run.schedule.governing;
     return json(
@@ -17,8 +19,10 @@ export function loader({ params, context }: Route.LoaderArgs) {
         id: run.id,
         code: run.code,
         canner: run.cannerName,
+        now: iso(larder.now()),
+        altitudeM: run.schedule.altitudeM,
         openedAt: iso(run.openedAt),
-        plan: run.plan,
+        plan: { ...run.plan, marginKPa: run.plan.marginKPa ?? 0, weightKPa: run.plan.weightKPa ?? null },
         source: governing.each[governing.governedBy]!.source,
         edition: run.schedule.edition,
         state: {
@@ -36,15 +40,20 @@ export function loader({ params, context }: Route.LoaderArgs) {
           gaugeKPa: d.gaugeKPa ?? null,
         })),
         packs: run.packs,
-        events: run.events.map((e) => ({
-          id: e.id,
-          at: iso(e.at),
-          type: e.type,
-          gaugeKPa: e.gaugeKPa ?? null,
-          tempC: e.tempC ?? null,
-          by: e.by ?? null,
-          text: e.text ?? null,
-        })),
+        events: run.events
+          .filter((e) => readings === "all" || e.type !== "reading")
+          .map((e) => ({
+            id: e.id,
+            at: iso(e.at),
+            type: e.type,
+            gaugeKPa: e.gaugeKPa ?? null,
+            tempC: e.tempC ?? null,
+            by: e.by ?? null,
+            text: e.text ?? null,
+            gauge: e.source ?? null,
+            perMinute: e.perMinute ?? null,
+            container: e.container ?? null,
+          })),
       }),
     );
   });

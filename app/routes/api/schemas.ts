@@ -90,61 +90,23 @@ export const SteamAnswer = z.object({
   tempF: z.number(),
 });
 
-/** A number that is one: NaN and infinity cannot be written in JSON, but 1e999 can. */
-const finite = z.number().finite();
-
-/** Body of POST /api/v1/runs/{id}/readings. */
-export const ReadingsBody = z.strictObject({
-  readings: z
-    .array(
-      z
-        .strictObject({
-          id: z.string().min(1).max(100).describe("idempotency key, made where the reading was taken"),
-          at: z.iso.datetime({ offset: true, message: "A UTC instant like 2026-11-20T14:22:00Z." }),
-          gaugePsi: finite
-            .min(-1, "A gauge does not read below zero.")
-            .max(58, "No canner stands more than 58 psi. Is this kPa?")
-            .optional(),
-          gaugeKPa: finite
-            .min(-7, "A gauge does not read below zero.")
-            .max(400, "No canner stands more than 400 kPa.")
-            .optional(),
-          tempC: finite.min(-40).max(200).optional(),
-        })
-        .superRefine((r, ctx) => {
-          if (r.gaugePsi !== undefined && r.gaugeKPa !== undefined)
-            ctx.addIssue({
-              code: "custom",
-              path: ["gaugeKPa"],
-              message: "Give gaugePsi or gaugeKPa, not both.",
-            });
-          if (r.gaugePsi === undefined && r.gaugeKPa === undefined && r.tempC === undefined)
-            ctx.addIssue({
-              code: "custom",
-              path: ["gaugePsi"],
-              message: "A reading needs gaugePsi, gaugeKPa or tempC.",
-            });
-        }),
-    )
-    .min(1, "At least one reading.")
-    .max(10_000, "At most 10,000 readings at a time."),
-});
-
 const RunStateAnswer = z.object({
   phase: z.string(),
   finishAt: z.string().nullable(),
   restarts: z.number().int(),
 });
-export const ReadingsAnswer = z.object({
-  accepted: z.number().int(),
-  duplicates: z.number().int(),
-  state: RunStateAnswer,
+
+/** Query of GET /api/v1/runs/{id}. */
+export const RunQuery = z.strictObject({
+  readings: z.enum(["all", "none"], "all or none.").optional().describe("none: only what people said"),
 });
 
 export const RunAnswer = z.object({
   id: z.string(),
   code: z.string(),
   canner: z.string(),
+  now: z.string().describe("the larder's own clock"),
+  altitudeM: z.number(),
   openedAt: z.string(),
   plan: z.object({
     minutes: z.number(),
@@ -152,6 +114,8 @@ export const RunAnswer = z.object({
     safeMaxKPa: z.number(),
     governs: z.string(),
     ventMinutes: z.number(),
+    marginKPa: z.number(),
+    weightKPa: z.number().nullable(),
   }),
   source: Source,
   edition: z.string(),
@@ -186,6 +150,9 @@ export const RunAnswer = z.object({
       tempC: z.number().nullable(),
       by: z.string().nullable(),
       text: z.string().nullable(),
+      gauge: z.string().nullable(),
+      perMinute: z.number().nullable(),
+      container: z.string().nullable(),
     }),
   ),
 });

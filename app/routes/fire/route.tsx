@@ -14,13 +14,14 @@ import { Code } from "#ui/lotmark";
 import { Empty, Figure, Page, Part } from "#ui/page";
 import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
 import { loadWords, containersWords, speciesWords } from "../../words/load";
-import { PHASE_WORDS, taskWords } from "../../words/run";
+import { ALARM_WORDS, PHASE_WORDS, taskWords } from "../../words/run";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { runGlances } from "../../server/shell";
 import { SourceLine } from "../ask/answer";
+import { MARGINS } from "./margin";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -47,6 +48,7 @@ const schema = z.object({
   key: keyField,
   cannerId: z.string({ error: "Choose a canner." }),
   packIds: z.array(z.string(), "Choose what goes in.").min(1, "Choose what goes in."),
+  margin: z.enum(MARGINS).default("0"),
   signedReason: words("The reason", 200).optional(),
   equipmentReason: words("The reason", 200).optional(),
 });
@@ -60,12 +62,21 @@ export async function action({ request, context }: Route.ActionArgs) {
     const { code } = openRun(larder, writeBy(me, v.key), {
       cannerId: v.cannerId,
       packIds: v.packIds,
+      marginKPa: kPaFromPsi(Number(v.margin)),
       signedReason: v.signedReason ?? null,
       equipmentReason: v.equipmentReason ?? null,
     });
     return redirect(`/fire/${code}`);
   });
 }
+
+/** How far above the target it is held, lb. */
+const MARGIN_WORDS: Record<(typeof MARGINS)[number], string> = {
+  "0": "just at it",
+  "0.5": "½ lb (3 kPa) above it",
+  "1": "1 lb (7 kPa) above it",
+  "2": "2 lb (14 kPa) above it",
+};
 
 export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
   const { runs, waiting, canners, past, household } = loaderData;
@@ -94,6 +105,9 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
                   <Countdown until={due.at} className="block text-[4.4rem] leading-none" />
                 ) : (
                   <div className="h-2" />
+                )}
+                {r.view.alarm && !r.view.answered && (
+                  <p className="font-[650] text-stop">{ALARM_WORDS[r.view.alarm]}</p>
                 )}
                 <p className="text-[1.2rem] font-[650]">{text?.title}</p>
                 <p className="text-soft">{r.load}</p>
@@ -161,6 +175,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
   const free = canners.find((c) => !c.busy) ?? canners[0];
   const [cannerId, setCannerId] = useState(free?.id ?? "");
   const canner = canners.find((c) => c.id === cannerId);
+  const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
   const packs = waiting.filter((p) => chosen.includes(p.id));
   const load = packs.map((p) => loadPackOf(p.schedule));
   const plain = canner && governingSchedule(load, canner, household.altitudeM, now);
@@ -216,6 +231,14 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             value={cannerId}
             onChange={(e) => setCannerId(e.target.value)}
           />
+          <SelectField
+            field={fields.margin}
+            label="How far above the target you hold it"
+            hint="A pound over is cheap insurance against a gust. The target itself is the floor."
+            choices={MARGINS.map((m) => ({ value: m, label: MARGIN_WORDS[m] }))}
+            value={margin}
+            onChange={(e) => setMargin(e.target.value as (typeof MARGINS)[number])}
+          />
           {needsSigning && (
             <Notice tone="care" className="space-y-2">
               <p>
@@ -239,7 +262,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           <div className="flex flex-wrap gap-3">
             {governing?.outcome === "tested" && (
               <Button asChild weight="do">
-                <Link to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}`}>
+                <Link to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${margin}`}>
                   Check the equipment first
                 </Link>
               </Button>

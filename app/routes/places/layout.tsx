@@ -4,6 +4,7 @@ import type { Route } from "./+types/layout";
 import { Bench } from "#ui/bench";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
+import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
@@ -16,6 +17,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const { now, open } = lookAround(home);
   return {
     serverNow: now,
+    pace: pace(),
     places: benchOf(home, runs),
     clocks: clocksOf(runs, open, now),
     me: home.me.name,
@@ -26,11 +28,11 @@ export function loader({ request, context }: Route.LoaderArgs) {
 const LOOK_AGAIN_MS = 15_000;
 
 export default function Places({ loaderData }: Route.ComponentProps) {
-  const { serverNow, places, clocks, me } = loaderData;
+  const { serverNow, pace, places, clocks, me } = loaderData;
   const here = useLocation().pathname.split("/")[1] ?? null;
   useLookAgain(LOOK_AGAIN_MS);
   return (
-    <NowProvider serverNow={serverNow}>
+    <NowProvider serverNow={serverNow} pace={pace}>
       <header>
         <Strip clocks={clocks}>
           <SideLinks me={me} />

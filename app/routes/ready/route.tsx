@@ -16,6 +16,7 @@ import { Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
+import { MARGINS } from "../fire/margin";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 
 /** Which load on which canner: from the address, since the list is made from it. */
@@ -24,6 +25,7 @@ function asked(request: Request) {
   return {
     cannerId: query.get("canner") ?? "",
     packIds: query.getAll("pack"),
+    margin: MARGINS.find((m) => m === query.get("margin")) ?? "0",
     burnerId: query.get("burner"),
   };
 }
@@ -98,7 +100,7 @@ const schema = z.object({
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const { cannerId, packIds, burnerId } = asked(request);
+  const { cannerId, packIds, burnerId, margin } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
       .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
@@ -106,6 +108,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const { code } = openRun(larder, writeBy(me, v.key), {
       cannerId,
       packIds,
+      marginKPa: kPaFromPsi(Number(margin)),
       burnerId: burnerId || (listTools(larder).find((t) => t.kind === "burner")?.id ?? null),
       findings,
       equipmentReason: v.equipmentReason ?? null,

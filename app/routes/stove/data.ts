@@ -1,4 +1,14 @@
+import { type RunView } from "#core/run";
 import type { Route } from "./+types/route";
+import { type StoveTap } from "./tap";
 
 /** What the stove screen is made from. */
 export type StoveData = Route.ComponentProps["loaderData"];
+
+/** What each part of the stove screen is given. */
+export interface Tools {
+  data: StoveData;
+  view: RunView;
+  /** says something; false when the rules refuse it, which is then told */
+  say(tap: Omit<StoveTap, "id" | "at" | "by"> & { at: number }): boolean;
+}

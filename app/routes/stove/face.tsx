@@ -1,9 +1,11 @@
 import { type Due } from "#core/agenda";
-import { formatClock, formatPressure } from "#core/quantity";
+import { formatClock, formatPressure, formatVolume } from "#core/quantity";
 import { type RunView } from "#core/run";
+import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
-import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../words/run";
+import { PHASE_WORDS, aimWords, deviationWords, restartWords, taskWords } from "../../words/run";
+import { UNPROCESSED, stageSigns } from "../../words/stage";
 import { clockTime } from "../../words/time";
 import { type StoveData } from "./data";
 
@@ -18,10 +20,11 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       : null;
   const big = bigOf(view, due);
   const dev = view.deviations.at(-1);
+  const signs = stageSigns(view, run.plan, units);
   return (
     <div className="flex flex-1 flex-col" aria-live="polite">
       <div
-        className={`fig mt-5 -ml-1 leading-[0.82] font-bold max-md:mt-3 ${sizeOf(big)} ${alarm ? "flash text-stop" : ""}`}
+        className={`fig mt-5 -ml-1 leading-[0.82] font-bold max-md:mt-3 ${sizeOf(big)} ${alarm && !view.answered ? "flash text-stop" : alarm ? "text-stop" : ""}`}
         role={big.clock ? "timer" : undefined}
         data-testid="stove-clock"
       >
@@ -46,6 +49,25 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
           </span>
         )}
       </p>
+      {view.phase === "processing" && view.completedAt === null && (
+        <p className="mt-1 max-w-[48rem] text-[1.05rem]">Hold {aimWords(run.plan, units)}.</p>
+      )}
+      {signs && (
+        <dl className="mt-3 grid max-w-[52rem] grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[1.05rem] max-md:text-[0.95rem]">
+          <dt className="font-[650]">See</dt>
+          <dd>{signs.see}</dd>
+          <dt className="font-[650]">Hear</dt>
+          <dd>{signs.hear}</dd>
+        </dl>
+      )}
+      {view.restarts > 0 && view.heatOffAt === null && <Water data={data} view={view} />}
+      {view.outcome === "not-processed" && (
+        <ul className="mt-3 max-w-[52rem] list-disc pl-5 text-[1.05rem]">
+          {UNPROCESSED.map((w) => (
+            <li key={w}>{w}</li>
+          ))}
+        </ul>
+      )}
       {view.alarm === "unwatched" && (
         <Notice tone="care" className="mt-4">
           Nobody has looked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Look at the gauge and say what
@@ -57,12 +79,37 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
           Over the canner’s limit. Turn the heat down now; keep away from the lid.
         </Notice>
       )}
+      {dev && dev.kind === "wrong-weight" && view.now - dev.at < 600_000 && (
+        <Notice tone="stop" className="mt-4">
+          {deviationWords(dev, run.plan, units, run.zone)}
+        </Notice>
+      )}
       {dev && dev.kind === "weight-on-early" && view.phase === "venting" && (
         <Notice tone="stop" className="mt-4">
           {deviationWords(dev, run.plan, units, run.zone)} Take it off again and let it steam.
         </Notice>
       )}
     </div>
+  );
+}
+
+/** After a restart the water has to last longer than anyone planned. */
+function Water({ data, view }: { data: StoveData; view: RunView }) {
+  const { water, run } = data;
+  const vented = view.vent.doneAt === null ? 0 : run.plan.ventMinutes;
+  const weightOn = view.attempts[0]?.startedAt ?? view.phaseSince;
+  const until = view.finishAt ?? view.now + run.plan.minutes * 60_000;
+  const left = (at: number) =>
+    waterLeft(water.litres, water.burnerW, { vent: vented, pressure: Math.max(0, at - weightOn) / 60_000 });
+  const end = left(until);
+  const low = end < LOW_WATER_LITRES;
+  return (
+    <p className={`mt-2 max-w-[48rem] ${low ? "font-[650] text-stop" : "text-soft"}`}>
+      Water: about {formatVolume(left(view.now), data.units)} of {formatVolume(water.litres, data.units)} left
+      now and {formatVolume(end, data.units)} at the end, an estimate.
+      {low &&
+        " It may not last. Heat off, let it cool to zero, open it, add boiling water, vent again and begin anew: never let it run dry."}
+    </p>
   );
 }
 

@@ -44,8 +44,12 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
             ))}
           </ul>
         )}
+        {!view.confirmed.size && view.burnerLitAt !== null && (
+          <p className="text-amber">Nobody has said what stands inside.</p>
+        )}
         <ol className="space-y-1">
           {[...run.events]
+            .filter((e) => e.source === undefined)
             .sort((a, b) => b.at - a.at || b.seq - a.seq)
             .map((e) => (
               <li key={e.id} className="flex gap-3">

@@ -1,38 +1,48 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type UnitSystem } from "#core/quantity";
-import { RUN_EVENT_TYPES, runAt } from "#core/run";
+import { formatPressure } from "#core/quantity";
+import { RUN_EVENT_TYPES } from "#core/run";
 import { runAgenda } from "#core/agenda";
+import { weightSettings } from "#core/schedule";
 import { Refused } from "#store/db";
-import { getRun, tapRun } from "#store/run";
+import { containersOfRun } from "#store/rest";
+import { getRun, heatKitchen, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
 import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
-import { loadWords } from "../../words/load";
+import { containersWords, loadWords } from "../../words/load";
+import { readGauge } from "../../words/reading";
 import { lookedAt } from "../../words/run";
+import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { formKey, keyField, orNotFound, submit, words } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
 import { runGlances } from "../../server/shell";
-import { useLookAgain } from "../places/layout";
 import { type StoveData } from "./data";
+import { AlarmBar } from "./alarm-bar";
 import { Facts } from "./facts";
 import { FaceOfStove } from "./face";
+import { Gauges } from "./gauges";
+import { FirstLooks } from "./first-looks";
 import { Taps } from "./taps";
+import { Unload } from "./unload";
 import { useStove } from "./stove-awake";
+import { refusalOf, useRun, useRunView, type StoveRun } from "./use-run";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
-  const { larder, household, me } = home;
+  const { larder, household, me, people } = home;
   const run = orNotFound(() => getRun(larder, params.code));
   const runs = runGlances(home);
   const { now, open } = lookAround(home);
+  const kitchen = heatKitchen(larder, run.id);
   return {
     key: formKey(),
     serverNow: now,
+    pace: pace(),
     clocks: clocksOf(
       runs.filter((r) => r.id !== run.id),
       open,
@@ -40,7 +50,11 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     ),
     units: household.units,
     me: me.name,
+    people: people.map((p) => p.name),
     quarts: run.cannerQuarts,
+    water: kitchen.water,
+    weights: weightSettings(kitchen.weightPiecesPsi),
+    containers: containersOfRun(larder, run.id).map((c) => ({ code: c.code, kind: c.kind, mouth: c.mouth })),
     run: {
       id: run.id,
       code: run.code,
@@ -50,6 +64,8 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       openedAt: run.openedAt,
       zone: run.zone,
       load: loadWords(run.packs),
+      sizes: [...new Set(run.packs.map((p) => containersWords(p.container, p.mouth, 2).replace(/^2 /, "")))],
+      kinds: run.packs.map((p) => ({ kind: p.container, mouth: p.mouth })),
       schedule: run.schedule,
       signed: run.gaugeSignedReason,
       looked: lookedAt(run.checks),
@@ -67,11 +83,13 @@ const schema = z.object({
   reason: words("The reason", 200).optional(),
 });
 
+/** What a page without its script says; with it, taps go through the outbox. */
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const run = orNotFound(() => getRun(larder, params.code));
   return submit(request, schema, (v) => {
-    const gaugeKPa = v.type === "reading" ? readGauge(v.reading, household.units) : undefined;
+    const read = v.type === "reading" ? readGauge(v.reading ?? "", household.units) : null;
+    if (read && !read.ok) throw new Refused({ reading: read.why });
     if (v.type === "abort" && !v.reason)
       throw new Refused({ reason: "Say why it is given up, for the record." });
     tapRun(larder, run.id, {
@@ -79,7 +97,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
       id: `${v.key}:${v.type}`,
       type: v.type,
       by: me.name,
-      gaugeKPa,
+      gaugeKPa: read?.kPa,
       corrects: v.corrects,
       text: v.reason,
     });
@@ -87,53 +105,43 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   });
 }
 
-/** Highest gauge reading anyone could see on a canner that still stands, kPa (30 lb). */
-const BELIEVABLE_KPA = kPaFromPsi(30);
-
-/** A reading as typed, kPa on the face. One that no canner shows is refused, with what was probably meant. */
-function readGauge(text: string | undefined, units: UnitSystem): number {
-  const parsed = parseQuantity(text ?? "", "gaugePressure", units);
-  if (!parsed.ok) throw new Refused({ reading: parsed.message });
-  const likely = likelyReading(parsed.si, parsed.unit, "gaugePressure", kPaFromPsi(4), BELIEVABLE_KPA);
-  if (parsed.si > BELIEVABLE_KPA) {
-    throw new Refused({
-      reading: `No canner shows ${formatPressure(parsed.si, units)}.${likely ? ` Did you mean ${Math.round((text ? Number.parseFloat(text) : 0) * 10) / 10} ${likely.unit.symbol}, which is ${formatPressure(likely.si, units)}? Type it with its unit.` : ""}`,
-    });
-  }
-  return parsed.si;
-}
-
-const LOOK_AGAIN_MS = 10_000;
+/** Nothing here is asked for again by the page itself: what changes is told, and a dead line must not cost the screen. */
+export const shouldRevalidate = () => false;
 
 export default function Stove({ loaderData, actionData }: Route.ComponentProps) {
-  useLookAgain(LOOK_AGAIN_MS);
+  const { run, serverNow, clocks, me } = loaderData;
+  const stove = useRun({ code: run.code, me, events: run.events, clocks, serverNow, pace: loaderData.pace });
   return (
-    <NowProvider serverNow={loaderData.serverNow}>
-      <Live data={loaderData} result={actionData?.result} />
+    <NowProvider serverNow={stove.heard.now} pace={stove.heard.pace}>
+      <Live data={loaderData} stove={stove} refused={actionData?.result?.error?.[""]?.join(" ") ?? null} />
     </NowProvider>
   );
 }
 
-function Live({
-  data,
-  result,
-}: {
-  data: StoveData;
-  result: NonNullable<Route.ComponentProps["actionData"]>["result"] | undefined;
-}) {
+function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refused: string | null }) {
   const { run, units } = data;
   const now = useNow();
-  const view = runAt(run.plan, run.events, run.openedAt, now);
+  const view = useRunView(run.plan, stove.events, run.openedAt, now);
   const agenda = runAgenda(view, run.plan, data.quarts);
-  const { soundOn, setSoundOn } = useStove(view.alarm);
+  const elsewhere = stove.clocks.find((c) => c.alarm) ?? null;
+  const { soundOn, setSoundOn } = useStove(view.alarm, view.loudness, elsewhere !== null);
+  const [said, setSaid] = useState<string | null>(refused);
   useEffect(() => {
-    document.documentElement.dataset.alarm = view.alarm ?? "";
+    document.documentElement.dataset.alarm = view.alarm && !view.answered ? view.alarm : "";
     return () => void delete document.documentElement.dataset.alarm;
-  }, [view.alarm]);
+  }, [view.alarm, view.answered]);
+  const say = (tap: Parameters<StoveRun["send"]>[0]) => {
+    const no = refusalOf(view, run.plan, tap);
+    setSaid(no);
+    if (no === null) stove.send(tap);
+    return no === null;
+  };
+  const tools = { data: { ...data, run: { ...run, events: stove.events } }, view, say };
+  const early = view.phase === "warming" || view.phase === "venting";
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <title>{`${run.canner} · Patient Larder`}</title>
-      <Strip clocks={data.clocks}>
+      <Strip clocks={stove.clocks}>
         <button
           type="button"
           onClick={() => setSoundOn(!soundOn)}
@@ -144,13 +152,16 @@ function Live({
         </button>
         <Link
           to="/fire"
-          className="flex min-h-12 items-center px-4 text-[0.92rem] font-[600] text-on-strip no-underline"
+          onClick={(e) => stove.deadSince !== null && e.preventDefault()}
+          aria-disabled={stove.deadSince !== null}
+          className="flex min-h-12 items-center px-4 text-[0.92rem] font-[600] text-on-strip no-underline aria-disabled:opacity-60"
         >
           Leave the stove
         </Link>
       </Strip>
+      <Line stove={stove} />
       <main id="main" tabIndex={-1} className="grid flex-1 outline-none lg:min-h-0 lg:grid-cols-[1fr_330px]">
-        <div className="flex min-w-0 flex-col px-9 pt-6 pb-5 max-md:px-4 max-md:pt-3">
+        <div className="flex min-w-0 flex-col px-9 pt-6 pb-5 max-md:px-4 max-md:pt-3 lg:overflow-y-auto">
           <div className="flex flex-wrap justify-between gap-x-6 text-[1.2rem] max-md:text-base">
             <h1 className="text-[1em]">
               {run.canner}: {run.load}
@@ -159,24 +170,48 @@ function Live({
               {run.plan.minutes} min at {formatPressure(run.plan.floorKPa, units)} or more
             </span>
           </div>
-          <FaceOfStove data={data} view={view} due={agenda[0] ?? null} />
-          <Taps data={data} view={view} result={result} />
+          <FaceOfStove data={tools.data} view={view} due={agenda[0] ?? null} />
+          <AlarmBar {...tools} />
+          {view.phase === "unloading" && <Unload {...tools} />}
+          <Taps {...tools} refused={said ?? stove.notTaken} />
         </div>
         <aside
           aria-label="Pressure"
           className="flex min-h-0 flex-col border-l-2 border-rule bg-sheet px-5 py-4 max-lg:border-t-2 max-lg:border-l-0"
         >
-          <div className="min-h-0 flex-1 max-lg:hidden">
-            <PressureColumn
-              floorKPa={run.plan.floorKPa}
-              safeMaxKPa={run.plan.safeMaxKPa}
-              readingKPa={view.lastReading?.gaugeKPa ?? null}
-              units={units}
-            />
-          </div>
-          <Facts data={data} view={view} />
+          {early ? (
+            <FirstLooks {...tools} />
+          ) : (
+            <div className="min-h-0 flex-1 max-lg:hidden">
+              <PressureColumn
+                floorKPa={run.plan.floorKPa}
+                marginKPa={run.plan.marginKPa ?? 0}
+                safeMaxKPa={run.plan.safeMaxKPa}
+                readingKPa={view.lastReading?.gaugeKPa ?? null}
+                units={units}
+              />
+            </div>
+          )}
+          <Gauges {...tools} />
+          <Facts data={tools.data} view={view} />
         </aside>
       </main>
     </div>
+  );
+}
+
+/** Said when the larder cannot be reached: the clock is right all the same, and nothing said here is lost. */
+function Line({ stove }: { stove: StoveRun }) {
+  if (stove.deadSince === null && stove.waiting === 0) return null;
+  if (stove.deadSince === null) return null;
+  return (
+    <p
+      role="status"
+      data-testid="dead-line"
+      className="border-b-2 border-amber bg-sheet px-9 py-2 font-[650] max-md:px-4"
+    >
+      The larder does not answer. The clocks go on, and what you say is kept on this device
+      {stove.waiting > 0 && <> ({stove.waiting} so far)</>} and delivered when it is back.
+    </p>
   );
 }

@@ -1,22 +1,18 @@
-import { useForm, type SubmissionResult } from "@conform-to/react";
-import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
-import { Form, Link, useNavigation } from "react-router";
-import { formatPressure } from "#core/quantity";
-import { whyNot, type RunEventType, type RunView } from "#core/run";
+import { Link } from "react-router";
+import { formatPressure, kPaFromPsi } from "#core/quantity";
+import { whyNot, type RunView } from "#core/run";
 import { Button } from "#ui/button";
-import { KeyedForm, FormErrors, TextField } from "#ui/form";
-import { EVENT_WORDS } from "../../words/run";
+import { eventWords } from "../../words/run";
 import { clockTime } from "../../words/time";
-import { type StoveData } from "./data";
+import { type Tools } from "./data";
+import { CountRocking } from "./count-rocking";
+import { GiveUp, HandOver, TypeReading } from "./dialogs";
+import { type StoveTap } from "./tap";
 
-interface Tap {
-  type: RunEventType;
-  label: string;
-}
+type Tap = Pick<StoveTap, "type" | "weightKPa"> & { label: string };
 
 /** The buttons that fit where the run is: the usual one first and heaviest. */
-function tapsFor(view: RunView, floor: string, weightGoverns: boolean): Tap[] {
+function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: Tap[]): Tap[] {
   const at: Tap = weightGoverns
     ? { type: "weight-rocking", label: "Weight is rocking" }
     : { type: "at-target", label: `At ${floor}` };
@@ -32,13 +28,10 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean): Tap[] {
         ? [{ type: "heat-on", label: "Burner is lit" }]
         : [{ type: "steam-steady", label: "Steam is steady" }];
     case "venting":
-      if (view.vent.doneAt !== null) return [{ type: "weight-on", label: "Weight is on" }];
+      if (view.vent.doneAt !== null) return weights;
       return view.vent.steadySince === null
         ? [{ type: "steam-steady", label: "Steam is steady" }]
-        : [
-            { type: "weight-on", label: "Weight is on" },
-            { type: "steam-faltered", label: "Steam faltered" },
-          ];
+        : [...weights.slice(-1), { type: "steam-faltered", label: "Steam faltered" }];
     case "pressurising":
       return [at, { type: "too-high", label: "Too high" }];
     case "processing":
@@ -63,26 +56,26 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean): Tap[] {
 }
 
 /** Everything a wet thumb may say now. Typed readings, giving up and undo stand beside, smaller. */
-export function Taps({
-  data,
-  view,
-  result,
-}: {
-  data: StoveData;
-  view: RunView;
-  result: SubmissionResult | undefined;
-}) {
+export function Taps({ data, view, say, refused }: Tools & { refused: string | null }) {
   const { run, key, units } = data;
-  const taps = tapsFor(view, formatPressure(run.plan.floorKPa, units), run.plan.governs === "weighted");
-  const [refused, setRefused] = useState<string | null>(null);
-  useEffect(() => setRefused(result?.error?.[""]?.join(" ") ?? null), [result]);
-  const busy = useNavigation().state === "submitting";
-  const last = run.events
-    .filter((e) => e.type !== "correction" && !run.events.some((c) => c.corrects === e.id))
+  const weighted = run.plan.governs === "weighted";
+  const taps = tapsFor(
+    view,
+    formatPressure(run.plan.floorKPa, units),
+    weighted,
+    weightTaps(data.weights, run.plan.weightKPa, units),
+  );
+  const last = [...run.events]
+    .filter((e) => e.type !== "correction" && e.type !== "silence" && e.source === undefined)
+    .filter((e) => !run.events.some((c) => c.corrects === e.id))
+    .sort((x, y) => x.at - y.at || x.seq - y.seq)
     .at(-1);
   const reads = view.phase === "pressurising" || view.phase === "processing" || view.phase === "cooling";
   const running =
     ["warming", "venting", "pressurising", "processing"].includes(view.phase) && view.completedAt === null;
+  const rocks =
+    run.plan.weightKPa !== undefined && (view.phase === "processing" || view.phase === "pressurising");
+  const over = ["resting", "checked", "aborted"].includes(view.phase);
   return (
     <div className="mt-5">
       {refused && (
@@ -91,26 +84,33 @@ export function Taps({
         </p>
       )}
       <div className="flex gap-4 max-md:flex-wrap max-md:gap-2">
-        <Form method="post" className="contents" key={key} onSubmit={() => setRefused(null)}>
+        {/* Without its script the page posts the same words; with it they go through the outbox. */}
+        <form
+          method="post"
+          className="contents"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const name = (e.nativeEvent as SubmitEvent).submitter?.dataset.tap;
+            const tap = taps.find((t) => t.label === name);
+            if (tap) say({ type: tap.type, weightKPa: tap.weightKPa, at: view.now });
+          }}
+        >
           <input type="hidden" name="key" value={key} />
-          {taps.map((t, i) => {
-            const waits = whyNot(view, t.type) !== null;
-            return (
-              <Button
-                key={t.type}
-                name="type"
-                value={t.type}
-                size="stove"
-                weight={i === 0 && !waits ? "do" : "quiet"}
-                disabled={busy}
-                className={i === 0 ? "flex-[2] max-md:basis-full" : "flex-1"}
-              >
-                {t.label}
-              </Button>
-            );
-          })}
-        </Form>
-        {reads && <TypeReading data={data} result={result} />}
+          {taps.map((t, i) => (
+            <Button
+              key={t.label}
+              name="type"
+              value={t.type}
+              data-tap={t.label}
+              size="stove"
+              weight={i === 0 && whyNot(view, t.type) === null ? "do" : "quiet"}
+              className={i === 0 ? "flex-[2] max-md:basis-full" : "flex-1"}
+            >
+              {t.label}
+            </Button>
+          ))}
+        </form>
+        {reads && <TypeReading data={data} view={view} say={say} />}
         {view.phase === "resting" && (
           <Button asChild size="stove" weight="do" className="flex-1">
             <Link to="/rest">To the towel</Link>
@@ -124,29 +124,48 @@ export function Taps({
       </div>
       <div className="mt-3 flex min-h-12 flex-wrap items-center gap-x-5 text-[0.95rem]">
         {last && (
-          <Form method="post" className="flex items-center gap-2">
-            <input type="hidden" name="key" value={key} />
-            <input type="hidden" name="type" value="correction" />
-            <input type="hidden" name="corrects" value={last.id} />
-            <input type="hidden" name="reason" value="undone at the stove" />
+          <div className="flex items-center gap-2">
             <span className="text-soft">
-              {clockTime(last.at, run.zone)}{" "}
-              {last.gaugeKPa !== undefined ? formatPressure(last.gaugeKPa, units) : EVENT_WORDS[last.type]}
+              {clockTime(last.at, run.zone)} {eventWords(last, units)}
             </span>
-            <Button weight="bare" className="!px-1">
+            <Button
+              type="button"
+              weight="bare"
+              className="!px-1"
+              onClick={() =>
+                say({ type: "correction", corrects: last.id, text: "undone at the stove", at: view.now })
+              }
+            >
               Undo
             </Button>
-          </Form>
+          </div>
         )}
+        {rocks && <CountRocking view={view} say={say} />}
         {running && view.burnerLitAt !== null && (
           <>
-            <Form method="post">
-              <input type="hidden" name="key" value={key} />
-              <Button weight="bare" name="type" value="heat-off" className="!px-1">
-                Heat is off early
-              </Button>
-            </Form>
-            <GiveUp data={data} />
+            <Button
+              type="button"
+              weight="bare"
+              className="!px-1"
+              onClick={() => say({ type: "heat-off", at: view.now })}
+            >
+              Heat is off early
+            </Button>
+            <GiveUp data={data} view={view} say={say} />
+          </>
+        )}
+        {!over && data.people.length > 1 && <HandOver data={data} view={view} say={say} />}
+        {over && (
+          <>
+            <Link
+              to={`/fire/${run.code}/record`}
+              className="font-[650] text-ink underline underline-offset-4"
+            >
+              The record
+            </Link>
+            <Link to={`/fire/${run.code}/heat`} className="font-[650] text-ink underline underline-offset-4">
+              What the heat did
+            </Link>
           </>
         )}
       </div>
@@ -154,95 +173,20 @@ export function Taps({
   );
 }
 
-function TypeReading({ data, result }: { data: StoveData; result: SubmissionResult | undefined }) {
-  const { key, units } = data;
-  const [form, fields] = useForm<{ key: string; type: string; reading: string }>({
-    id: "reading",
-    lastResult: result,
+/**
+ * Putting the weight on. Where it can be set to several pressures each is a button of its own, the lightest that will do
+ * first: the wrong one is then caught before it costs anything.
+ */
+function weightTaps(
+  settings: readonly number[],
+  neededKPa: number | undefined,
+  units: Tools["data"]["units"],
+): Tap[] {
+  if (neededKPa === undefined || settings.length === 0) return [{ type: "weight-on", label: "Weight is on" }];
+  const taps = settings.map((psi): Tap => {
+    const weightKPa = kPaFromPsi(psi);
+    return { type: "weight-on", weightKPa, label: `${formatPressure(weightKPa, units)} weight is on` };
   });
-  const [open, setOpen] = useState(false);
-  useEffect(() => setOpen(Boolean(result?.error?.reading)), [result]);
-  return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button size="stove" className="flex-1">
-          Type it
-        </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[14vh] left-1/2 z-50 w-[min(26rem,94vw)] -translate-x-1/2 rounded border-2 border-ink bg-sheet p-6 text-ink"
-        >
-          <Dialog.Title className="mb-3 text-[1.3rem] font-[650]">What does the gauge say?</Dialog.Title>
-          <KeyedForm form={form} formKey={key} className="space-y-4">
-            <input type="hidden" name="type" value="reading" />
-            <TextField
-              field={fields.reading}
-              label="Reading"
-              hint={units === "us" ? "In pounds, or with its unit" : "In kPa, or with its unit"}
-              inputMode="decimal"
-              autoFocus
-            />
-            <FormErrors form={form} />
-            <div className="flex gap-3">
-              <Button weight="do" className="flex-1">
-                Write it
-              </Button>
-              <Dialog.Close asChild>
-                <Button type="button">Back</Button>
-              </Dialog.Close>
-            </div>
-          </KeyedForm>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
-}
-
-/** Ending a run short throws a load back to the start, so this one asks. */
-function GiveUp({ data }: { data: StoveData }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
-        <Button type="button" weight="bare" className="!px-1">
-          Give this run up
-        </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[14vh] left-1/2 z-50 w-[min(28rem,94vw)] -translate-x-1/2 rounded border-2 border-ink bg-sheet p-6 text-ink"
-        >
-          <Dialog.Title className="text-[1.3rem] font-[650]">Give this run up?</Dialog.Title>
-          <p className="my-3">
-            The load is then not processed. Each container is chilled, frozen or packed anew within 24 hours,
-            or thrown out.
-          </p>
-          <Form method="post" onSubmit={() => setOpen(false)} className="space-y-4">
-            <input type="hidden" name="key" value={data.key} />
-            <input type="hidden" name="type" value="abort" />
-            <label className="block">
-              <span className="font-[650]">Why</span>
-              <input
-                name="reason"
-                required
-                autoComplete="off"
-                className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3"
-              />
-            </label>
-            <div className="flex gap-3">
-              <Button weight="stop">Give it up</Button>
-              <Dialog.Close asChild>
-                <Button type="button">Keep going</Button>
-              </Dialog.Close>
-            </div>
-          </Form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
+  const right = (t: Tap) => (t.weightKPa! >= neededKPa - 0.5 ? 0 : 1);
+  return settings.length === 1 ? taps : [...taps].sort((x, y) => right(x) - right(y));
 }

@@ -6,15 +6,24 @@ const NowContext = createContext(0);
  * The server's clock, ticking. It starts at what the server said when the page was made, so that the first picture is
  * the same on both sides, and goes on by the machine's own steady clock; the page's wall clock is never read.
  */
-export function NowProvider({ serverNow, children }: { serverNow: number; children: ReactNode }) {
+export function NowProvider({
+  serverNow,
+  pace = 1,
+  children,
+}: {
+  serverNow: number;
+  /** how many of the server's seconds pass in one of the machine's; 1 but in tests */
+  pace?: number;
+  children: ReactNode;
+}) {
   const [now, setNow] = useState(serverNow);
   useEffect(() => {
     const began = performance.now();
-    const tick = () => setNow(serverNow + performance.now() - began);
+    const tick = () => setNow(serverNow + (performance.now() - began) * pace);
     tick();
     const timer = setInterval(tick, 250);
     return () => clearInterval(timer);
-  }, [serverNow]);
+  }, [serverNow, pace]);
   return <NowContext value={now}>{children}</NowContext>;
 }
 

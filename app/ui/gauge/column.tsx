@@ -5,6 +5,8 @@ const BOTTOM = 716;
 
 export interface PressureColumnProps {
   floorKPa: number;
+  /** held this much above the floor, kPa; 0 for none chosen */
+  marginKPa?: number;
   safeMaxKPa: number;
   /** last reading on the face; null when there was none */
   readingKPa: number | null;
@@ -14,7 +16,13 @@ export interface PressureColumnProps {
 /**
  * Pressure as a column: hatched below the floor, where it is not enough; how far above is plain from across a yard.
  */
-export function PressureColumn({ floorKPa, safeMaxKPa, readingKPa, units }: PressureColumnProps) {
+export function PressureColumn({
+  floorKPa,
+  marginKPa = 0,
+  safeMaxKPa,
+  readingKPa,
+  units,
+}: PressureColumnProps) {
   const top = Math.max(safeMaxKPa, floorKPa + kPaFromPsi(4));
   const base = Math.max(0, floorKPa - kPaFromPsi(8));
   const y = (kPa: number) =>
@@ -75,6 +83,16 @@ export function PressureColumn({ floorKPa, safeMaxKPa, readingKPa, units }: Pres
       <text x="160" y={BOTTOM - 26} fontSize="27" fontWeight="600" fill="var(--stop)">
         not enough
       </text>
+      {marginKPa > 0 && (
+        <line
+          x1="20"
+          x2="40"
+          y1={y(floorKPa + marginKPa)}
+          y2={y(floorKPa + marginKPa)}
+          stroke="var(--ink)"
+          strokeWidth="6"
+        />
+      )}
       <line x1="28" x2="150" y1={floorY} y2={floorY} stroke="var(--ink)" strokeWidth="6" />
       <text x="160" y={floorY + 11} fontSize="34" fontWeight="700" fill="var(--ink)">
         {number(floorKPa)} floor

@@ -1,0 +1,1 @@
+export { openOutbox, type Outbox } from "./outbox";

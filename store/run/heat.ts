@@ -1,0 +1,99 @@
+import { eq } from "drizzle-orm";
+import { type Larder } from "#store/db";
+import { coolDownMinutes } from "#core/agenda";
+import { effectiveDiffusivity, type Filling, type FoodParts, type Heated, type Kitchen } from "#core/heat";
+import { profileOf } from "#core/pack";
+import { kPaFromPsi } from "#core/quantity";
+import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { speciesByKey } from "#core/species";
+import { getTool } from "#store/check";
+import { getCanner } from "#store/equipment";
+import { type Pack } from "#store/pack";
+import { run } from "../schema/index.ts";
+import { getRun, type RunRecord } from "./run.ts";
+
+/** Power of a burner nobody wrote down, W. Typical, from memory. */
+const PLAIN_BURNER_W = 3500;
+
+/** What a run was done on, as far as heat and water are concerned. */
+export interface HeatKitchen {
+  kitchen: Kitchen;
+  water: { litres: number; burnerW: number };
+  weightPiecesPsi: readonly number[];
+}
+
+export function heatKitchen(larder: Larder, runId: string): HeatKitchen {
+  const row = larder.db.select().from(run).where(eq(run.id, runId)).get()!;
+  const canner = getCanner(larder, row.cannerId);
+  const { target } = row.schedule.governing;
+  return {
+    kitchen: {
+      altitudeM: row.schedule.altitudeM,
+      faceErrorKPa: kPaFromPsi(target.facePsi - target.truePsi),
+      rockingKPa: target.weightPsi === null ? null : kPaFromPsi(target.weightPsi),
+      coolMinutes: coolDownMinutes(canner.quarts),
+    },
+    water: {
+      litres: canner.pot.waterLitres,
+      burnerW: (row.burnerId ? getTool(larder, row.burnerId).powerW : null) ?? PLAIN_BURNER_W,
+    },
+    weightPiecesPsi: canner.weightPieces,
+  };
+}
+
+/** Contents when the burner is lit, °C: raw packs from a cool room, hot packs hot. Common practice, no source. */
+const START_C = { raw: 10, hot: 75 } as const;
+/** Conductivity of the contents over what glass (3 mm, 1 W/(m·K)) or a can's wall lets through, m. From memory. */
+const GLASS_SKIN_M = 0.5 / 300;
+const CAN_SKIN_M = 0.5 / 4000;
+/** Meat of nothing in particular, percent. From memory. */
+const PLAIN_FOOD: FoodParts = { water: 73, protein: 22, fat: 4, ash: 1 };
+
+function fillingOf({ product, method }: Pack): Filling {
+  if (product === "broth") return "liquid";
+  if (product === "red-meat-ground" || product === "can-game" || product === "can-fish") return "solid";
+  return method === "hot" ? "pieces-in-liquid" : "raw-pieces";
+}
+
+/** One kind of container of a load as heat finds it. */
+export interface HeatedPack {
+  code: string;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  filling: Filling;
+  species: string[];
+  heated: Heated;
+}
+
+/** The packs of a run as heat finds them. */
+export function heatedPacks(r: RunRecord): HeatedPack[] {
+  return r.packs.map((p) => {
+    const shape = shapeOf(p.container, p.mouth);
+    const { depthMm, steps } = profileOf(shape);
+    const headspaceMm = (p.schedule.headspaceIn ?? 1) * 25.4;
+    const parts = speciesByKey(p.species[0] ?? "")?.composition ?? PLAIN_FOOD;
+    const filling = fillingOf(p);
+    return {
+      code: p.code,
+      container: p.container,
+      mouth: p.mouth,
+      filling,
+      species: p.species,
+      heated: {
+        body: {
+          radiusM: steps.at(-1)!.radiusMm / 1000,
+          halfHeightM: Math.max(10, depthMm - headspaceMm) / 2000,
+          diffusivity: effectiveDiffusivity(parts, filling),
+          skinM: shape.mouthInsideMm === null ? CAN_SKIN_M : GLASS_SKIN_M,
+        },
+        startC: START_C[p.method],
+      },
+    };
+  });
+}
+
+/** A run with what its heat panel is made from. */
+export function heatOf(larder: Larder, idOrCode: string) {
+  const record = getRun(larder, idOrCode);
+  return { run: record, ...heatKitchen(larder, record.id), packs: heatedPacks(record) };
+}
