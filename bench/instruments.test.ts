@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { doubtOf } from "#core/exhaust";
-import { driftOf, randomFrom, GAUGE_STEP_MM } from "#core/seam";
+import { randomFrom } from "#core/random";
+import { driftOf, GAUGE_STEP_MM } from "#core/seam";
 import {
   HALF_POUND,
   SimulatedSealer,

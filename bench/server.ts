@@ -20,9 +20,13 @@ function freePort(): Promise<number> {
   });
 }
 
-/** Starts the built server on a data folder and waits until it answers. @param env beside the usual */
-export async function startBuilt(folder: string, env: Record<string, string> = {}): Promise<RunningServer> {
-  const port = await freePort();
+/** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before */
+export async function startBuilt(
+  folder: string,
+  env: Record<string, string> = {},
+  samePort?: number,
+): Promise<RunningServer> {
+  const port = samePort ?? (await freePort());
   const url = `http://127.0.0.1:${port}`;
   const child = spawn("node", ["server.js"], {
     env: {

@@ -26,7 +26,8 @@ import { addPerson, getHousehold, setUpHousehold } from "#store/household";
 import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { checkSeal, containersOfRun } from "#store/rest";
-import { openRun, tapRun } from "#store/run";
+import { openRun, takeReadings, tapRun } from "#store/run";
+import { simulatedRun, type SimulatedLoad } from "./simulated-run.ts";
 import {
   addCanReadings,
   cansWaiting,
@@ -270,6 +271,72 @@ function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: 
   return id;
 }
 
+/**
+ * A run on the simulated canner, with a gauge that sends beside the taps, up to an instant. Jars are lifted out one by
+ * one; one of them has lost some liquid.
+ */
+function gaugedRun(
+  t: Teller,
+  at: number,
+  cannerId: string,
+  packIds: string[],
+  load: SimulatedLoad,
+  until = Infinity,
+): string {
+  const id = run(t, at, cannerId, packIds, []);
+  const told = simulatedRun(load).filter((h) => at + h.s * 1000 <= until);
+  const sent = told
+    .filter((h) => h.sent)
+    .map((h, index) => ({
+      index,
+      id: named(`${id} sent ${h.s}`, NAMESPACE),
+      at: at + h.s * 1000,
+      gaugeKPa: h.gaugeKPa,
+    }));
+  for (const [i, h] of told.filter((x) => !x.sent).entries()) {
+    if (i === 1) {
+      t.goTo(at + 4 * MIN);
+      const looked = { type: "confirmed" as const, by: t.write().byName };
+      const inside = load.pints === 9 ? "pints" : "wide-mouth quarts";
+      tapRun(t.larder, id, { id: named(`${id} size`, NAMESPACE), ...looked, asked: "size", text: inside });
+      tapRun(t.larder, id, {
+        id: named(`${id} place`, NAMESPACE),
+        ...looked,
+        asked: "place",
+        text: "at 2,300 ft",
+      });
+    }
+    t.goTo(at + h.s * 1000);
+    takeReadings(
+      t.larder,
+      id,
+      sent.filter((r) => r.at <= at + h.s * 1000),
+      "Gauge 1",
+    );
+    const tap = { type: h.type, by: t.write().byName, gaugeKPa: h.gaugeKPa };
+    tapRun(t.larder, id, { id: named(`${id} ${i}`, NAMESPACE), ...tap });
+  }
+  if (until < Infinity) {
+    t.goTo(until);
+    takeReadings(t.larder, id, sent, "Gauge 1");
+    return id;
+  }
+  const lid = at + told.at(-1)!.s * 1000;
+  for (const [i, c] of containersOfRun(t.larder, id).entries()) {
+    t.goTo(lid + (i + 1) * 20_000);
+    tapRun(t.larder, id, {
+      id: named(`${id} out ${i}`, NAMESPACE),
+      type: "container-out",
+      by: t.write().byName,
+      container: c.code,
+      siphoned: i === 3 ? "some" : "none",
+    });
+  }
+  t.goTo(lid + 5 * MIN);
+  tapRun(t.larder, id, { id: named(`${id} towel`, NAMESPACE), type: "unloaded", by: t.write().byName });
+  return id;
+}
+
 /** From lighting the burner to pressure, watched to the end, cooled and unloaded. */
 function wholeRun(minutes: number, floor: number, vent = 14, drop?: number): Step[] {
   const steps: Step[] = [
@@ -506,7 +573,8 @@ function tell(t: Teller, end: number): void {
     weightKind: "dressed",
   });
   const haunch = lot(t, at(53), pronghorn, "Hind legs", 8.6, 6.4, { trimKg: 2.1 });
-  const haunchRun = run(
+  const onBig = { altitudeM: 701.04, quarts: 21, facePsi: 13, errorPsi: 1 };
+  const haunchRun = gaugedRun(
     t,
     at(52),
     big,
@@ -518,7 +586,7 @@ function tell(t: Teller, end: number): void {
         liquid: "broth",
       }),
     ],
-    wholeRun(90, 13, 15, 38),
+    { ...onBig, pints: 14, minutes: 90, gust: { minute: 38, minutes: 6, strength: 0.85 } },
   );
   const haunchSealed = check(t, at(51, 12), haunchRun);
   t.goTo(at(50));
@@ -623,7 +691,11 @@ function tell(t: Teller, end: number): void {
   addOwnSpecies(t.larder, t.write(), { likeKey: "wild-sheep", name: "Barbary sheep" });
 
   // Yesterday evening: boar, one pint of which did not seal this morning and waits for a decision.
-  const boarRun = run(t, at(0.7), big, [pack(t, at(0.72), shoulder, 9, 4.5)], wholeRun(75, 13));
+  const boarRun = gaugedRun(t, at(0.7), big, [pack(t, at(0.72), shoulder, 9, 4.5)], {
+    ...onBig,
+    pints: 9,
+    minutes: 75,
+  });
   check(t, end - 40 * MIN, boarRun, [7]);
   // Early this morning: lake trout in quarts, on the towel now.
   t.as("Piet");
@@ -668,22 +740,7 @@ function tell(t: Teller, end: number): void {
   );
   t.as("Oda");
   const hamPints = pack(t, end - 75 * MIN, ham, 9, 4.6);
-  run(
-    t,
-    end - 62 * MIN,
-    big,
-    [hamPints],
-    [
-      [0, "heat-on"],
-      [15, "steam-steady"],
-      [25.5, "weight-on"],
-      [29, "reading", 13.2],
-      [37, "reading", 13.6],
-      [45, "reading", 13.4],
-      [52, "reading", 13.4],
-      [59, "reading", 13.4],
-    ],
-  );
+  gaugedRun(t, end - 62 * MIN, big, [hamPints], { ...onBig, pints: 9, minutes: 75 }, end);
   // Trout in cans, by what the valley's office gave them: five closed, one seam redone, two still warming.
   t.as("Piet");
   const belly = lot(t, end - 3 * 3_600_000, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });

@@ -1,6 +1,6 @@
 import { rmSync } from "node:fs";
 import { type Page } from "@playwright/test";
-import { randomFrom } from "#core/seam";
+import { randomFrom } from "#core/random";
 import {
   HALF_POUND,
   SimulatedSealer,

@@ -4,10 +4,13 @@
  */
 export const clockIsMovable = process.env.LARDER_TEST_CLOCK === "1";
 
-let offsetMs = 0;
-/** how many of our seconds pass in one of the machine's */
-let factor = 1;
-let since = Date.now();
+/** `machine,larder,pace`: at that instant of the machine's clock it was that instant here, and our seconds pass so fast. */
+const [machineAt = Date.now(), larderAt = machineAt, paceAt = 1] =
+  (clockIsMovable && process.env.LARDER_TEST_CLOCK_AT?.split(",").map(Number)) || [];
+
+let since = machineAt;
+let offsetMs = larderAt - machineAt;
+let factor = paceAt;
 
 /** Now, ms since 1970 UTC. */
 export function now(): number {

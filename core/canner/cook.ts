@@ -35,3 +35,22 @@ export function turnFlame(memory: CookMemory, s: number, gaugeKPa: number, goalK
 
 /** Whether steam streams steadily. */
 export const steamsSteadily = (p: PotState) => p.steamKgS >= STEADY_KG_S;
+
+/** A weight that rocks so often in a minute is right, as somebody by the stove hears it. Common practice, no source. */
+const ROCKS = { few: 2, many: 5 };
+/** Listened to for so long before the flame is turned, s. */
+const LISTENS_S = 60;
+
+/**
+ * How somebody holds a pressure by ear: full until the weight rocks, then down until it rocks gently, and up again when it
+ * goes quiet. `kPa` of the memory counts how often it had rocked when the flame was last turned.
+ * @param jiggles how often it has rocked so far
+ */
+export function turnFlameByEar(memory: CookMemory, s: number, jiggles: number): CookMemory {
+  const heard = jiggles - memory.kPa;
+  if (memory.flame === 1 && heard > 0) return { flame: 0.5, at: s, kPa: jiggles };
+  if (s - memory.at < LISTENS_S) return memory;
+  const turn = heard > ROCKS.many ? -0.04 : heard < ROCKS.few ? 0.06 : 0;
+  const flame = memory.flame === 1 ? 1 : Math.min(0.9, Math.max(0.1, memory.flame + turn));
+  return { flame, at: s, kPa: jiggles };
+}

@@ -6,9 +6,10 @@ import { waterAt } from "./water-table.ts";
 /** Air: gas constant and heat at constant volume, J/(kg·K). */
 const R_AIR = 287.05;
 const CV_AIR = 718;
-/** Band in which a dead weight goes from shut to fully lifted, and a rocking one from falling back to lifting, Pa. */
+/** Band above its setting in which a dead weight goes from shut to fully lifted, Pa. */
 const LIFT_PA = 2500;
-const ROCK_PA = 700;
+/** A rocking weight lifts and falls back this far above its setting, Pa: it is made to hold at least what is written on it. */
+const ROCK_PA = { lifts: 1800, falls: 700 };
 /** Shorter than anything that happens in the pot, s. */
 export const TICK_S = 0.2;
 
@@ -132,7 +133,7 @@ function holeOf(spec: CannerSpec, before: PotState, top: Hands["top"]): { areaM2
   if (spec.weightPa === null) return { areaM2: spec.leakM2, lifted: false };
   const over = before.gaugePa - spec.weightPa;
   if (spec.rocks) {
-    const lifted = before.lifted ? over > -ROCK_PA : over > ROCK_PA;
+    const lifted = over > (before.lifted ? ROCK_PA.falls : ROCK_PA.lifts);
     return { areaM2: spec.leakM2 + (lifted ? spec.ventM2 : 0), lifted };
   }
   const part = Math.min(1, Math.max(0, over / LIFT_PA));

@@ -1,3 +1,4 @@
+import { normalFrom } from "../random/index.ts";
 import { COARSE, FINE, warm, type Mesh } from "./conduct.ts";
 import { type HeatedCylinder } from "./cylinder.ts";
 import { evenly, type Knot } from "./history.ts";
@@ -28,23 +29,6 @@ export const SPREADS = {
   cannerC: 0.35,
 };
 
-/** Even numbers between 0 and 1 from a seed (Mulberry32, public domain), the same everywhere. */
-export function evenNumbers(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
-/** Normal numbers by Box and Muller (1958). */
-export function normalNumbers(seed: number): () => number {
-  const even = evenNumbers(seed);
-  return () => Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even());
-}
-
 export interface Comparison {
   heated: Heated;
   /** the run as recorded */
@@ -64,7 +48,7 @@ export function drawDelivered(c: Comparison, from: number, to: number, seed = 1)
   const perfect = evenly(c.perfect, COARSE.stepS);
   const ratios = new Float64Array(to - from);
   for (let i = from; i < to; i++) {
-    const normal = normalNumbers(seed * 1_000_003 + i * 7919);
+    const normal = normalFrom(seed * 1_000_003 + i * 7919);
     const { body, startC } = c.heated;
     const drawn: HeatedCylinder = {
       radiusM: body.radiusM,

@@ -17,8 +17,6 @@ export {
   bandOf,
   centreLethality,
   drawDelivered,
-  evenNumbers,
-  normalNumbers,
   type Band,
   type Comparison,
   type Heated,

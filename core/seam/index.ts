@@ -98,7 +98,6 @@ export {
   lessonName,
   lessonVerdict,
   nextLesson,
-  randomFrom,
   scoreOf,
   sortOf,
   type Answered,

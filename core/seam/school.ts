@@ -1,3 +1,4 @@
+import { randomFrom } from "../random/index.ts";
 import { DEFECTS, defectOf, type DefectKey, type SeamVerdict } from "./defect.ts";
 import { USUAL_PLATES } from "./limits.ts";
 import { fivePlatesMm, type SeamMeasures } from "./measure.ts";
@@ -36,17 +37,6 @@ export function lessonName(lesson: Lesson): string {
 export function lessonVerdict(lesson: Lesson): SeamVerdict {
   if (lesson === "good-section" || lesson === "good-outside") return "accept";
   return lesson in SECTION_NAMES ? "stop" : defectOf(lesson as DefectKey).verdict;
-}
-
-/** A number from 0 up to 1 that follows from a seed: mulberry32, public domain. */
-export function randomFrom(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** A seam seen from outside, unrolled: the lower edge and the upper edge along it, mm. */

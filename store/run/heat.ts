@@ -97,3 +97,8 @@ export function heatOf(larder: Larder, idOrCode: string) {
   const record = getRun(larder, idOrCode);
   return { run: record, ...heatKitchen(larder, record.id), packs: heatedPacks(record) };
 }
+
+/** The canner a run was done in. */
+export function cannerIdOf(larder: Larder, runId: string): string {
+  return larder.db.select({ id: run.cannerId }).from(run).where(eq(run.id, runId)).get()!.id;
+}

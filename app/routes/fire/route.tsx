@@ -262,7 +262,9 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           <div className="flex flex-wrap gap-3">
             {governing?.outcome === "tested" && (
               <Button asChild weight="do">
-                <Link to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${margin}`}>
+                <Link
+                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${margin}`}
+                >
                   Check the equipment first
                 </Link>
               </Button>

@@ -85,11 +85,16 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
       title="Seam school"
       lead="Drawn seams, some good and some not. Say what you see, and what you would do. What you miss comes back."
       aside={
-        asked > 0 && (
-          <p className="fig text-[2.2rem] leading-none font-bold">
-            {right} of {asked} <span className="text-[1.2rem] font-[600]">right, {loaderData.me}</span>
-          </p>
-        )
+        <div className="flex flex-wrap items-center gap-5">
+          {asked > 0 && (
+            <p className="fig text-[2.2rem] leading-none font-bold">
+              {right} of {asked} <span className="text-[1.2rem] font-[600]">right, {loaderData.me}</span>
+            </p>
+          )}
+          <Button asChild>
+            <Link to="/practice/stove">Drills at the stove</Link>
+          </Button>
+        </div>
       }
     >
       <title>Practice · Patient Larder</title>

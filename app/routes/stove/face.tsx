@@ -4,7 +4,7 @@ import { type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
-import { PHASE_WORDS, aimWords, deviationWords, restartWords, taskWords } from "../../words/run";
+import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../words/run";
 import { UNPROCESSED, stageSigns } from "../../words/stage";
 import { clockTime } from "../../words/time";
 import { type StoveData } from "./data";
@@ -30,7 +30,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       >
         {big.text}
       </div>
-      <div className="mt-4 text-[2.1rem] leading-tight max-md:text-[1.4rem]" data-testid="stove-title">
+      <div className="mt-3 text-[2rem] leading-tight max-md:text-[1.4rem]" data-testid="stove-title">
         {view.phase === "processing" && view.completedAt === null ? (
           <>
             Off the heat at{" "}
@@ -40,7 +40,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
           <b className="font-[650]">{text?.title ?? PHASE_WORDS[view.phase]}</b>
         )}
       </div>
-      <p className="mt-3 max-w-[48rem] text-[1.2rem] max-md:text-base">
+      <p className="mt-2 max-w-[52rem] text-[1.15rem] max-md:text-base">
         {restart ?? text?.why ?? endWords(view)}{" "}
         {view.lastReading && (view.phase === "processing" || view.phase === "pressurising") && (
           <span className="text-soft">
@@ -49,9 +49,6 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
           </span>
         )}
       </p>
-      {view.phase === "processing" && view.completedAt === null && (
-        <p className="mt-1 max-w-[48rem] text-[1.05rem]">Hold {aimWords(run.plan, units)}.</p>
-      )}
       {signs && (
         <dl className="mt-3 grid max-w-[52rem] grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[1.05rem] max-md:text-[0.95rem]">
           <dt className="font-[650]">See</dt>
@@ -117,8 +114,8 @@ function Water({ data, view }: { data: StoveData; view: RunView }) {
 function sizeOf({ text, clock }: { text: string; clock: boolean }): string {
   if (!clock) return "text-[min(9.5rem,13vw)] leading-[0.9] max-md:text-[18vw]";
   return text.length > 5
-    ? "text-[min(15.5rem,21vw)] max-md:text-[29vw]"
-    : "text-[min(20.5rem,30vw)] max-md:text-[38vw]";
+    ? "text-[min(14rem,20vw)] max-md:text-[29vw]"
+    : "text-[min(16rem,26vw)] max-md:text-[38vw]";
 }
 
 function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean } {

@@ -1,4 +1,4 @@
-import { formatPressure } from "#core/quantity";
+import { formatDuration, formatPressure } from "#core/quantity";
 import { OWN_FACE } from "#core/run";
 import { Button } from "#ui/button";
 import { type Tools } from "./data";
@@ -23,7 +23,9 @@ export function Gauges({ data, view, say }: Tools) {
           <li key={name} className="flex items-center justify-between gap-2">
             <span>
               {name}: <b className="fig text-[1.2em]">{formatPressure(g.kPa, units)}</b>{" "}
-              <span className="text-soft">{view.now - g.at < LIVE_MS ? "live" : "silent"}</span>
+              <span className="text-soft">
+                {view.now - g.at < LIVE_MS ? "live" : `${formatDuration((view.now - g.at) / 1000)} ago`}
+              </span>
             </span>
             <Button
               type="button"
@@ -33,7 +35,7 @@ export function Gauges({ data, view, say }: Tools) {
                 say({ type: "gauge-aside", source: name, text: "not to be trusted", at: view.now })
               }
             >
-              Do not go by it
+              Set aside
             </Button>
           </li>
         ))}

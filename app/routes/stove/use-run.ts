@@ -12,7 +12,7 @@ import {
 } from "#core/run";
 import { openOutbox } from "../../outbox";
 import { type StripClock } from "#ui/strip";
-import { type LiveWord } from "./live";
+import type { LiveWord } from "./live";
 import { type DeliveryAnswer, type StoveTap } from "./tap";
 
 /** Tried again this often while the larder cannot be reached, ms. */

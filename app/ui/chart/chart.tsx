@@ -31,14 +31,22 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
   return <div ref={box} role="img" aria-label={summary} style={{ height }} className="w-full" />;
 }
 
+const DAY_MS = 86_400_000;
+
 function optionOf(
   { series, unit, limit, zone }: Pick<TimeChartProps, "series" | "unit" | "limit" | "zone">,
   { colour, text, tooltip }: ChartLook,
 ): EChartsCoreOption {
   const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
   const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
+  const instants = series.flatMap((s) => s.points.map(([at]) => at));
+  const withinADay = Math.max(...instants) - Math.min(...instants) < DAY_MS;
   return {
-    grid: { left: 56, right: 18, top: 24, bottom: 30 },
+    grid: { left: 56, right: 18, top: series.length > 1 ? 40 : 24, bottom: 30 },
+    // Lines are told apart by their stroke, and named where there is more than one.
+    ...(series.length > 1 && {
+      legend: { top: 0, right: 18, textStyle: text, itemWidth: 34 },
+    }),
     tooltip: {
       ...tooltip,
       valueFormatter: (value: unknown) => `${Number(value).toFixed(1)} ${unit}`,
@@ -50,7 +58,7 @@ function optionOf(
       axisLabel: {
         ...text,
         hideOverlap: true,
-        formatter: (at: number) => `${day.format(at)} ${clock.format(at)}`,
+        formatter: (at: number) => (withinADay ? clock.format(at) : `${day.format(at)} ${clock.format(at)}`),
       },
       splitLine: { show: false },
     },

@@ -34,14 +34,18 @@ export function useECharts(option: (look: ChartLook) => EChartsCoreOption): RefO
 
 /** ECharts with what our charts need of it, fetched when the first one is drawn. */
 async function library(): Promise<typeof import("echarts/core")> {
-  const [echarts, { LineChart }, { GridComponent, MarkLineComponent, TooltipComponent }, { SVGRenderer }] =
-    await Promise.all([
-      import("echarts/core"),
-      import("echarts/charts"),
-      import("echarts/components"),
-      import("echarts/renderers"),
-    ]);
-  echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+  const [
+    echarts,
+    { LineChart },
+    { GridComponent, LegendComponent, MarkLineComponent, TooltipComponent },
+    { SVGRenderer },
+  ] = await Promise.all([
+    import("echarts/core"),
+    import("echarts/charts"),
+    import("echarts/components"),
+    import("echarts/renderers"),
+  ]);
+  echarts.use([LineChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
   return echarts;
 }
 

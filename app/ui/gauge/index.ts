@@ -1,1 +1,2 @@
 export { PressureColumn, type PressureColumnProps } from "./column";
+export { Dial } from "./dial";

@@ -1,0 +1,237 @@
+import { useEffect, useRef, useState } from "react";
+import {
+  beginDrill,
+  doDeed,
+  drillOf,
+  drillView,
+  passDrill,
+  type Deed,
+  type DeedKey,
+  type Drill,
+  type DrillKey,
+  type DrillState,
+} from "#core/drill";
+import { formatClock, formatPressure, kPaFromPsi, type UnitSystem } from "#core/quantity";
+import { Button } from "#ui/button";
+import { Dial } from "#ui/gauge";
+import { Page } from "#ui/page";
+import { EVENT_WORDS, PHASE_WORDS } from "../../words/run";
+
+/** How a drill was left: what was done, and when it ended, s. */
+export interface Ended {
+  deeds: Deed[];
+  endS: number;
+}
+
+const SPEEDS = [10, 20, 40, 60] as const;
+const FRAME_MS = 100;
+/** After going to look from the telephone, the dial is in sight for so long, s. */
+const IN_SIGHT_S = 25;
+/** One turn of the flame. */
+const TURN = 0.08;
+
+type Do = (what: DeedKey, canner: number, value?: number) => void;
+
+/** A drill under way: the simulated canner in quick time, its dial and flame, and what may be said at a stove. */
+export function Session({
+  drill: key,
+  seed,
+  units,
+  onEnd,
+  onLeave,
+}: {
+  drill: DrillKey;
+  seed: number;
+  units: UnitSystem;
+  onEnd(ended: Ended): void;
+  onLeave(): void;
+}) {
+  const drill = drillOf(key);
+  const [state, setState] = useState<DrillState | null>(null);
+  const [speed, setSpeed] = useState<(typeof SPEEDS)[number]>(20);
+  const [chosen, setChosen] = useState(drill.choices.length === 0);
+  const clock = useRef(0);
+  useEffect(() => {
+    const timer = setTimeout(() => setState(beginDrill(drillOf(key))), 30);
+    return () => clearTimeout(timer);
+  }, [key]);
+  const running = state !== null && chosen && !state.over;
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => {
+      clock.current += (FRAME_MS / 1000) * speed;
+      setState((s) => s && passDrill(drillOf(key), s, Math.floor(clock.current), seed));
+    }, FRAME_MS);
+    return () => clearInterval(timer);
+  }, [running, speed, key, seed]);
+  const end = (s: DrillState) => onEnd({ deeds: s.deeds, endS: s.s });
+  const act: Do = (what, canner, value) => {
+    if (what === "choose") setChosen(true);
+    setState((s) => s && doDeed(s, { canner, what, value }));
+  };
+  return (
+    <Page
+      title={drill.title}
+      lead={drill.brief}
+      aside={
+        <div className="flex items-center gap-3">
+          <label>
+            <span className="sr-only">Speed</span>
+            <select
+              value={speed}
+              onChange={(e) => setSpeed(Number(e.target.value) as (typeof SPEEDS)[number])}
+              className="min-h-12 rounded border-2 border-ink bg-paper px-3"
+            >
+              {SPEEDS.map((n) => (
+                <option key={n} value={n}>
+                  {n} times as fast
+                </option>
+              ))}
+            </select>
+          </label>
+          <Button type="button" onClick={onLeave}>
+            Leave it
+          </Button>
+        </div>
+      }
+    >
+      <title>{`${drill.title} · Patient Larder`}</title>
+      {!state ? (
+        <p className="text-[1.2rem]">Bringing the canner to where it begins.</p>
+      ) : (
+        <>
+          {!chosen && (
+            <div
+              role="group"
+              aria-label="What do you hold on its face?"
+              className="mb-5 flex flex-wrap gap-3"
+            >
+              {drill.choices.map((psi) => (
+                <Button key={psi} type="button" size="stove" onClick={() => act("choose", 0, psi)}>
+                  {formatPressure(kPaFromPsi(psi), units)}
+                </Button>
+              ))}
+            </div>
+          )}
+          <div className="mb-4 flex flex-wrap items-center gap-5">
+            <span className="fig text-[3.4rem] leading-none font-bold" role="timer" data-testid="drill-clock">
+              {formatClock(state.s)}
+            </span>
+            <Phone drill={drill} s={state.s} />
+            {(state.over || state.s > 240) && (
+              <Button type="button" weight={state.over ? "do" : "quiet"} onClick={() => end(state)}>
+                {state.over ? "It is over" : "I am done"}
+              </Button>
+            )}
+          </div>
+          <div className={`grid gap-6 ${state.pots.length > 1 ? "lg:grid-cols-2" : ""}`}>
+            {state.pots.map((_, i) => (
+              <Stand key={i} drill={drill} state={state} canner={i} units={units} act={act} />
+            ))}
+          </div>
+        </>
+      )}
+    </Page>
+  );
+}
+
+function Phone({ drill, s }: { drill: Drill; s: number }) {
+  const { away } = drill;
+  if (!away || s < away.fromS || s >= away.toS) return null;
+  return <b className="text-[1.3rem]">You are on the telephone in the other room.</b>;
+}
+
+/** One canner: what is seen, the flame, and what may be said. */
+function Stand({
+  drill,
+  state,
+  canner,
+  units,
+  act,
+}: {
+  drill: Drill;
+  state: DrillState;
+  canner: number;
+  units: UnitSystem;
+  act: Do;
+}) {
+  const p = state.pots[canner]!;
+  const view = drillView(state, canner);
+  const { away } = drill;
+  const looked = state.deeds.filter((d) => d.what === "look").at(-1)?.s ?? -Infinity;
+  const onPhone = away !== null && state.s >= away.fromS && state.s < away.toS;
+  const inSight = !onPhone || state.s - looked < IN_SIGHT_S;
+  const gust = drill.canners[canner]!.gusts.some((g) => state.s >= g.fromS && state.s < g.toS);
+  const steam =
+    p.pot.steamKgS > 2.5e-4 ? "Steam streams steadily." : p.top === "vent-open" ? "Hardly any steam." : "";
+  const told = drill.choices.length === 0;
+  const say = (what: DeedKey, label: string, weight: "do" | "quiet" = "quiet") => (
+    <Button type="button" weight={weight} className="min-h-14" onClick={() => act(what, canner)}>
+      {label}
+    </Button>
+  );
+  return (
+    <section
+      aria-label={p.spec && drill.canners[canner]!.name}
+      className="rounded border-2 border-ink bg-sheet p-5"
+    >
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 className="text-[1.2rem] font-[650]">{drill.canners[canner]!.name}</h2>
+        <span className="text-soft">
+          {PHASE_WORDS[view.phase]}
+          {view.finishAt !== null &&
+            `, off in ${formatClock(Math.max(0, (view.finishAt - state.s * 1000) / 1000))}`}
+        </span>
+      </div>
+      <div className="mt-2 grid items-center gap-5 sm:grid-cols-[minmax(0,17rem)_1fr]">
+        {inSight ? (
+          <Dial kPa={p.gaugeKPa} floorKPa={told ? p.plan.floorKPa : null} units={units} />
+        ) : (
+          <p className="py-16 text-center text-[1.2rem] text-soft">The dial is out of sight.</p>
+        )}
+        <div className="space-y-3">
+          <p className="min-h-12" aria-live="polite">
+            {gust && !onPhone && "Wind at the burner. "}
+            {steam}
+          </p>
+          <div className="flex items-center gap-3">
+            <Button type="button" onClick={() => act("flame", canner, Math.max(0, p.flame - TURN))}>
+              Flame down
+            </Button>
+            <meter min={0} max={1} value={p.flame} aria-label="Flame" className="h-6 flex-1" />
+            <Button type="button" onClick={() => act("flame", canner, Math.min(1, p.flame + TURN))}>
+              Flame up
+            </Button>
+          </div>
+          <div className="flex flex-wrap gap-2">
+            {say("look", onPhone ? "Go and look" : "Look and write it", "do")}
+            {say("below-target", "It fell")}
+            {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At target")}
+            {!p.shielded && say("shield", "Put up a windbreak")}
+            {p.top === "weight-on" ? say("weight-off", "Weight off") : say("weight-on", "Weight on")}
+            {p.top === "vent-open" && say("steam-steady", "Steam is steady")}
+            {say("heat-off", "Heat off")}
+          </div>
+          <p className="min-h-6 text-soft">
+            {state.deeds
+              .filter((d) => d.canner === canner && d.what !== "flame" && d.what !== "choose")
+              .slice(-2)
+              .map((d) => `${formatClock(d.s)} ${WORDS[d.what] ?? d.what}`)
+              .join(" · ")}
+          </p>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+const WORDS: Partial<Record<DeedKey, string>> = {
+  look: "looked",
+  shield: "windbreak up",
+  "steam-steady": EVENT_WORDS["steam-steady"],
+  "weight-on": EVENT_WORDS["weight-on"],
+  "weight-off": EVENT_WORDS["weight-off"],
+  "at-target": EVENT_WORDS["at-target"],
+  "below-target": EVENT_WORDS["below-target"],
+  "heat-off": EVENT_WORDS["heat-off"],
+};

@@ -1,0 +1,235 @@
+import {
+  countOf,
+  formatAltitude,
+  formatDuration,
+  formatMass,
+  formatPressure,
+  kPaFromPsi,
+  type UnitSystem,
+} from "#core/quantity";
+import { effectiveEvents, type RunEvent, type RunView } from "#core/run";
+import { getCanner } from "#store/equipment";
+import { cannerIdOf, getRun, type RunRecord } from "#store/run";
+import { containersWords, speciesWords } from "../../words/load";
+import { aimWords, deviationWords, eventWords, lookedAt } from "../../words/run";
+import { clockSeconds, clockTime, longDay } from "../../words/time";
+import { type Home } from "../context";
+
+/** One line of the record: what, and what of it. */
+export interface RecordLine {
+  label: string;
+  text: string;
+}
+
+/** Everything a process record says, in the order it is read. */
+export interface ProcessRecord {
+  code: string;
+  title: string;
+  household: string;
+  verdict: string;
+  processed: boolean;
+  parts: { title: string; lines: RecordLine[] }[];
+  deviations: string[];
+  /** everything people said, in order */
+  events: { at: string; what: string; by: string; struck: boolean }[];
+  /** what gauges sent, each gauge in one line */
+  gauges: string[];
+  trace: PressureTrace;
+}
+
+/** Pressure over the run for drawing: instants in ms since 1970 UTC, kPa on the face. */
+export interface PressureTrace {
+  points: { at: number; kPa: number }[];
+  from: number;
+  to: number;
+  floorKPa: number;
+  /** stretches at pressure, and whether the time was served */
+  attempts: { from: number; to: number; served: boolean }[];
+  /** where a stage began */
+  marks: { at: number; name: string }[];
+  zone: string;
+  units: UnitSystem;
+}
+
+/** The process record of a run. */
+export function processRecord({ larder, household }: Home, code: string): ProcessRecord {
+  const run = getRun(larder, code);
+  const { view, plan, zone } = run;
+  const { units } = household;
+  const canner = getCanner(larder, cannerIdOf(larder, run.id));
+  const test = canner.checks.find((c) => c.at <= run.openedAt);
+  const governing = run.schedule.governing;
+  const source = governing.each[governing.governedBy]!.source;
+  const at = (instant: number | null) =>
+    instant === null ? "not written down" : clockSeconds(instant, zone);
+  const effective = effectiveEvents(run.events);
+  const first = (type: RunEvent["type"]) => effective.find((e) => e.type === type)?.at ?? null;
+  const weightOn = first("weight-on");
+  const start = view.attempts[0]?.startedAt ?? null;
+  const served = view.attempts.at(-1);
+  const line = (label: string, text: string): RecordLine => ({ label, text });
+  const dial = !canner.hasDial
+    ? "No dial; the weight governs."
+    : test
+      ? `Dial tested ${longDay(test.at, zone)}: ${
+          test.errorKPa === 0
+            ? "reads true"
+            : `reads ${formatPressure(Math.abs(test.errorKPa), units)} ${test.errorKPa > 0 ? "high" : "low"}`
+        }.`
+      : "The dial's test is not written down.";
+  const people = [...new Set(run.events.flatMap((e) => (e.by ? [e.by] : [])))];
+  return {
+    code: run.code,
+    title: `Process record ${run.code}`,
+    household: household.name,
+    verdict: verdictOf(view, plan.minutes),
+    processed: view.outcome === "processed",
+    parts: [
+      {
+        title: "Load",
+        lines: [
+          ...run.packs.map((p) =>
+            line(
+              `Pack ${p.code}`,
+              `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}, ${p.method} pack, ${formatMass(p.massKg, units)}, from lot ${p.lots.map((l) => l.code).join(", ")}`,
+            ),
+          ),
+          line(
+            "Canner",
+            `${run.cannerName}${run.cannerQuarts === null ? "" : `, ${run.cannerQuarts} quarts`}`,
+          ),
+        ],
+      },
+      {
+        title: "Schedule",
+        lines: [
+          line("Time", `${plan.minutes} minutes at pressure without a break`),
+          line(
+            "Pressure",
+            `${formatPressure(plan.floorKPa, units)} or more on ${plan.governs === "dial" ? "this dial" : "the weight"} (${formatPressure(kPaFromPsi(governing.target.truePsi), units)} true), held at ${aimWords(plan, units)}`,
+          ),
+          line("Altitude", formatAltitude(run.schedule.altitudeM, units)),
+          line(
+            "Source",
+            `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}; ${run.schedule.edition}`,
+          ),
+        ],
+      },
+      {
+        title: "Gauge and equipment",
+        lines: [
+          line("Gauge", dial),
+          ...(run.gaugeSignedReason ? [line("Signed for", run.gaugeSignedReason)] : []),
+          line("Looked at", lookedAt(run.checks)),
+          ...(run.equipmentSignedReason ? [line("Signed for", run.equipmentSignedReason)] : []),
+          line("Inside", view.confirmed.size?.text ?? "nobody said what stood inside"),
+        ],
+      },
+      {
+        title: "Course",
+        lines: [
+          line("Day", longDay(run.openedAt, zone)),
+          line("Burner lit", at(view.burnerLitAt)),
+          line(
+            "Vent",
+            `steady from ${at(first("steam-steady"))}, full ${plan.ventMinutes} minutes at ${at(view.vent.doneAt)}, weight on ${at(weightOn)}`,
+          ),
+          line(
+            "Come-up",
+            start !== null && weightOn !== null && start >= weightOn
+              ? formatDuration((start - weightOn) / 1000)
+              : "not written down",
+          ),
+          line("At pressure from", at(served?.startedAt ?? null)),
+          line("Time served", at(view.completedAt)),
+          line("Begun anew", countOf(view.restarts, "time")),
+          line("Heat off", at(view.heatOffAt)),
+          line("Gauge at zero", at(view.zeroAt)),
+          line("Lock dropped", at(view.lockDownAt)),
+          line("Weight off, lid off", `${at(view.weightOffAt)}, ${at(view.lidOffAt)}`),
+          line("On the towel", at(view.unloadedAt)),
+          ...siphoned(view),
+          line("By", people.length ? people.join(", ") : "nobody said"),
+        ],
+      },
+    ],
+    deviations: [
+      ...view.deviations.map((d) => deviationWords(d, plan, units, zone)),
+      ...run.signedFor.map((d) => `Signed for: ${d.what}. ${d.reason ?? ""}`.trim()),
+    ],
+    events: [...run.events]
+      .filter((e) => e.source === undefined)
+      .sort((a, b) => a.at - b.at || a.seq - b.seq)
+      .map((e) => ({
+        at: clockSeconds(e.at, zone),
+        what: eventWords(e, units),
+        by: e.by ?? "",
+        struck: run.events.some((c) => c.corrects === e.id),
+      })),
+    gauges: gaugeLines(run.events, units, zone),
+    trace: traceOf(run, units),
+  };
+}
+
+function verdictOf(view: RunView, minutes: number): string {
+  if (view.outcome === "processed") return `The full ${minutes} minutes were served without a break.`;
+  return view.outcome === "not-processed"
+    ? `Not processed: the full ${minutes} minutes were not served.`
+    : "Under way.";
+}
+
+function siphoned({ out }: RunView): RecordLine[] {
+  if (out.length === 0) return [];
+  const lost = out.filter((o) => o.siphoned !== "none");
+  const text = lost.length
+    ? lost
+        .map((o) => `${o.container} ${o.siphoned === "half" ? "less than half left" : "lost some"}`)
+        .join(", ")
+    : "none lost any liquid";
+  return [
+    { label: "Out in this order", text: out.map((o) => o.container).join(" ") },
+    { label: "Liquid", text },
+  ];
+}
+
+/** `Probe 3: 7,214 readings from 14:02 to 16:20, lowest 12.1 lb at pressure.` */
+function gaugeLines(events: readonly RunEvent[], units: UnitSystem, zone: string): string[] {
+  const names = [...new Set(events.flatMap((e) => (e.source === undefined ? [] : [e.source])))];
+  return names.map((name) => {
+    const mine = events
+      .filter((e) => e.source === name && e.gaugeKPa !== undefined)
+      .sort((a, b) => a.at - b.at);
+    if (mine.length === 0) return `${name}: no pressure.`;
+    const high = Math.max(...mine.map((e) => e.gaugeKPa!));
+    return `${name}: ${countOf(mine.length, "reading")} from ${clockTime(mine[0]!.at, zone)} to ${clockTime(mine.at(-1)!.at, zone)}, highest ${formatPressure(high, units)}. Every one is in the trace and in the list of readings.`;
+  });
+}
+
+function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
+  const { view, plan } = run;
+  const effective = effectiveEvents(run.events);
+  const points = effective
+    .filter((e) => e.gaugeKPa !== undefined && e.type === "reading")
+    .map((e) => ({ at: e.at, kPa: e.gaugeKPa! }));
+  const to = view.lidOffAt ?? view.unloadedAt ?? effective.at(-1)?.at ?? run.openedAt;
+  const mark = (at: number | null, name: string) => (at === null ? [] : [{ at, name }]);
+  return {
+    points,
+    from: view.burnerLitAt ?? run.openedAt,
+    to: Math.max(to, (view.burnerLitAt ?? run.openedAt) + 60_000),
+    floorKPa: plan.floorKPa,
+    attempts: view.attempts.map((a) => ({
+      from: a.startedAt,
+      to: a.endedAt ?? view.completedAt ?? a.lastAtTarget,
+      served: a.endedBy === undefined && view.completedAt !== null,
+    })),
+    marks: [
+      ...mark(effective.find((e) => e.type === "steam-steady")?.at ?? null, "steam"),
+      ...mark(effective.find((e) => e.type === "weight-on")?.at ?? null, "weight"),
+      ...mark(view.heatOffAt, "heat off"),
+      ...mark(view.zeroAt, "zero"),
+    ],
+    zone: run.zone,
+    units,
+  };
+}

@@ -1,0 +1,2 @@
+export { processRecord, type PressureTrace, type ProcessRecord } from "./facts";
+export { recordPdf } from "./pdf";

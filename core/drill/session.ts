@@ -1,0 +1,230 @@
+import {
+  fill,
+  freshCook,
+  gaugeAfter,
+  pass,
+  plausibleCanner,
+  steamsSteadily,
+  turnFlame,
+  type CannerSpec,
+  type Hands,
+  type PotState,
+} from "../canner/index.ts";
+import { kPaFromPsi } from "../quantity/index.ts";
+import { randomFrom } from "../random/index.ts";
+import { runAt, type RunEvent, type RunEventType, type RunPlan, type RunView } from "../run/index.ts";
+import { DRILL_ALTITUDE_M, DRILL_TARGET_PSI, type Drill, type DrillCanner } from "./drill.ts";
+
+/** What somebody may do in a drill. */
+export const DEEDS = [
+  "flame",
+  "shield",
+  "look",
+  "steam-steady",
+  "weight-on",
+  "weight-off",
+  "at-target",
+  "below-target",
+  "heat-off",
+  "choose",
+] as const;
+export type DeedKey = (typeof DEEDS)[number];
+
+/** A deed and when, s from the beginning. */
+export interface Deed {
+  s: number;
+  /** which canner, from 0 */
+  canner: number;
+  what: DeedKey;
+  /** flame 0 to 1, or the face pressure chosen, psi */
+  value?: number;
+}
+
+/** One canner in a drill at an instant. */
+export interface DrillPot {
+  spec: CannerSpec;
+  plan: RunPlan;
+  pot: PotState;
+  gaugeKPa: number;
+  flame: number;
+  top: Hands["top"];
+  shielded: boolean;
+  events: RunEvent[];
+  /** true pressure and what the face showed, every second, kPa */
+  trueKPa: number[];
+  shownKPa: number[];
+  /** temperature inside, every second, °C */
+  tempC: number[];
+}
+
+/** A drill under way. It is a pure function of the drill, the seed and the deeds. */
+export interface DrillState {
+  s: number;
+  pots: DrillPot[];
+  deeds: Deed[];
+  over: boolean;
+}
+
+const MIN_MS = 60_000;
+/** A windbreak leaves this much of a gust. Assumed. */
+const SHIELDED = 0.25;
+
+function planOf(c: DrillCanner): RunPlan {
+  return {
+    minutes: c.minutes,
+    floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa,
+    safeMaxKPa: kPaFromPsi(20),
+    governs: "dial",
+    ventMinutes: 10,
+    minBurnerToVentEndMinutes: null,
+    unwatchedLimitS: 900,
+    settleMinutes: 10,
+    restHours: 12,
+  };
+}
+
+const still = (flame: number, top: Hands["top"]): Hands => ({ flame, top, gust: 0 });
+const started = new Map<string, DrillPot>();
+
+/** A canner brought to where its drill begins. Takes a while the first time, and is remembered. */
+function start(c: DrillCanner): DrillPot {
+  const key = JSON.stringify(c);
+  const found = started.get(key) ?? bring(c);
+  started.set(key, found);
+  return copyOf(found);
+}
+
+const copyOf = (p: DrillPot): DrillPot => ({
+  ...p,
+  events: [...p.events],
+  trueKPa: [...p.trueKPa],
+  shownKPa: [...p.shownKPa],
+  tempC: [...p.tempC],
+});
+
+function bring(c: DrillCanner): DrillPot {
+  const spec = plausibleCanner(c.quarts, c.pints, DRILL_ALTITUDE_M);
+  const plan = planOf(c);
+  let pot = fill(spec);
+  // Shut a minute after the first wisps: much of the air is still inside.
+  const early = c.starts.at === "shut-early";
+  while (early ? pot.tempC < 84 : !steamsSteadily(pot)) pot = pass(spec, pot, still(1, "vent-open"), 5);
+  let flame = 1;
+  const history: [minutesAgo: number, type: RunEventType, kPa?: number][] = [];
+  if (c.starts.at === "venting") {
+    pot = pass(spec, pot, still(0.9, "vent-open"), c.starts.minutes * 60);
+    history.push([c.starts.minutes + 12, "heat-on"], [c.starts.minutes, "steam-steady"]);
+    flame = 0.9;
+  } else if (early) {
+    pot = pass(spec, pot, still(1, "weight-on"), 120);
+    history.push([15, "heat-on"], [3, "steam-steady"], [2, "weight-on"]);
+  } else if (c.starts.at === "pressure") {
+    pot = pass(spec, pot, still(1, "vent-open"), 610);
+    let cook = freshCook(pot.s);
+    const goal = kPaFromPsi(DRILL_TARGET_PSI) + 4;
+    for (let s = 0; s < (c.starts.minutes + 8) * 60; s += 5) {
+      cook = turnFlame(cook, pot.s, pot.gaugePa / 1000, goal);
+      pot = pass(spec, pot, still(cook.flame, "weight-on"), 5);
+    }
+    flame = c.flame ?? cook.flame;
+    const { minutes } = c.starts;
+    history.push([minutes + 28, "heat-on"], [minutes + 16, "steam-steady"], [minutes + 5, "weight-on"]);
+    for (let m = minutes; m > 0; m -= 8) history.push([m, "reading", plan.floorKPa + 3]);
+  }
+  const trueKPa = Math.max(0, pot.gaugePa / 1000);
+  return {
+    spec,
+    plan,
+    pot,
+    gaugeKPa: trueKPa + (trueKPa > 1 ? c.gauge.errorKPa : 0),
+    flame,
+    top: c.starts.at === "venting" ? "vent-open" : "weight-on",
+    shielded: false,
+    events: history.map(([ago, type, gaugeKPa], i) => ({
+      id: `h${i}`,
+      at: -ago * MIN_MS,
+      seq: i,
+      type,
+      gaugeKPa,
+    })),
+    trueKPa: [trueKPa],
+    shownKPa: [trueKPa + (trueKPa > 1 ? c.gauge.errorKPa : 0)],
+    tempC: [pot.tempC],
+  };
+}
+
+/** The beginning of a drill. */
+export function beginDrill(drill: Drill): DrillState {
+  return { s: 0, pots: drill.canners.map(start), deeds: [], over: false };
+}
+
+/** The run of one canner as the stove's own rules see it. Instants are ms from the beginning of the drill. */
+export function drillView(state: DrillState, canner: number): RunView {
+  const p = state.pots[canner]!;
+  return runAt(p.plan, p.events, -120 * MIN_MS, state.s * 1000);
+}
+
+/** Some seconds later, with nothing done. Whole seconds. */
+export function passDrill(drill: Drill, before: DrillState, toS: number, seed: number): DrillState {
+  const state: DrillState = { ...before, pots: before.pots.map(copyOf) };
+  const end = Math.min(toS, drill.endS);
+  for (; state.s < end; state.s++) {
+    state.pots.forEach((p, i) => {
+      const c = drill.canners[i]!;
+      const gust = c.gusts.find((g) => state.s >= g.fromS && state.s < g.toS)?.strength ?? 0;
+      const wind = gust * (p.shielded ? SHIELDED : 1);
+      p.pot = pass(p.spec, p.pot, { flame: p.flame, top: p.top, gust: wind }, 1);
+      const wobble = randomFrom(seed * 7907 + state.s * 2 + i)() * 2 - 1;
+      p.gaugeKPa = gaugeAfter(c.gauge, p.gaugeKPa, p.pot.gaugePa / 1000, 1, wobble);
+      p.trueKPa.push(p.pot.gaugePa / 1000);
+      p.shownKPa.push(p.gaugeKPa);
+      p.tempC.push(p.pot.tempC);
+    });
+  }
+  state.over = state.s >= drill.endS;
+  return state;
+}
+
+const SAID: Partial<Record<DeedKey, RunEventType>> = {
+  "steam-steady": "steam-steady",
+  "weight-on": "weight-on",
+  "weight-off": "weight-off",
+  "at-target": "at-target",
+  "below-target": "below-target",
+  "heat-off": "heat-off",
+};
+
+/** Something done now. What is said goes into the run by the stove's own rules; looking writes down what the face shows. */
+export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
+  if (state.over || !state.pots[deed.canner]) return state;
+  const done: Deed = { ...deed, s: state.s };
+  const pots = state.pots.map(copyOf);
+  const p = pots[deed.canner]!;
+  const say = (type: RunEventType, gaugeKPa?: number) =>
+    p.events.push({
+      id: `d${state.deeds.length}`,
+      at: state.s * 1000,
+      seq: 1000 + state.deeds.length,
+      type,
+      gaugeKPa,
+    });
+  if (deed.what === "flame") p.flame = Math.min(1, Math.max(0, deed.value ?? 0));
+  if (deed.what === "shield") p.shielded = true;
+  if (deed.what === "weight-on") p.top = "weight-on";
+  if (deed.what === "weight-off") p.top = "vent-open";
+  if (deed.what === "heat-off") p.flame = 0;
+  if (deed.what === "look") say("reading", Math.round(p.gaugeKPa * 10) / 10);
+  const type = SAID[deed.what];
+  if (type) say(type);
+  return { ...state, pots, deeds: [...state.deeds, done] };
+}
+
+/** A whole drill from its deeds: what was on the screen, worked out again. @param endS where it was ended */
+export function replayDrill(drill: Drill, deeds: readonly Deed[], endS: number, seed: number): DrillState {
+  let state = beginDrill(drill);
+  for (const deed of deeds) {
+    state = passDrill(drill, state, deed.s, seed);
+    state = doDeed(state, deed);
+  }
+  return passDrill(drill, state, endS, seed);
+}

@@ -1,0 +1,1 @@
+export { normalFrom, randomFrom } from "./random.ts";
