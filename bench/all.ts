@@ -5,6 +5,9 @@ import { join } from "node:path";
 import { runAt, type RunEvent, type RunPlan } from "#core/run";
 import { CONTAINERS, PRODUCTS, testedSchedule } from "#core/schedule";
 import { fillDemo } from "#demo/household";
+import { openLarder } from "#store/db";
+import { pastRuns } from "#store/run";
+import { drawFigures, heatFigures } from "./heat.ts";
 import { medianMs } from "./measure.ts";
 import { planHouseholds } from "./planner.ts";
 import { fillSeasons } from "./seasons.ts";
@@ -75,6 +78,13 @@ line("… the slowest of them", ms(planner.worst));
 line("… proven in everything it is judged by", `${planner.proven} of ${planner.plans}`);
 line("Ways to fill the two canners, listed the first time", ms(planner.patterns));
 
+const heat = await heatFigures();
+line("A run of 150 minutes, a reading a second, at the cold spot", ms(heat.coldSpotMs));
+line("… the same finite volumes by odex", ms(heat.odexMs));
+line("… odex ÷ ours", `${(heat.odexMs / heat.coldSpotMs).toFixed(0)} ×`);
+line("… apart at the end", `${heat.apartC.toFixed(3)} °C`);
+line("An hour of the simulated canner", ms(heat.cannerHourMs));
+
 const folder = mkdtempSync(join(tmpdir(), "larder-bench-"));
 fillDemo(folder, Date.now());
 const server = await startBuilt(folder);
@@ -88,6 +98,13 @@ try {
   line("Today, server-rendered, with the demo household", ms(today));
   line("Today ÷ bare route", `${(today / bare).toFixed(1)} ×`);
   line("Today ÷ the framework's smallest answer", `${(today / smallest).toFixed(1)} ×`);
+  const larder = openLarder(folder);
+  const { code } = pastRuns(larder, 1)[0]!;
+  larder.close();
+  const draws = await drawFigures(`${server.url}/fire/${code}/heat`);
+  line(`${draws.draws} draws of what is not known, in the browser's workers`, ms(draws.ms));
+  line("… between two pictures of the page meanwhile, median", ms(draws.frameMedianMs));
+  line("… at worst", ms(draws.frameWorstMs));
 } finally {
   await server.stop();
   rmSync(folder, { recursive: true, force: true });

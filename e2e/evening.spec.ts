@@ -80,7 +80,7 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   await press(one, "quarts");
   await expect(one.getByRole("alert")).toContainText("75 minutes are for pints");
   await press(one, /^pints$/);
-  await press(one, "Somewhere else");
+  await press(one, "Elsewhere");
   await expect(one.getByRole("alert")).toContainText("chosen for 2,300 ft");
   await press(one, "Yes, here");
   await expect(one.getByText("✓ at 2,300 ft")).toBeVisible();

@@ -20,6 +20,7 @@ const PAGES = [
   "/seam/set-up",
   "/seam/sealer",
   "/practice",
+  "/practice/stove",
   "/fire",
   "/rest",
   "/larder",
@@ -51,7 +52,24 @@ async function more(page: Page, demo: Running): Promise<string[]> {
   const bench = await page.getByRole("link", { name: "Go on filling" }).first().getAttribute("href");
   await page.goto(`${demo.url}/fire`);
   const ready = await readyFor(page);
-  return [stove!, bench!, story!, animal!, canner!, ready, sausage!, hams!];
+  const past = await page
+    .locator("section", { hasText: "Runs before" })
+    .locator("a")
+    .first()
+    .getAttribute("href");
+  const record = past!.replace("/c/", "/fire/");
+  return [
+    `${record}/record`,
+    `${record}/heat`,
+    stove!,
+    bench!,
+    story!,
+    animal!,
+    canner!,
+    ready,
+    sausage!,
+    hams!,
+  ];
 }
 
 /** The equipment check of the jars that wait. */

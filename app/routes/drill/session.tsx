@@ -74,7 +74,15 @@ export function Session({
       title={drill.title}
       lead={drill.brief}
       aside={
-        <div className="flex items-center gap-3">
+        <div className="flex flex-wrap items-center gap-3">
+          <span className="fig text-[3.4rem] leading-none font-bold" role="timer" data-testid="drill-clock">
+            {formatClock(state?.s ?? 0)}
+          </span>
+          {state && (state.over || state.s > 240) && (
+            <Button type="button" weight={state.over ? "do" : "quiet"} onClick={() => end(state)}>
+              {state.over ? "It is over" : "I am done"}
+            </Button>
+          )}
           <label>
             <span className="sr-only">Speed</span>
             <select
@@ -113,17 +121,7 @@ export function Session({
               ))}
             </div>
           )}
-          <div className="mb-4 flex flex-wrap items-center gap-5">
-            <span className="fig text-[3.4rem] leading-none font-bold" role="timer" data-testid="drill-clock">
-              {formatClock(state.s)}
-            </span>
-            <Phone drill={drill} s={state.s} />
-            {(state.over || state.s > 240) && (
-              <Button type="button" weight={state.over ? "do" : "quiet"} onClick={() => end(state)}>
-                {state.over ? "It is over" : "I am done"}
-              </Button>
-            )}
-          </div>
+          <Phone drill={drill} s={state.s} />
           <div className={`grid gap-6 ${state.pots.length > 1 ? "lg:grid-cols-2" : ""}`}>
             {state.pots.map((_, i) => (
               <Stand key={i} drill={drill} state={state} canner={i} units={units} act={act} />
@@ -138,7 +136,7 @@ export function Session({
 function Phone({ drill, s }: { drill: Drill; s: number }) {
   const { away } = drill;
   if (!away || s < away.fromS || s >= away.toS) return null;
-  return <b className="text-[1.3rem]">You are on the telephone in the other room.</b>;
+  return <p className="mb-3 text-[1.3rem] font-[650]">You are on the telephone in the other room.</p>;
 }
 
 /** One canner: what is seen, the flame, and what may be said. */
@@ -165,8 +163,8 @@ function Stand({
   const steam =
     p.pot.steamKgS > 2.5e-4 ? "Steam streams steadily." : p.top === "vent-open" ? "Hardly any steam." : "";
   const told = drill.choices.length === 0;
-  const say = (what: DeedKey, label: string, weight: "do" | "quiet" = "quiet") => (
-    <Button type="button" weight={weight} className="min-h-14" onClick={() => act(what, canner)}>
+  const say = (what: DeedKey, label: string, weight: "do" | "quiet" = "quiet", done = false) => (
+    <Button type="button" weight={weight} disabled={done} className="!px-2" onClick={() => act(what, canner)}>
       {label}
     </Button>
   );
@@ -183,35 +181,15 @@ function Stand({
             `, off in ${formatClock(Math.max(0, (view.finishAt - state.s * 1000) / 1000))}`}
         </span>
       </div>
-      <div className="mt-2 grid items-center gap-5 sm:grid-cols-[minmax(0,17rem)_1fr]">
-        {inSight ? (
-          <Dial kPa={p.gaugeKPa} floorKPa={told ? p.plan.floorKPa : null} units={units} />
-        ) : (
-          <p className="py-16 text-center text-[1.2rem] text-soft">The dial is out of sight.</p>
-        )}
-        <div className="space-y-3">
-          <p className="min-h-12" aria-live="polite">
-            {gust && !onPhone && "Wind at the burner. "}
-            {steam}
-          </p>
-          <div className="flex items-center gap-3">
-            <Button type="button" onClick={() => act("flame", canner, Math.max(0, p.flame - TURN))}>
-              Flame down
-            </Button>
-            <meter min={0} max={1} value={p.flame} aria-label="Flame" className="h-6 flex-1" />
-            <Button type="button" onClick={() => act("flame", canner, Math.min(1, p.flame + TURN))}>
-              Flame up
-            </Button>
-          </div>
-          <div className="flex flex-wrap gap-2">
-            {say("look", onPhone ? "Go and look" : "Look and write it", "do")}
-            {say("below-target", "It fell")}
-            {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At target")}
-            {!p.shielded && say("shield", "Put up a windbreak")}
-            {p.top === "weight-on" ? say("weight-off", "Weight off") : say("weight-on", "Weight on")}
-            {p.top === "vent-open" && say("steam-steady", "Steam is steady")}
-            {say("heat-off", "Heat off")}
-          </div>
+      <div
+        className={`mt-2 grid items-start gap-5 ${state.pots.length > 1 ? "sm:grid-cols-[minmax(0,12rem)_1fr]" : "sm:grid-cols-[minmax(0,18rem)_1fr]"}`}
+      >
+        <div>
+          {inSight ? (
+            <Dial kPa={p.gaugeKPa} floorKPa={told ? p.plan.floorKPa : null} units={units} />
+          ) : (
+            <p className="py-16 text-center text-[1.2rem] text-soft">The dial is out of sight.</p>
+          )}
           <p className="min-h-6 text-soft">
             {state.deeds
               .filter((d) => d.canner === canner && d.what !== "flame" && d.what !== "choose")
@@ -219,6 +197,36 @@ function Stand({
               .map((d) => `${formatClock(d.s)} ${WORDS[d.what] ?? d.what}`)
               .join(" · ")}
           </p>
+        </div>
+        <div className="space-y-3">
+          <p className="min-h-6" aria-live="polite">
+            {gust && !onPhone && "Wind at the burner. "}
+            {steam}
+          </p>
+          <div
+            role="meter"
+            aria-label="Flame"
+            aria-valuemin={0}
+            aria-valuemax={100}
+            aria-valuenow={Math.round(p.flame * 100)}
+            className="h-7 rounded border-2 border-ink bg-paper"
+          >
+            <div className="h-full bg-copper" style={{ width: `${p.flame * 100}%` }} />
+          </div>
+          <div className="grid grid-cols-2 gap-2">
+            <Button type="button" onClick={() => act("flame", canner, Math.max(0, p.flame - TURN))}>
+              Flame down
+            </Button>
+            <Button type="button" onClick={() => act("flame", canner, Math.min(1, p.flame + TURN))}>
+              Flame up
+            </Button>
+            {say("look", onPhone ? "Go and look" : "Look, write it", "do")}
+            {say("below-target", "It fell")}
+            {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At target")}
+            {say("shield", p.shielded ? "Windbreak is up" : "Windbreak up", "quiet", p.shielded)}
+            {p.top === "weight-on" ? say("weight-off", "Weight off") : say("weight-on", "Weight on")}
+            {p.top === "vent-open" ? say("steam-steady", "Steam is steady") : say("heat-off", "Heat off")}
+          </div>
         </div>
       </div>
     </section>

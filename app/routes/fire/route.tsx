@@ -231,14 +231,16 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             value={cannerId}
             onChange={(e) => setCannerId(e.target.value)}
           />
-          <SelectField
-            field={fields.margin}
-            label="How far above the target you hold it"
-            hint="A pound over is cheap insurance against a gust. The target itself is the floor."
-            choices={MARGINS.map((m) => ({ value: m, label: MARGIN_WORDS[m] }))}
-            value={margin}
-            onChange={(e) => setMargin(e.target.value as (typeof MARGINS)[number])}
-          />
+          {governing?.outcome === "tested" && governing.target.governs === "dial" && (
+            <SelectField
+              field={fields.margin}
+              label="How far above the target you hold it"
+              hint="A pound over is cheap insurance against a gust. The target itself is the floor."
+              choices={MARGINS.map((m) => ({ value: m, label: MARGIN_WORDS[m] }))}
+              value={margin}
+              onChange={(e) => setMargin(e.target.value as (typeof MARGINS)[number])}
+            />
+          )}
           {needsSigning && (
             <Notice tone="care" className="space-y-2">
               <p>
@@ -263,7 +265,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             {governing?.outcome === "tested" && (
               <Button asChild weight="do">
                 <Link
-                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${margin}`}
+                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}`}
                 >
                   Check the equipment first
                 </Link>

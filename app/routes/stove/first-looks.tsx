@@ -2,7 +2,6 @@ import { useState } from "react";
 import { formatAltitude } from "#core/quantity";
 import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Button } from "#ui/button";
-import { containersWords } from "../../words/load";
 import { type Tools } from "./data";
 
 const JARS: readonly ContainerKey[] = ["jar-half-pint", "jar-pint", "jar-quart"];
@@ -43,7 +42,7 @@ export function FirstLooks({ data, view, say }: Tools) {
                     say({ type: "confirmed", asked: "size", text: name, at: view.now });
                   } else
                     setWrong(
-                      `This run's ${run.plan.minutes} minutes are for ${right}. If ${name} stand inside, turn the heat off, give the run up and load what is really there: their time may be another.`,
+                      `This run’s ${run.plan.minutes} minutes are for ${right}. If ${name} stand inside, turn the heat off, give the run up and load what is really there: their time may be another.`,
                     );
                 }}
               >
@@ -72,11 +71,11 @@ export function FirstLooks({ data, view, say }: Tools) {
               type="button"
               onClick={() =>
                 setWrong(
-                  `The pressure of this run was chosen for ${place}. Higher up it is not enough. Turn the heat off, set the household's altitude, and load the canner again.`,
+                  `The pressure of this run was chosen for ${place}. Higher up it is not enough. Turn the heat off, set the household’s altitude, and load the canner again.`,
                 )
               }
             >
-              Somewhere else
+              Elsewhere
             </Button>
           </div>
         )}
@@ -86,15 +85,6 @@ export function FirstLooks({ data, view, say }: Tools) {
           {wrong}
         </p>
       )}
-      <p className="mt-4 text-soft">{containersWordsOf(data)} in the canner.</p>
     </div>
   );
 }
-
-const containersWordsOf = (data: Tools["data"]) => {
-  const [first] = data.run.kinds;
-  const one = first && data.run.kinds.every((k) => k.kind === first.kind && k.mouth === first.mouth);
-  return one
-    ? containersWords(first.kind, first.mouth, data.containers.length)
-    : `${data.containers.length} containers`;
-};

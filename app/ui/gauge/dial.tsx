@@ -20,7 +20,7 @@ export function Dial({ kPa, floorKPa, units }: { kPa: number; floorKPa: number |
   const floor = floorKPa === null ? null : [at(angleOf(floorKPa), 66), at(angleOf(floorKPa), 92)];
   return (
     <svg
-      viewBox="0 0 200 190"
+      viewBox="0 0 200 200"
       role="img"
       aria-label={`The dial shows ${formatPressure(kPa, units)}`}
       className="w-full max-w-[19rem]"

@@ -5,9 +5,10 @@ import type { HeatAnswer, HeatQuestion } from "../../workers/heat";
 const start = () => new Worker(new URL("../../workers/heat.ts", import.meta.url), { type: "module" });
 
 /** Draws made for the band, and how many a worker makes at a time. */
-const DRAWS = 600;
+const DRAWS = 500;
 const AT_A_TIME = 25;
-const MOST_WORKERS = 4;
+/** One core is left to the page. */
+const workersHere = () => Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
 
 /** How far the draws have come. */
 export interface Drawing {
@@ -25,7 +26,7 @@ export function useBand(comparison: Comparison | null): Drawing {
     const all: number[] = [];
     let next = 0;
     const began = performance.now();
-    const workers = Array.from({ length: Math.min(MOST_WORKERS, navigator.hardwareConcurrency || 2) }, start);
+    const workers = Array.from({ length: workersHere() }, start);
     const ask = (worker: Worker) => {
       if (next >= DRAWS) return;
       const question: HeatQuestion = { kind: "draws", comparison, from: next, to: next + AT_A_TIME };
