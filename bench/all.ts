@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
-import { runAt, type RunEvent, type RunPlan } from "#core/run";
+import { runAt, type RunEvent, plainPlan } from "#core/run";
 import { CONTAINERS, PRODUCTS, testedSchedule } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
@@ -17,17 +17,7 @@ const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} $
 const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;
 
 const T0 = Date.UTC(2026, 10, 20, 9);
-const plan: RunPlan = {
-  minutes: 75,
-  floorKPa: 82.7,
-  safeMaxKPa: 138,
-  governs: "dial",
-  ventMinutes: 10,
-  minBurnerToVentEndMinutes: null,
-  unwatchedLimitS: 900,
-  settleMinutes: 10,
-  restHours: 12,
-};
+const plan = plainPlan();
 
 function tenThousand(): RunEvent[] {
   const start: RunEvent[] = (["heat-on", "steam-steady", "weight-on"] as const).map((type, i) => ({

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { newRunState, viewOf, type RunPlan } from "#core/run";
+import { newRunState, viewOf, plainPlan } from "#core/run";
 import { containersWords, loadWords, speciesWords, vesselsWords } from "./load";
 import { deviationWords, restartWords } from "./run";
 import { clockTime, dayWords, localDay, whenWords } from "./time";
@@ -44,17 +44,7 @@ describe("what stands where", () => {
 });
 
 describe("a restart in one sentence", () => {
-  const plan: RunPlan = {
-    minutes: 75,
-    floorKPa: 89.632,
-    safeMaxKPa: 138,
-    governs: "dial",
-    ventMinutes: 10,
-    minBurnerToVentEndMinutes: null,
-    unwatchedLimitS: 900,
-    settleMinutes: 10,
-    restHours: 12,
-  };
+  const plan = plainPlan({ floorKPa: 89.632 });
   const dropped = {
     startedAt: NOW - 40 * 60_000,
     lastAtTarget: NOW - 60_000,

@@ -1,21 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { runAt, type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
+import { runAt, type RunEvent, type RunEventType, plainPlan } from "../run/index.ts";
 import { coolDownMinutes, runAgenda } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
-const plan: RunPlan = {
-  minutes: 75,
-  floorKPa: 82.7,
-  safeMaxKPa: 138,
-  governs: "dial",
-  ventMinutes: 10,
-  minBurnerToVentEndMinutes: null,
-  unwatchedLimitS: 900,
-  settleMinutes: 10,
-  restHours: 12,
-};
+const plan = plainPlan();
 const story: [number, RunEventType][] = [
   [0, "heat-on"],
   [12, "steam-steady"],

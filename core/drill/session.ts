@@ -12,7 +12,14 @@ import {
 } from "../canner/index.ts";
 import { kPaFromPsi } from "../quantity/index.ts";
 import { randomFrom } from "../random/index.ts";
-import { runAt, type RunEvent, type RunEventType, type RunPlan, type RunView } from "../run/index.ts";
+import {
+  plainPlan,
+  runAt,
+  type RunEvent,
+  type RunEventType,
+  type RunPlan,
+  type RunView,
+} from "../run/index.ts";
 import { DRILL_ALTITUDE_M, DRILL_TARGET_PSI, type Drill, type DrillCanner } from "./drill.ts";
 
 /** What somebody may do in a drill. */
@@ -69,19 +76,8 @@ const MIN_MS = 60_000;
 /** A windbreak leaves this much of a gust. Assumed. */
 const SHIELDED = 0.25;
 
-function planOf(c: DrillCanner): RunPlan {
-  return {
-    minutes: c.minutes,
-    floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa,
-    safeMaxKPa: kPaFromPsi(20),
-    governs: "dial",
-    ventMinutes: 10,
-    minBurnerToVentEndMinutes: null,
-    unwatchedLimitS: 900,
-    settleMinutes: 10,
-    restHours: 12,
-  };
-}
+const planOf = (c: DrillCanner): RunPlan =>
+  plainPlan({ minutes: c.minutes, floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa });
 
 const still = (flame: number, top: Hands["top"]): Hands => ({ flame, top, gust: 0 });
 const started = new Map<string, DrillPot>();

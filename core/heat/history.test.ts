@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { fill, pass, plausibleCanner, steamsSteadily } from "../canner/index.ts";
 import { kPaFromPsi } from "../quantity/index.ts";
-import { type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
+import { type RunEvent, type RunEventType, plainPlan } from "../run/index.ts";
 import { cannerSteam } from "../steam/index.ts";
 import {
   airLeft,
@@ -20,17 +20,7 @@ import {
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
 const ALTITUDE_M = 701.04;
-const plan: RunPlan = {
-  minutes: 75,
-  floorKPa: kPaFromPsi(12),
-  safeMaxKPa: 138,
-  governs: "dial",
-  ventMinutes: 10,
-  minBurnerToVentEndMinutes: null,
-  unwatchedLimitS: 900,
-  settleMinutes: 10,
-  restHours: 12,
-};
+const plan = plainPlan({ floorKPa: kPaFromPsi(12) });
 const kitchen: Kitchen = { altitudeM: ALTITUDE_M, faceErrorKPa: 0, rockingKPa: null, coolMinutes: 45 };
 const pint: Heated = {
   body: { radiusM: 0.0384, halfHeightM: 0.05, diffusivity: 1.9e-7, skinM: 0.0016 },

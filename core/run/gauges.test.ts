@@ -7,21 +7,12 @@ import {
   type RunEvent,
   type RunEventType,
   type RunPlan,
+  plainPlan,
 } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
-const plan: RunPlan = {
-  minutes: 75,
-  floorKPa: 82.7,
-  safeMaxKPa: 138,
-  governs: "dial",
-  ventMinutes: 10,
-  minBurnerToVentEndMinutes: null,
-  unwatchedLimitS: 900,
-  settleMinutes: 10,
-  restHours: 12,
-};
+const plan = plainPlan();
 const weighted: RunPlan = { ...plan, governs: "weighted", floorKPa: 103.4, weightKPa: 103.4 };
 
 type Line = [minute: number, type: RunEventType, more?: number | Partial<RunEvent>];

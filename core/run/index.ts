@@ -30,3 +30,4 @@ export {
   whyNotBelieved,
   type SentFigure,
 } from "./believe.ts";
+export { plainPlan } from "./plain.ts";

@@ -1,19 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { possibleNext, runAt, whyNot, type RunEvent, type RunEventType, type RunPlan } from "./index.ts";
+import { possibleNext, runAt, whyNot, type RunEvent, type RunEventType, plainPlan } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9, 0, 0);
 const MIN = 60_000;
-const plan: RunPlan = {
-  minutes: 75,
-  floorKPa: 82.7,
-  safeMaxKPa: 138,
-  governs: "dial",
-  ventMinutes: 10,
-  minBurnerToVentEndMinutes: null,
-  unwatchedLimitS: 900,
-  settleMinutes: 10,
-  restHours: 12,
-};
+const plan = plainPlan();
 
 /** A run told in minutes from the start: [minute, what, kPa?]. */
 type Line = [number, RunEventType, number?];

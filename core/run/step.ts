@@ -213,15 +213,22 @@ function together(
   event: RunEvent,
   kPa: number,
 ): { low: number; high: number; by: string[] } {
-  state.gauges[event.source ?? OWN_FACE] = { at: event.at, kPa };
-  const now = Object.entries(state.gauges).filter(([, g]) => event.at - g.at < WORTH_MS);
-  const low = Math.min(...now.map(([, g]) => g.kPa));
-  const high = Math.max(...now.map(([, g]) => g.kPa));
+  const name = event.source ?? OWN_FACE;
+  state.gauges[name] = { at: event.at, kPa };
+  let [low, high] = [kPa, kPa];
+  const by = [name];
+  for (const other in state.gauges) {
+    const g = state.gauges[other]!;
+    if (other === name || event.at - g.at >= WORTH_MS) continue;
+    low = Math.min(low, g.kPa);
+    high = Math.max(high, g.kPa);
+    by.push(other);
+  }
   const apart = high - low > AGREE_KPA;
   if (apart && !state.disagree)
     deviate(state, { kind: "gauges-disagree", at: event.at, gaugeKPa: low, otherKPa: high });
   state.disagree = apart;
-  return { low, high, by: now.map(([name]) => name) };
+  return { low, high, by };
 }
 
 function look(state: RunState, plan: RunPlan, event: RunEvent): void {

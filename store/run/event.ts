@@ -1,8 +1,8 @@
 import { eq } from "drizzle-orm";
 import { refuse, Refused, type Larder } from "#store/db";
 import { CLOCK_SLACK_MS, runAt, whyNot, whyNotBelieved, type RunEvent, type RunView } from "#core/run";
-import { run, runEvent, type EventDetail } from "../schema/index.ts";
-import { eventsOf } from "./run.ts";
+import { run, type EventDetail } from "../schema/index.ts";
+import { eventsOf, eventsSince } from "./run.ts";
 
 export type NewEvent = Omit<RunEvent, "seq">;
 
@@ -27,35 +27,30 @@ function whyNotThen(row: RunRow, at: number, now: number): string | null {
 
 /** Stores events in the order given. @returns how many were new */
 function insertEvents(larder: Larder, runId: string, events: readonly NewEvent[], now: number): number {
+  const insert = larder.sqlite.prepare(
+    `insert into run_event (id, run_id, at, type, gauge_kpa, temp_c, corrects, by_name, note, source, detail, recorded_at)
+     values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) on conflict do nothing`,
+  );
   let accepted = 0;
   for (const e of events) {
-    const detail: EventDetail = {
-      perMinute: e.perMinute,
-      weightKPa: e.weightKPa,
-      alarm: e.alarm,
-      asked: e.asked,
-      container: e.container,
-      siphoned: e.siphoned,
-    };
-    accepted += larder.db
-      .insert(runEvent)
-      .values({
-        id: e.id,
-        runId,
-        // A clock a little ahead is set back to ours, so that nothing waits for its own future.
-        at: Math.min(e.at, now),
-        type: e.type,
-        gaugeKPa: e.gaugeKPa ?? null,
-        tempC: e.tempC ?? null,
-        corrects: e.corrects ?? null,
-        byName: e.by ?? null,
-        note: e.text ?? null,
-        source: e.source ?? null,
-        detail: Object.values(detail).some((v) => v !== undefined) ? detail : null,
-        recordedAt: now,
-      })
-      .onConflictDoNothing()
-      .run().changes;
+    const { perMinute, weightKPa, alarm, asked, container, siphoned } = e;
+    const detail: EventDetail = { perMinute, weightKPa, alarm, asked, container, siphoned };
+    const json = JSON.stringify(detail);
+    accepted += insert.run(
+      e.id,
+      runId,
+      // A clock a little ahead is set back to ours, so that nothing waits for its own future.
+      Math.min(e.at, now),
+      e.type,
+      e.gaugeKPa ?? null,
+      e.tempC ?? null,
+      e.corrects ?? null,
+      e.by ?? null,
+      e.text ?? null,
+      e.source ?? null,
+      json === "{}" ? null : json,
+      now,
+    ).changes;
   }
   return accepted;
 }
@@ -160,7 +155,10 @@ export function takeReadings(
         accepted,
         duplicates: duplicates + taken.length - accepted,
         refused,
-        view: keepInStep(larder, row, now),
+        view: keepInStep(larder, row, now, [
+          ...events,
+          ...eventsSince(larder, runId, events.at(-1)?.seq ?? 0),
+        ]),
       };
     })
     .immediate();
@@ -186,8 +184,13 @@ function overAt(view: RunView, endedAt: number | null): number | null {
 }
 
 /** Writes down what follows from the events where other queries need it. Same transaction as the events. */
-function keepInStep(larder: Larder, row: typeof run.$inferSelect, now: number): RunView {
-  const view = runAt(row.plan, eventsOf(larder, row.id), row.openedAt, now);
+function keepInStep(
+  larder: Larder,
+  row: RunRow,
+  now: number,
+  events: readonly RunEvent[] = eventsOf(larder, row.id),
+): RunView {
+  const view = runAt(row.plan, events, row.openedAt, now);
   const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
   const completedAt = view.outcome === "processed" ? view.completedAt : null;
   if (endedAt !== row.endedAt || completedAt !== row.completedAt) {

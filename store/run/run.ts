@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, isNull, or } from "drizzle-orm";
+import { desc, eq, isNull, or } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { kPaFromPsi } from "#core/quantity";
@@ -26,7 +26,7 @@ import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { packsOfRun, getPack, type Pack } from "#store/pack";
 import { unfitCans } from "#store/seam";
-import { canner, pack, run, runEvent } from "../schema/index.ts";
+import { canner, pack, run, type EventDetail } from "../schema/index.ts";
 
 export interface RunRecord {
   id: string;
@@ -251,27 +251,42 @@ export function eventsOf(larder: Larder, runId: string): RunEvent[] {
   return eventsSince(larder, runId, 0);
 }
 
-/** Events of a run that arrived after another, in order of arrival. @param after `seq` of that one; 0 for all */
+interface EventRow {
+  seq: number;
+  id: string;
+  at: number;
+  type: RunEvent["type"];
+  gauge: number | null;
+  temp: number | null;
+  corrects: string | null;
+  by: string | null;
+  note: string | null;
+  source: string | null;
+  detail: string | null;
+}
+
+/**
+ * Events of a run that arrived after another, in order of arrival. @param after `seq` of that one; 0 for all
+ *
+ * Read without the schema's mapping: a gauge that sends every second makes ten thousand of them.
+ */
 export function eventsSince(larder: Larder, runId: string, after: number): RunEvent[] {
-  return larder.db
-    .select()
-    .from(runEvent)
-    .where(and(eq(runEvent.runId, runId), gt(runEvent.seq, after)))
-    .orderBy(runEvent.seq)
-    .all()
-    .map((e) => ({
-      id: e.id,
-      at: e.at,
-      seq: e.seq,
-      type: e.type as RunEvent["type"],
-      ...(e.gaugeKPa === null ? {} : { gaugeKPa: e.gaugeKPa }),
-      ...(e.tempC === null ? {} : { tempC: e.tempC }),
-      ...(e.corrects === null ? {} : { corrects: e.corrects }),
-      ...(e.byName === null ? {} : { by: e.byName }),
-      ...(e.note === null ? {} : { text: e.note }),
-      ...(e.source === null ? {} : { source: e.source }),
-      ...e.detail,
-    }));
+  const rows = larder.sqlite
+    .prepare(
+      `select seq, id, at, type, gauge_kpa as gauge, temp_c as temp, corrects, by_name as "by", note, source, detail
+       from run_event where run_id = ? and seq > ? order by seq`,
+    )
+    .all(runId, after) as EventRow[];
+  return rows.map((e) => {
+    const event: RunEvent = { id: e.id, at: e.at, seq: e.seq, type: e.type };
+    if (e.gauge !== null) event.gaugeKPa = e.gauge;
+    if (e.temp !== null) event.tempC = e.temp;
+    if (e.corrects !== null) event.corrects = e.corrects;
+    if (e.by !== null) event.by = e.by;
+    if (e.note !== null) event.text = e.note;
+    if (e.source !== null) event.source = e.source;
+    return e.detail === null ? event : { ...event, ...(JSON.parse(e.detail) as EventDetail) };
+  });
 }
 
 type Row = { run: typeof run.$inferSelect; name: string; quarts: number | null };

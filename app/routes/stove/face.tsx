@@ -115,7 +115,7 @@ function sizeOf({ text, clock }: { text: string; clock: boolean }): string {
   if (!clock) return "text-[min(9.5rem,13vw)] leading-[0.9] max-md:text-[18vw]";
   return text.length > 5
     ? "text-[min(14rem,20vw)] max-md:text-[29vw]"
-    : "text-[min(16rem,26vw)] max-md:text-[38vw]";
+    : "text-[min(17rem,26vw)] max-md:text-[38vw]";
 }
 
 function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean } {

@@ -5,6 +5,7 @@ import { type Tools } from "./data";
 
 /** A gauge that sends is live while its last word is younger than this, ms. */
 const LIVE_MS = 20_000;
+const MIN_MS = 60_000;
 
 /** Gauges that send figures to this run, and a way to stop going by one. Nothing where there are none. */
 export function Gauges({ data, view, say }: Tools) {
@@ -24,13 +25,15 @@ export function Gauges({ data, view, say }: Tools) {
             <span>
               {name}: <b className="fig text-[1.2em]">{formatPressure(g.kPa, units)}</b>{" "}
               <span className="text-soft">
-                {view.now - g.at < LIVE_MS ? "live" : `${formatDuration((view.now - g.at) / 1000)} ago`}
+                {view.now - g.at < LIVE_MS
+                  ? "live"
+                  : `${formatDuration(Math.ceil((view.now - g.at) / MIN_MS) * 60)} ago`}
               </span>
             </span>
             <Button
               type="button"
               weight="bare"
-              className="!px-1"
+              className="shrink-0 !px-1"
               onClick={() =>
                 say({ type: "gauge-aside", source: name, text: "not to be trusted", at: view.now })
               }
