@@ -154,7 +154,7 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
   const late = await post([await good("o2", 9)], { gauge: "Other" });
   expect(late.body).toMatchObject({ accepted: 1, state: { phase: "processing", restarts: 1 } });
-  // The weight that rocks is counted in quick time elsewhere; a run given up takes no more.
+  // A run given up takes no more, and says what may be done with its load.
   await page.getByRole("button", { name: "Give this run up" }).click();
   await page.getByLabel("Why").fill("the gas is out");
   await page.getByRole("button", { name: "Give it up" }).click();
@@ -168,6 +168,25 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
       await request.post(`${server.url}/api/v1/runs/none/readings`, { data: { readings: kept.slice(0, 1) } })
     ).status(),
   ).toBe(404);
+
+  // The weight of the other canner is counted: a tap each time it rocks, and the clock heard live without a reload.
+  await page.goto(`${server.url}/fire/${codes.weighted}`);
+  const title = page.getByTestId("stove-title");
+  await page.getByRole("button", { name: "Burner is lit" }).click();
+  await expect(title).toContainText("steady steam");
+  await server.pass(12);
+  await page.getByRole("button", { name: "Steam is steady" }).click();
+  await server.pass(11);
+  await expect(page.getByTestId("stove-clock")).toHaveText("Vented");
+  await page.getByRole("button", { name: "15 lb weight is on" }).click();
+  await page.getByRole("button", { name: "Count the rocking" }).click();
+  const tapped = page.getByRole("button", { name: /times? in \d+ s/ });
+  for (let i = 0; i < 4; i++) await tapped.click();
+  await expect(page.getByRole("button", { name: "Write it down" })).toBeDisabled();
+  await server.pass(1);
+  await page.getByRole("button", { name: "Write it down" }).click();
+  await expect(title).toContainText("Off the heat at");
+  await expect(page.getByText(/Weight rocks [34] times a minute/).first()).toBeVisible();
   await server.stop();
   rmSync(folder, { recursive: true, force: true });
 });

@@ -21,7 +21,8 @@ export {
   type RunState,
 } from "./state.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
-export { AGREE_KPA, ZERO_KPA, step as stepRun } from "./step.ts";
+export { AGREE_KPA, ZERO_KPA } from "./look.ts";
+export { step as stepRun } from "./step.ts";
 export { possibleNext, whyNot } from "./permit.ts";
 export {
   BELIEVABLE_KPA,

@@ -1,6 +1,6 @@
 import { formatDuration, psiFromKPa } from "../quantity/index.ts";
 import { type RunEventType, type RunPlan } from "./event.ts";
-import { lighterThan } from "./step.ts";
+import { lighterThan } from "./look.ts";
 import { type RunView } from "./fold.ts";
 
 /** What a person may say next at the stove, in the order of the work; the first is the usual one. */

@@ -1,17 +1,9 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
-import { OWN_FACE, currentAttempt, type Attempt, type Deviation, type RunState } from "./state.ts";
+import { deviate, endAttempt, enter, noteUnwatched, outOfPlace } from "./change.ts";
+import { lighterThan, look, setAside } from "./look.ts";
+import { currentAttempt, type RunState } from "./state.ts";
 
 const MINUTE = 60_000;
-
-/** A look is worth this long beside another gauge's, ms: older ones say nothing of now. */
-const WORTH_MS = 60_000;
-/** Two gauges may differ by this much, kPa (1 lb): what some offices replace a gauge for. Common practice, no source. */
-export const AGREE_KPA = 6.894757;
-/** What only says "below", as a figure under the floor, kPa. */
-const A_LITTLE_KPA = 0.5;
-
-/** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */
-export const ZERO_KPA = 1;
 
 /**
  * Brings the clocks of a state up to an instant with nothing happening in between: venting fills up, the process
@@ -102,19 +94,6 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
   }
 }
 
-function enter(state: RunState, phase: RunState["phase"], at: number): void {
-  state.phase = phase;
-  state.phaseSince = at;
-}
-
-function deviate(state: RunState, deviation: Deviation): void {
-  state.deviations.push(deviation);
-}
-
-function outOfPlace(state: RunState, event: RunEvent): void {
-  deviate(state, { kind: "out-of-place", at: event.at, text: event.type });
-}
-
 function abort(state: RunState, event: RunEvent): void {
   if (state.phase === "aborted" || state.phase === "resting" || state.phase === "checked")
     return outOfPlace(state, event);
@@ -156,10 +135,6 @@ function steamFaltered(state: RunState, event: RunEvent): void {
   state.vent.steadySince = null;
 }
 
-/** A lighter weight than the load needs lets go too early, kPa below that are only rounding. */
-export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boolean =>
-  weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
-
 function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (lighterThan(plan, event.weightKPa)) {
     // It cannot hold the pressure: until the right one is on, nothing has been put on.
@@ -180,113 +155,6 @@ function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   enter(state, "pressurising", event.at);
 }
 
-type Look = "at" | "below" | "none";
-
-/** What an event says of the pressure as a figure on the face, kPa; null when it says nothing of it. */
-function saidKPa(plan: RunPlan, event: RunEvent): number | null {
-  switch (event.type) {
-    case "reading":
-      return event.gaugeKPa ?? null;
-    case "at-target":
-    case "too-high":
-    case "weight-rocking":
-      // A weight that rocks at its setting is at or above the floor when it governs or was set above the dial's.
-      return plan.floorKPa;
-    case "below-target":
-      return plan.floorKPa - A_LITTLE_KPA;
-    case "jiggles":
-      if (event.perMinute) return plan.floorKPa;
-      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
-    case "weight-quiet":
-      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
-    default:
-      return null;
-  }
-}
-
-/**
- * What all gauges together say: for the food the lowest counts, for the lid the highest. A look stays worth a minute, so
- * that two gauges that take turns do not make the time begin again and again.
- */
-function together(
-  state: RunState,
-  event: RunEvent,
-  kPa: number,
-): { low: number; high: number; by: string[] } {
-  const name = event.source ?? OWN_FACE;
-  state.gauges[name] = { at: event.at, kPa };
-  let [low, high] = [kPa, kPa];
-  const by = [name];
-  for (const other in state.gauges) {
-    const g = state.gauges[other]!;
-    if (other === name || event.at - g.at >= WORTH_MS) continue;
-    low = Math.min(low, g.kPa);
-    high = Math.max(high, g.kPa);
-    by.push(other);
-  }
-  const apart = high - low > AGREE_KPA;
-  if (apart && !state.disagree)
-    deviate(state, { kind: "gauges-disagree", at: event.at, gaugeKPa: low, otherKPa: high });
-  state.disagree = apart;
-  return { low, high, by };
-}
-
-function look(state: RunState, plan: RunPlan, event: RunEvent): void {
-  if (event.source !== undefined && state.aside.includes(event.source)) return;
-  const said = saidKPa(plan, event);
-  if (event.gaugeKPa !== undefined) state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
-  if (said === null) return;
-  const all = together(state, event, said);
-  const over = event.type === "too-high" || all.high >= plan.safeMaxKPa;
-  if (over && !state.overPressure) {
-    deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
-    state.overSince = event.at;
-  }
-  state.overPressure = over;
-  if (event.gaugeKPa !== undefined && all.high <= ZERO_KPA && state.phase === "cooling")
-    state.zeroAt ??= event.at;
-  const seen: Look = all.low >= plan.floorKPa ? "at" : "below";
-  if (state.phase === "processing" && state.completedAt === null) {
-    const attempt = currentAttempt(state)!;
-    noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
-    if (seen === "at") attempt.lastAtTarget = event.at;
-    else {
-      const read = event.type === "reading" ? all.low : undefined;
-      endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
-      deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
-      enter(state, "pressurising", event.at);
-    }
-  } else if (state.phase === "pressurising" && seen === "at") {
-    if (state.attempts.length > 0) state.restarts++;
-    state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null, seenBy: all.by });
-    enter(state, "processing", event.at);
-  }
-  state.lastLookAt = event.at;
-}
-
-/**
- * From now on nobody goes by this gauge. A time that only it saw begin has not begun; one that something else saw as well
- * goes on.
- */
-function setAside(state: RunState, event: RunEvent): void {
-  const name = event.source ?? OWN_FACE;
-  if (state.aside.includes(name) || name === OWN_FACE) return;
-  state.aside.push(name);
-  state.gauges = Object.fromEntries(Object.entries(state.gauges).filter(([g]) => g !== name));
-  state.disagree = false;
-  deviate(state, {
-    kind: "gauge-aside",
-    at: event.at,
-    text: `${name}${event.text ? `: ${event.text}` : ""}`,
-  });
-  const attempt = currentAttempt(state);
-  if (state.phase !== "processing" || !attempt || state.completedAt !== null) return;
-  if (attempt.seenBy.every((by) => state.aside.includes(by))) {
-    endAttempt(state, event, "gauge-aside");
-    enter(state, "pressurising", event.at);
-  }
-}
-
 function silence(state: RunState, event: RunEvent): void {
   if (event.alarm)
     state.silenced = { alarm: event.alarm, at: event.at, by: event.by ?? null, reason: event.text ?? null };
@@ -300,18 +168,6 @@ function containerOut(state: RunState, event: RunEvent): void {
   // Said again, it keeps its place in the order: only what it lost is told anew.
   if (before >= 0) state.out[before] = { ...out, at: state.out[before]!.at };
   else state.out.push(out);
-}
-
-function noteUnwatched(state: RunState, plan: RunPlan, from: number, to: number): void {
-  if (to - from > plan.unwatchedLimitS * 1000) deviate(state, { kind: "unwatched", at: from, until: to });
-}
-
-function endAttempt(state: RunState, event: RunEvent, endedBy: NonNullable<Attempt["endedBy"]>): void {
-  const attempt = currentAttempt(state);
-  if (!attempt || state.completedAt !== null) return;
-  attempt.endedAt = event.at;
-  attempt.endedBy = endedBy;
-  if (event.gaugeKPa !== undefined) attempt.endedAtKPa = event.gaugeKPa;
 }
 
 function heatOff(state: RunState, event: RunEvent): void {

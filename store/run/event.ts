@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { refuse, Refused, type Larder } from "#store/db";
 import { CLOCK_SLACK_MS, runAt, whyNot, whyNotBelieved, type RunEvent, type RunView } from "#core/run";
 import { run, type EventDetail } from "../schema/index.ts";
-import { eventsOf, eventsSince } from "./run.ts";
+import { eventsOf, eventsSince } from "./event-rows.ts";
 
 export type NewEvent = Omit<RunEvent, "seq">;
 

@@ -3,7 +3,7 @@ import { type Larder } from "#store/db";
 import { type LearnedStage } from "#core/day";
 import { runAt, type RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
-import { eventsOf } from "./run.ts";
+import { eventsOf } from "./event-rows.ts";
 
 const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */

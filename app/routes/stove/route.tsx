@@ -202,7 +202,6 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
 
 /** Said when the larder cannot be reached: the clock is right all the same, and nothing said here is lost. */
 function Line({ stove }: { stove: StoveRun }) {
-  if (stove.deadSince === null && stove.waiting === 0) return null;
   if (stove.deadSince === null) return null;
   return (
     <p

@@ -22,6 +22,10 @@ const SILENT_MS = 10_000;
 /** Kept taps come after everything the larder has of the same instant. */
 const LATE_SEQ = 1_000_000_000_000;
 
+/** Taps in one delivery at most. */
+const AT_ONCE = 200;
+const stillMore = (work: "idle" | "busy" | "again") => work === "again";
+
 /** The larder's clock as it was last heard. */
 export interface Heard {
   now: number;
@@ -65,41 +69,51 @@ export function useRun(start: Started): StoveRun {
   const [deadSince, setDeadSince] = useState<number | null>(null);
   const [notTaken, setNotTaken] = useState<string | null>(null);
   const outbox = useMemo(() => openOutbox<StoveTap>(`/fire/${code}/taps`), [code]);
-  const busy = useRef(false);
+  const work = useRef<"idle" | "busy" | "again">("idle");
+
+  /** One delivery: what is kept, in its order. @returns whether there may be more */
+  const deliverSome = useCallback(async (): Promise<boolean> => {
+    const taps = (await outbox.waiting()).slice(0, AT_ONCE);
+    // What a page before this one kept is shown as well; what was just said may not be on the shelf yet.
+    setKept((before) => [...taps.filter((t) => !before.some((k) => k.id === t.id)), ...before]);
+    if (taps.length === 0) return false;
+    const answer = await fetch(`/fire/${code}/taps`, {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify({ taps }),
+      signal: AbortSignal.timeout(SILENT_MS),
+    });
+    if (answer.status >= 500) throw new TypeError("the larder is in trouble");
+    const answers = answer.ok
+      ? ((await answer.json()) as DeliveryAnswer).answers
+      : // Whatever they are, they will never be taken: said, and not tried for ever.
+        taps.map(({ id }) => ({ id, refused: `This could not be taken (${answer.status}).` }));
+    const refused = answers.flatMap((a) => (a.refused === null ? [] : [a.refused]));
+    if (refused.length) setNotTaken([...new Set(refused)].join(" "));
+    const taken = taps.filter((t) => answers.some((a) => a.id === t.id && a.refused === null));
+    setTold((before) => merged(before, taken.map(asEvent)));
+    await outbox.done(answers.map((a) => a.id));
+    setKept((before) => before.filter((k) => !answers.some((a) => a.id === k.id)));
+    return true;
+  }, [code, outbox]);
 
   const deliver = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
+    // Said while a delivery is on its way: it goes with the next one, at once.
+    if (work.current !== "idle") {
+      work.current = "again";
+      return;
+    }
     try {
-      for (;;) {
-        const taps = await outbox.waiting();
-        setKept(taps);
-        if (taps.length === 0) return;
-        const answer = await fetch(`/fire/${code}/taps`, {
-          method: "POST",
-          headers: { "Content-Type": "application/json" },
-          body: JSON.stringify({ taps: taps.slice(0, 200) }),
-        });
-        if (answer.status >= 500) throw new TypeError("the larder is in trouble");
-        if (!answer.ok) {
-          // Whatever they are, they will never be taken: said, and not tried for ever.
-          setNotTaken(`What was said here could not be taken (${answer.status}).`);
-          await outbox.done(taps.map((t) => t.id));
-          continue;
-        }
-        const { answers } = (await answer.json()) as DeliveryAnswer;
-        const refused = answers.filter((a) => a.refused !== null);
-        if (refused.length) setNotTaken(refused.map((a) => a.refused).join(" "));
-        const taken = taps.filter((t) => answers.some((a) => a.id === t.id && a.refused === null));
-        setTold((before) => merged(before, taken.map(asEvent)));
-        await outbox.done(answers.map((a) => a.id));
-      }
+      do {
+        work.current = "busy";
+        while (await deliverSome());
+      } while (stillMore(work.current));
     } catch {
       setDeadSince((s) => s ?? Date.now());
     } finally {
-      busy.current = false;
+      work.current = "idle";
     }
-  }, [code, outbox]);
+  }, [deliverSome]);
 
   useEffect(() => {
     void deliver();
@@ -112,7 +126,7 @@ export function useRun(start: Started): StoveRun {
     };
   }, [deliver]);
 
-  const after = useRef(Math.max(0, ...start.events.map((e) => e.seq)));
+  const after = useRef(start.events.reduce((last, e) => Math.max(last, e.seq), 0));
   useEffect(() => {
     let line: EventSource | null = null;
     let heardAt = performance.now();

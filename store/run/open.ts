@@ -1,0 +1,212 @@
+import { eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
+import { kPaFromPsi } from "#core/quantity";
+import { type RunPlan } from "#core/run";
+import {
+  governingSchedule,
+  loadPackOf,
+  takeSnapshot,
+  type GoverningSchedule,
+  type NoGoverning,
+} from "#core/schedule";
+import { blocks, cardOf, standingOf, standings, type EquipmentKind } from "#core/check";
+import { appendCheck, checksOf, getTool, listTools, type Finding } from "#store/check";
+import { getCanner, type Canner } from "#store/equipment";
+import { getHousehold } from "#store/household";
+import { getLot } from "#store/lot";
+import { getPack, type Pack } from "#store/pack";
+import { unfitCans } from "#store/seam";
+import { pack, run } from "../schema/index.ts";
+import { activeRuns, isInCanner } from "./run.ts";
+
+/** The schedule a load would have in a canner at this household's altitude, or why it has none. */
+export function governLoad(
+  larder: Larder,
+  packs: readonly Pack[],
+  canner: Canner,
+  signed: boolean,
+): GoverningSchedule | NoGoverning {
+  const home = getHousehold(larder)!;
+  return governingSchedule(
+    packs.map((p) => loadPackOf(p.schedule)),
+    { gauges: canner.gauges, quarts: canner.quarts },
+    home.altitudeM,
+    larder.now(),
+    signed,
+  );
+}
+
+export interface OpenInput {
+  cannerId: string;
+  packIds: string[];
+  /** why an overdue gauge is used all the same; null when it is not */
+  signedReason: string | null;
+  /** the burner it stands on; null when nobody said */
+  burnerId?: string | null;
+  /** held this much above the floor for safety's sake, 0 to 2 lb, kPa */
+  marginKPa?: number;
+  /** what was looked at before lighting it */
+  findings?: readonly Finding[];
+  /** why overdue or doubtful equipment is used all the same */
+  equipmentReason?: string | null;
+}
+
+/** Puts packs into a canner as one load and opens its run, with the schedule frozen as it stands now. */
+export function openRun(larder: Larder, write: Write, input: OpenInput): { id: string; code: string } {
+  return once(larder, write, "run.open", () => {
+    const home = getHousehold(larder)!;
+    const chosen = getCanner(larder, input.cannerId);
+    const busy = activeRuns(larder).find((r) => r.cannerName === chosen.name && isInCanner(r.view));
+    if (busy)
+      throw new Refused({ cannerId: `${chosen.name} still holds run ${busy.code}. Unload it first.` }, 409);
+    const packs = input.packIds.map((id) => getPack(larder, id));
+    if (packs.some((p) => p.runId))
+      throw new Refused({ packIds: "One of these packs is already in a canner." }, 409);
+    const filling = packs.find((p) => p.onBench);
+    if (filling)
+      throw new Refused(
+        { packIds: `Pack ${filling.code} is still being filled. Say that its load is packed first.` },
+        409,
+      );
+    for (const lot of packs.flatMap((p) => p.lots).map((l) => getLot(larder, l.id))) {
+      if (lot.holds.length)
+        throw new Refused({ packIds: `Lot ${lot.code} is on hold (${lot.holds.join("; ")}).` }, 409);
+    }
+    for (const p of packs) {
+      const unfit = unfitCans(larder, p.id);
+      if (unfit.length) {
+        throw new Refused(
+          {
+            packIds: `Can ${unfit.map((c) => c.code).join(", ")}: exhaust to 170 °F (77 °C) at the centre, seam it and accept the seam first.`,
+          },
+          409,
+        );
+      }
+    }
+    const signed = input.signedReason?.trim() || null;
+    if (signed && !write.byId) throw new Refused({ signedReason: "Say who signs." });
+    const governing = governLoad(larder, packs, chosen, signed !== null);
+    if (governing.outcome === "none") {
+      const field =
+        governing.blockedBy === "gauge-overdue"
+          ? "signedReason"
+          : governing.blockedBy
+            ? "cannerId"
+            : "packIds";
+      throw new Refused({ [field]: `${governing.reason} ${governing.instead.join(" ")}` });
+    }
+    const equipmentReason = fitToUse(larder, write, chosen, input);
+    const standing = chosen.gauges.dial && governing.target.governs === "dial";
+    const plan: RunPlan = {
+      minutes: governing.minutes,
+      floorKPa: kPaFromPsi(governing.target.facePsi),
+      marginKPa: marginOf(input.marginKPa ?? 0, governing.target.facePsi, chosen),
+      ...(governing.target.weightPsi === null ? {} : { weightKPa: kPaFromPsi(governing.target.weightPsi) }),
+      safeMaxKPa: chosen.safeMaxKPa,
+      governs: governing.target.governs,
+      ventMinutes: governing.ventMinutes,
+      minBurnerToVentEndMinutes:
+        governing.conditions.find((c) => c.minBurnerToVentEndMinutes)?.minBurnerToVentEndMinutes ?? null,
+      unwatchedLimitS: home.unwatchedLimitS,
+      settleMinutes: 10,
+      restHours: home.restHours,
+    };
+    const id = uuid();
+    const code = issueCode(larder, "run", id);
+    larder.db
+      .insert(run)
+      .values({
+        id,
+        code,
+        cannerId: chosen.id,
+        plan,
+        schedule: takeSnapshot(governing, home.altitudeM, larder.now()),
+        openedAt: larder.now(),
+        openedBy: write.byId,
+        zone: home.zone,
+        gaugeSignedBy: signed && standing ? write.byId : null,
+        gaugeSignedReason: signed && standing ? signed : null,
+        equipmentSignedBy: equipmentReason ? write.byId : null,
+        equipmentSignedReason: equipmentReason,
+        burnerId: input.burnerId ?? null,
+      })
+      .run();
+    keepFindings(larder, write, input, id);
+    for (const p of packs) larder.db.update(pack).set({ runId: id }).where(eq(pack.id, p.id)).run();
+    return { result: { id, code }, note: { kind: "run", id, detail: { ...input, plan } } };
+  });
+}
+
+/**
+ * Whether the equipment may be used: by the last look at each thing of the canner and the burner, these findings among
+ * them. What is bad and stops a load is refused; what is overdue or doubtful wants a signed reason.
+ * @returns the reason that was needed; null when none was
+ */
+function fitToUse(larder: Larder, write: Write, canner: Canner, input: OpenInput): string | null {
+  const { findings = [], burnerId = null } = input;
+  const now = larder.now();
+  const fresh = (kind: EquipmentKind | null) =>
+    findings.filter((f) => cardOf(f.item) === kind).map((f) => ({ ...f, at: now }));
+  // The dial's test has its own rule and its own signature.
+  const of = (kind: EquipmentKind, id: string) =>
+    standings(kind, [...checksOf(larder, id), ...fresh(kind)], now).filter((s) => s.item.key !== "dial");
+  const loose = fresh(null).map((f) => standingOf(f.item, [f], now));
+  const { stops, signs } = blocks([
+    ...of("canner", canner.id),
+    ...(burnerId ? of("burner", burnerId) : []),
+    ...loose,
+  ]);
+  if (stops.length > 0)
+    throw new Refused(
+      {
+        findings: stops
+          .map((s) => `${s.item.name} was not sound. ${s.item.otherwise} Then look again.`)
+          .join(" "),
+      },
+      409,
+    );
+  const burner = burnerId ? getTool(larder, burnerId) : null;
+  if (burner?.induction && canner.aluminium)
+    throw new Refused({
+      burnerId: `${canner.name} is aluminium, and ${burner.name} is an induction hob: it will not heat.`,
+    });
+  if (signs.length === 0) return null;
+  const reason = input.equipmentReason?.trim();
+  if (reason && write.byId) return reason;
+  throw new Refused({
+    equipmentReason: `${signs.map((s) => `${s.item.name} ${s.state === "overdue" ? "is overdue for a look" : "was doubtful"}.`).join(" ")} Look at it now, or sign a reason for going ahead.`,
+  });
+}
+
+/** Each finding on the card of what it is about, and with the run. */
+function keepFindings(
+  larder: Larder,
+  write: Write,
+  { findings = [], cannerId, burnerId }: OpenInput,
+  runId: string,
+): void {
+  const tools = listTools(larder);
+  for (const f of findings) {
+    const kind = cardOf(f.item);
+    const equipmentId =
+      kind === "canner"
+        ? cannerId
+        : kind === "burner"
+          ? (burnerId ?? null)
+          : (tools.find((t) => t.kind === kind)?.id ?? null);
+    appendCheck(larder, write, equipmentId, f, runId);
+  }
+}
+
+/** Most that is held above the target, kPa (2 lb). A pound over is cheap insurance. Common practice, no source. */
+export const MOST_MARGIN_KPA = kPaFromPsi(2);
+
+/** A margin as it may be held: not more than two pounds, and well below what the canner stands. */
+function marginOf(marginKPa: number, facePsi: number, chosen: Canner): number {
+  if (!(marginKPa >= 0 && marginKPa <= MOST_MARGIN_KPA + 1e-9))
+    throw new Refused({ marginKPa: "From nothing to 2 lb (13.8 kPa) above the target." });
+  if (kPaFromPsi(facePsi) + marginKPa >= chosen.safeMaxKPa)
+    throw new Refused({ marginKPa: `${chosen.name} does not stand so much. Choose less.` });
+  return marginKPa;
+}
