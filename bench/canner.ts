@@ -103,6 +103,7 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   const address = `${job.url}/api/v1/runs/${job.run}`;
   const ask = async (): Promise<RunSeen> => {
     const answer = await fetch(`${address}?readings=none`);
+    if (answer.status === 404) throw new Error(`There is no run ${job.run} at ${job.url}.`);
     if (!answer.ok) throw new Error(`${address} answered ${answer.status}`);
     return (await answer.json()) as RunSeen;
   };
@@ -257,4 +258,8 @@ async function main() {
   });
 }
 
-if (process.argv[1]?.endsWith("canner.ts")) await main();
+if (process.argv[1]?.endsWith("canner.ts"))
+  await main().catch((error: unknown) => {
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    process.exitCode = 1;
+  });
