@@ -1,0 +1,125 @@
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { beforeAll, describe, expect, test } from "vitest";
+import { kPaFromPsi } from "#core/quantity";
+import { type RunEvent } from "#core/run";
+import { getHousehold } from "#store/household";
+import { appendEvents, openRun } from "#store/run";
+import { containersOfRun } from "#store/rest";
+import { packPints, testLarder, type TestLarder } from "#store/testing";
+import { type Home } from "../context";
+import { processRecord, recordPdf, type ProcessRecord } from "./index";
+
+const MIN = 60_000;
+
+/** A run of four pints that fell once, told in minutes from lighting. @param readings a gauge that sends, besides */
+function fallen(readings = 0): { t: TestLarder; code: string; record: ProcessRecord; codes: string[] } {
+  const t = testLarder();
+  const run = openRun(t.larder, t.write(), {
+    cannerId: t.cannerId,
+    packIds: [packPints(t).id],
+    signedReason: null,
+    marginKPa: kPaFromPsi(1),
+  });
+  const codes = containersOfRun(t.larder, run.id).map((c) => c.code);
+  const start = t.larder.now();
+  t.pass(24 * 60);
+  const tell: [number, RunEvent["type"], Partial<RunEvent>?][] = [
+    [0, "heat-on"],
+    [2, "confirmed", { asked: "size", text: "pints" }],
+    [12, "steam-steady"],
+    [22.5, "weight-on"],
+    [27, "reading", { gaugeKPa: kPaFromPsi(12.4) }],
+    [37, "reading", { gaugeKPa: kPaFromPsi(10.5) }],
+    [38, "silence", { alarm: "below-target", text: "Flame is up" }],
+    [40, "reading", { gaugeKPa: kPaFromPsi(12.2) }],
+    ...Array.from({ length: 7 }, (_, i): [number, RunEvent["type"]] => [50 + i * 10, "at-target"]),
+    [60, "handover", { text: "Łukasz" }],
+    [116, "heat-off"],
+    [150, "pressure-zero"],
+    [151, "lock-down"],
+    [152, "weight-off"],
+    [163, "lid-off"],
+    ...codes.map((container, i): [number, RunEvent["type"], Partial<RunEvent>] => [
+      164 + i,
+      "container-out",
+      { container, siphoned: i === 2 ? "half" : "none" },
+    ]),
+    [170, "unloaded"],
+  ];
+  const said = tell.map(([m, type, more], i) => ({
+    id: `e${i}-0000`,
+    at: start + m * MIN,
+    type,
+    by: "Ada",
+    ...more,
+  }));
+  const sent = Array.from({ length: readings }, (_, i) => ({
+    id: `r${i}`,
+    at: start + 41 * MIN + i * 2000,
+    type: "reading" as const,
+    gaugeKPa: kPaFromPsi(12.5 + (i % 5) / 10),
+    source: "Sender",
+  }));
+  appendEvents(t.larder, run.id, [...said, ...sent]);
+  const home = { larder: t.larder, household: getHousehold(t.larder)! } as Home;
+  return { t, code: run.code, record: processRecord(home, run.code), codes };
+}
+
+const textOf = (r: ProcessRecord, label: string) =>
+  r.parts.flatMap((p) => p.lines).find((l) => l.label === label)?.text;
+
+describe("the process record", () => {
+  let told: ReturnType<typeof fallen>;
+  beforeAll(() => {
+    told = fallen();
+  });
+  test("says what was done by what, and whose table it was", () => {
+    const { record } = told;
+    expect(record).toMatchObject({
+      processed: true,
+      verdict: "The full 75 minutes were served without a break.",
+    });
+    expect(textOf(record, "Time")).toBe("75 minutes at pressure without a break");
+    expect(textOf(record, "Pressure")).toContain(
+      "12 lb or more on this dial (12 lb true), held at 13 lb, never below 12 lb",
+    );
+    expect(textOf(record, "Source")).toContain("from memory");
+    expect(textOf(record, "Altitude")).toBe("2,300 ft");
+    expect(textOf(record, "Inside")).toBe("pints");
+  });
+  test("says when: vent, come-up, each start, the end, both signs", () => {
+    const { record } = told;
+    expect(textOf(record, "Come-up")).toBe("4 min 30 s");
+    expect(textOf(record, "At pressure from")).toBe("09:40:00");
+    expect(textOf(record, "Time served")).toBe("10:55:00");
+    expect(textOf(record, "Begun anew")).toBe("1 time");
+    expect(textOf(record, "Lock dropped")).toBe("11:31:00");
+  });
+  test("says what departed from it, what was lost, and in which order they came out", () => {
+    const { record, codes } = told;
+    expect(record.deviations).toEqual([expect.stringMatching(/09:37: pressure below 12 lb \(10.5 lb\)/)]);
+    expect(textOf(record, "Out in this order")).toBe(codes.join(" "));
+    expect(textOf(record, "Liquid")).toBe(`${codes[2]} less than half left`);
+    expect(record.trace.attempts).toMatchObject([{ served: false }, { served: true }]);
+  });
+  test("on paper is one page, with every word of it, in letters from all over Europe", async () => {
+    const { record } = told;
+    const pdf = await getDocument({ data: new Uint8Array(await recordPdf(record)), useSystemFonts: true })
+      .promise;
+    expect(pdf.numPages).toBe(1);
+    const { items } = await (await pdf.getPage(1)).getTextContent();
+    const text = items.map((i) => ("str" in i ? i.str : "")).join(" ");
+    for (const words of [record.title, "Handed over: Łukasz", "1 time", "less than half left", "09:40:00"])
+      expect(text).toContain(words);
+  });
+});
+
+test("with thousands of readings it is still one page, and says how many there were", async () => {
+  const { record } = fallen(2_000);
+  expect(record.gauges).toEqual([
+    expect.stringMatching(/^Sender: 2,?000 readings from 09:41 to 10:47, highest 12.9 lb/),
+  ]);
+  const pdf = await getDocument({ data: new Uint8Array(await recordPdf(record)), useSystemFonts: true })
+    .promise;
+  expect(pdf.numPages).toBe(1);
+});
