@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { kPaFromPsi } from "#core/quantity";
 import { ALARMS, RUN_EVENT_TYPES, newRunState, runAt, viewOf, type RunEvent, plainPlan } from "#core/run";
+import { boilWords } from "./boil";
 import { bandWords, shareWords, slipWords } from "./heat";
 import { readGauge } from "./reading";
 import { ALARM_WORDS, ANSWERS, EVENT_WORDS, aimWords, deviationWords, eventWords, restartWords } from "./run";
@@ -116,4 +117,36 @@ describe("a trace thinned for drawing", () => {
         expect(thin.map((p) => p.at)).toEqual([...thin.map((p) => p.at)].sort((a, b) => a - b));
       }),
     ));
+});
+
+describe("a thermometer in the steam", () => {
+  const vented = (tempC: number, minute = 16) =>
+    runAt(
+      plan,
+      [
+        event({ id: "1", type: "steam-steady" }),
+        event({ id: "2", type: "reading", at: T0 + 8 * MIN, tempC, source: "P1" }),
+      ],
+      T0,
+      T0 + Math.min(minute, 9) * MIN,
+    );
+  test("that agrees with the altitude says nothing", () =>
+    expect(boilWords(vented(97.7), 701.04, "us")).toBeNull());
+  test("that reads another height's boiling says so while it still costs nothing", () =>
+    expect(boilWords(vented(92.8), 701.04, "us")).toMatch(
+      /reads 199 °F in the steam, and at 2,300 ft it is 207\.\d °F: so it boils at about 7,100 ft/,
+    ));
+  test("with the weight on, or before the air is out, it is not asked", () => {
+    const early = runAt(
+      plan,
+      [
+        event({ id: "1", type: "steam-steady" }),
+        event({ id: "2", type: "reading", at: T0 + MIN, tempC: 90 }),
+      ],
+      T0,
+      T0 + 2 * MIN,
+    );
+    expect(boilWords(early, 701.04, "us")).toBeNull();
+    expect(boilWords({ ...vented(92.8), phase: "pressurising" }, 701.04, "us")).toBeNull();
+  });
 });

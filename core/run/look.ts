@@ -71,6 +71,7 @@ function together(
 export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (event.source !== undefined && state.aside.includes(event.source)) return;
   const said = saidKPa(plan, event);
+  if (event.tempC !== undefined) state.lastTemp = { at: event.at, tempC: event.tempC };
   if (event.gaugeKPa !== undefined) state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
   if (said === null) return;
   const all = together(state, event, said);

@@ -81,6 +81,8 @@ export interface RunState {
   unloadedAt: number | null;
   checkedAt: number | null;
   lastReading: { at: number; gaugeKPa: number } | null;
+  /** last temperature inside that was sent; it decides nothing */
+  lastTemp: { at: number; tempC: number } | null;
   /** last reading or tap that told of pressure */
   lastLookAt: number | null;
   overPressure: boolean;
@@ -118,6 +120,7 @@ export function newRunState(createdAt: number): RunState {
     unloadedAt: null,
     checkedAt: null,
     lastReading: null,
+    lastTemp: null,
     lastLookAt: null,
     overPressure: false,
     overSince: null,

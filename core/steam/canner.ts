@@ -1,5 +1,5 @@
-import { atmosphericPressurePa } from "./atmosphere.ts";
-import { saturationTemperatureK } from "./saturation.ts";
+import { SEA_LEVEL_PA, atmosphericPressurePa } from "./atmosphere.ts";
+import { saturationPressureMPa, saturationTemperatureK } from "./saturation.ts";
 
 /** What the inside of a vented canner is like at a gauge reading. */
 export interface CannerSteam {
@@ -31,4 +31,18 @@ export function cannerSteam(altitudeM: number, gaugeKPa: number, airFraction = 0
   const absoluteKPa = atmosphericKPa + gaugeKPa;
   const steamKPa = absoluteKPa * (1 - airFraction);
   return { atmosphericKPa, absoluteKPa, steamKPa, tempC: saturationTemperatureK(steamKPa / 1000) - 273.15 };
+}
+
+/**
+ * The height at which water boils at a temperature: what a thermometer in a vented canner's steam tells of where it stands.
+ *
+ * Sources: IAPWS R7-97(2012) for the pressure, the U.S. Standard Atmosphere 1976 turned round for the height.
+ * @param tempC 80 to 101 °C
+ * @returns m above sea level
+ * @throws RangeError outside that range
+ */
+export function altitudeOfBoiling(tempC: number): number {
+  if (!(tempC >= 80 && tempC <= 101)) throw new RangeError(`water boils from 80 to 101 °C, got ${tempC}`);
+  const pressurePa = saturationPressureMPa(tempC + 273.15) * 1e6;
+  return (1 - (pressurePa / SEA_LEVEL_PA) ** (1 / 5.25588)) / 2.25577e-5;
 }

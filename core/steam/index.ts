@@ -1,4 +1,4 @@
 export { SEA_LEVEL_PA, atmosphericPressurePa } from "./atmosphere.ts";
 export { saturationPressureMPa, saturationTemperatureK } from "./saturation.ts";
-export { cannerSteam, type CannerSteam } from "./canner.ts";
+export { altitudeOfBoiling, cannerSteam, type CannerSteam } from "./canner.ts";
 export { saturatedWater, type SaturatedWater } from "./water.ts";

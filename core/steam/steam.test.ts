@@ -3,6 +3,7 @@ import psychrolib from "psychrolib";
 import { beforeAll, describe, expect, test } from "vitest";
 import { fFromC, kPaFromPsi, mFromFt } from "../quantity/index.ts";
 import {
+  altitudeOfBoiling,
   atmosphericPressurePa,
   cannerSteam,
   saturationPressureMPa,
@@ -106,4 +107,22 @@ describe("steam in a canner", () => {
     expect(() => cannerSteam(0, 75, 1)).toThrow(RangeError);
     expect(() => cannerSteam(0, -1)).toThrow(RangeError);
   });
+});
+
+describe("what boiling tells of the height", () => {
+  // Public tables of boiling points (from memory): 212 °F at sea level, 208 °F near 2,000 ft, 203 °F near 5,000 ft, each within a degree.
+  test.each([
+    [100, 0],
+    [97.8, 2000],
+    [94.9, 5000],
+  ])("%d °C is about %d ft", (tempC, ft) =>
+    expect(Math.abs(altitudeOfBoiling(tempC) - mFromFt(ft))).toBeLessThan(150),
+  );
+  test("is the other way round of a vented canner's steam", () =>
+    fc.assert(
+      fc.property(fc.double({ min: -200, max: 4500, noNaN: true }), (m) => {
+        expect(altitudeOfBoiling(cannerSteam(m, 0).tempC)).toBeCloseTo(m, 2);
+      }),
+    ));
+  test("no water boils at 60 °C", () => expect(() => altitudeOfBoiling(60)).toThrow(RangeError));
 });

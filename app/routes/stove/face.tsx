@@ -4,6 +4,7 @@ import { type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
+import { boilWords } from "../../words/boil";
 import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../words/run";
 import { UNPROCESSED, stageSigns } from "../../words/stage";
 import { clockTime } from "../../words/time";
@@ -21,6 +22,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
   const big = bigOf(view, due);
   const dev = view.deviations.at(-1);
   const signs = stageSigns(view, run.plan, units);
+  const boils = boilWords(view, run.schedule.altitudeM, units);
   return (
     <div className="flex flex-1 flex-col" aria-live="polite">
       <div
@@ -74,6 +76,11 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       {view.alarm === "over-pressure" && (
         <Notice tone="stop" className="mt-4 text-[1.2rem]">
           Over the canner’s limit. Turn the heat down now; keep away from the lid.
+        </Notice>
+      )}
+      {boils && (
+        <Notice tone="stop" className="mt-4">
+          {boils}
         </Notice>
       )}
       {dev && dev.kind === "wrong-weight" && view.now - dev.at < 600_000 && (
