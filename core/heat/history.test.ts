@@ -91,6 +91,14 @@ describe("the canner's temperature from what was seen", () => {
       expect(airLeft(minutes * MIN)).toBeGreaterThanOrEqual(vented.airFraction);
     }
   });
+  test("a gauge that was set aside says nothing of the heat", () => {
+    const aside: RunEvent[] = [
+      ...tell(exact),
+      { id: "aside", at: T0 + 50 * MIN, seq: 500, type: "gauge-aside", source: "B" },
+      { id: "wild", at: T0 + 60 * MIN, seq: 501, type: "reading", gaugeKPa: 10, source: "B" },
+    ];
+    expect(cannerHistory(plan, aside, kitchen, T0, late)).toEqual(done(exact));
+  });
   test("nothing was lit, nothing was hot", () => expect(done([])).toEqual([]));
 });
 

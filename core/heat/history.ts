@@ -102,7 +102,8 @@ export function cannerHistory(
         break;
       default: {
         const kPa = seen(e);
-        if (kPa === null || !shut) break;
+        // A gauge that nobody goes by says nothing here either.
+        if (kPa === null || !shut || (e.source !== undefined && state.aside.includes(e.source))) break;
         // A look on the way up: without one before it the pressure rose from nothing.
         last = kPa;
         push(e.at, steamC(kPa));
