@@ -160,11 +160,13 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
     if (answer.status >= 500) throw new Error(`answered ${answer.status}`);
     const body = (await answer.json()) as {
       accepted?: number;
+      duplicates?: number;
       refused?: { reason: string }[];
       errors?: { message: string }[];
     };
     refused.push(...(body.refused ?? []).map((r) => r.reason), ...(body.errors ?? []).map((e) => e.message));
-    sent += body.accepted ?? 0;
+    // What was taken before its answer got lost comes back as known already: it is sent all the same.
+    sent += (body.accepted ?? 0) + (body.duplicates ?? 0);
     queue.splice(0, batch.length);
   };
   const work = (async () => {

@@ -25,7 +25,8 @@ async function cut(page: Page, part: string, form: string, inKg: string, outKg: 
   await page.getByRole("radio", { name: kept, exact: true }).check();
   const before = page.url();
   await press(page, "Make the lot");
-  await page.waitForURL((url) => url.href !== before);
+  // By looking and not by waiting for a load: the page changes its address without loading anew.
+  await expect.poll(() => page.url(), { timeout: 30_000 }).not.toBe(before);
   return new URL(page.url()).searchParams.get("made")!;
 }
 
