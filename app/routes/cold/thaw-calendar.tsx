@@ -82,8 +82,9 @@ export function ThawCalendar({
         {midnights(from, until, zone).map((at) => (
           <span
             key={at}
-            className="absolute top-0 pl-1 text-[0.85rem] text-soft"
-            style={{ left: `${x(at) / 10}%` }}
+            className="absolute top-0 overflow-hidden pl-1 text-[0.85rem] whitespace-nowrap text-soft"
+            // A day that begins at the very edge has no room for its name: it ends where the picture does.
+            style={{ left: `${x(at) / 10}%`, maxWidth: `${100 - x(at) / 10}%` }}
             aria-hidden="true"
           >
             {weekday.format(at)}
