@@ -21,6 +21,7 @@ import {
   type Hands,
   type PotState,
 } from "#core/canner";
+import { psiFromKPa } from "#core/quantity";
 import { randomFrom } from "#core/random";
 
 /** Wind at the burner, counted from the first time at target. Strength 0 to 1. */
@@ -111,7 +112,7 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   // The larder's clock as it was last heard, and how fast it runs by ours: a canner goes on when nobody answers.
   let heard = { machine: performance.now(), larder: Date.parse(seen.now) };
   let pace = 1;
-  const weightPsi = seen.plan.weightKPa === null ? null : seen.plan.weightKPa / 6.894757;
+  const weightPsi = seen.plan.weightKPa === null ? null : psiFromKPa(seen.plan.weightKPa);
   const spec: CannerSpec = plausibleCanner(job.quarts, job.pints, seen.altitudeM, weightPsi);
   let pot = fill(spec);
   const even = randomFrom(job.seed);

@@ -1,6 +1,4 @@
 /** What heat costs: one run at the cold spot, the same by another solver, and the draws in a browser's workers. */
-import { chromium } from "@playwright/test";
-import { existsSync } from "node:fs";
 import { fill, pass, plausibleCanner } from "#core/canner";
 import {
   FINE,
@@ -12,28 +10,30 @@ import {
   type HeatedCylinder,
   type Knot,
 } from "#core/heat";
+import { launchChromium } from "./chromium.ts";
 import { median, medianMs } from "./measure.ts";
 import { odexSolver } from "./odex.ts";
 
 const BODY: HeatedCylinder = { radiusM: 0.0384, halfHeightM: 0.055, diffusivity: 1.7e-7, skinM: 0.0016 };
 const MINUTES = 150;
 
+/** Temperature of the canner of such a run: minute and °C, straight between. */
+const COURSE: [minute: number, tempC: number][] = [
+  [0, 60],
+  [12, 98],
+  [22, 98],
+  [27, 116],
+  [102, 116],
+  [MINUTES, 97],
+];
+
 /** A run of 150 minutes as a gauge sends it, every second. */
 function everySecond(): Knot[] {
-  return Array.from({ length: MINUTES * 60 + 1 }, (_, s) => {
-    const minute = s / 60;
-    const tempC =
-      minute < 12
-        ? 60 + minute * 3.2
-        : minute < 22
-          ? 98
-          : minute < 27
-            ? 98 + (minute - 22) * 3.6
-            : minute < 102
-              ? 116
-              : 116 - (minute - 102) * 0.4;
-    return { at: s * 1000, tempC: tempC + (s % 7) / 50 };
-  });
+  const temps = evenly(
+    COURSE.map(([minute, tempC]) => ({ at: minute * 60_000, tempC })),
+    1,
+  );
+  return [...temps].map((tempC, s) => ({ at: s * 1000, tempC: tempC + (s % 7) / 50 }));
 }
 
 export interface HeatFigures {
@@ -101,8 +101,7 @@ const COUNT_PICTURES = `
 
 /** The draws as a browser makes them, and how smooth its page stays. @param url of a run's heat panel */
 export async function drawFigures(url: string): Promise<DrawFigures> {
-  const executablePath = ["/usr/bin/chromium", "/usr/bin/chromium-browser"].find(existsSync);
-  const browser = await chromium.launch({ executablePath, args: ["--no-sandbox", "--disable-gpu"] });
+  const browser = await launchChromium();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(url);

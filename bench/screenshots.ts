@@ -1,9 +1,10 @@
 /** `npm run screenshots`: one picture of each main view, from the made-up household, into docs/screenshots. */
-import { chromium, type Page } from "@playwright/test";
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { type Page } from "@playwright/test";
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fillDemo } from "#demo/household";
+import { launchChromium } from "./chromium.ts";
 import { startBuilt } from "./server.ts";
 
 const OUT = "docs/screenshots";
@@ -18,9 +19,7 @@ const PAGES = [
 ];
 
 mkdirSync(OUT, { recursive: true });
-const executablePath =
-  process.env.CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
-const browser = await chromium.launch({ executablePath, args: ["--no-sandbox", "--disable-gpu"] });
+const browser = await launchChromium();
 const folder = mkdtempSync(join(tmpdir(), "larder-pictures-"));
 fillDemo(folder, Date.now());
 const server = await startBuilt(folder);

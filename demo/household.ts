@@ -293,6 +293,13 @@ function gaugedRun(
       at: at + h.s * 1000,
       gaugeKPa: h.gaugeKPa,
     }));
+  // What the gauge sent since somebody last said something is there before the next thing is said.
+  let delivered = 0;
+  const deliver = (until: number) => {
+    const from = delivered;
+    while (delivered < sent.length && sent[delivered]!.at <= until) delivered++;
+    if (delivered > from) takeReadings(t.larder, id, sent.slice(from, delivered), "Gauge 1");
+  };
   for (const [i, h] of told.filter((x) => !x.sent).entries()) {
     if (i === 1) {
       t.goTo(at + 4 * MIN);
@@ -307,18 +314,13 @@ function gaugedRun(
       });
     }
     t.goTo(at + h.s * 1000);
-    takeReadings(
-      t.larder,
-      id,
-      sent.filter((r) => r.at <= at + h.s * 1000),
-      "Gauge 1",
-    );
+    deliver(at + h.s * 1000);
     const tap = { type: h.type, by: t.write().byName, gaugeKPa: h.gaugeKPa };
     tapRun(t.larder, id, { id: named(`${id} ${i}`, NAMESPACE), ...tap });
   }
   if (until < Infinity) {
     t.goTo(until);
-    takeReadings(t.larder, id, sent, "Gauge 1");
+    deliver(until);
     return id;
   }
   const lid = at + told.at(-1)!.s * 1000;

@@ -1,62 +1,17 @@
-import { v7 as uuid } from "uuid";
 import { fillEstimate } from "#core/pack";
 import { addTool } from "#store/check";
 import { openLarder } from "#store/db";
 import { addCanner } from "#store/equipment";
-import { recordHarvest } from "#store/harvest";
-import { setUpHousehold } from "#store/household";
-import { cutLot } from "#store/lot";
 import { addSupply } from "#store/supply";
+import { boarHouse } from "./house";
 
 /** A household at 500 ft with two lots of boar, a big canner with a weight, a sealer, and what goes with them. */
 export function fillBenchHouse(folder: string, lotKg: [number, number]): void {
   const larder = openLarder(folder, () => Date.now());
   try {
-    const { personId } = setUpHousehold(
-      larder,
-      { key: uuid(), byId: null },
-      {
-        name: "Bench house",
-        altitudeM: 152.4,
-        units: "us",
-        zone: "UTC",
-        gauge: "weighted",
-        personName: "Oda",
-      },
-    );
-    const write = () => ({ key: uuid(), byId: personId, byName: "Oda" });
-    const today = new Date().toISOString().slice(0, 10);
-    const harvest = recordHarvest(
-      larder,
-      write(),
-      {
-        species: "wild-boar",
-        takenOn: today,
-        place: null,
-        tag: null,
-        count: 1,
-        weightKg: 60,
-        weightKind: "dressed",
-        note: null,
-        holdFor: null,
-      },
-      today,
-    );
-    for (const [i, part] of (["Shoulder", "Neck"] as const).entries())
-      cutLot(
-        larder,
-        write(),
-        {
-          harvestId: harvest.id,
-          part,
-          form: "pieces",
-          inKg: lotKg[i]! * 1.2,
-          outKg: lotKg[i]!,
-          trimKg: null,
-          kept: "fridge",
-        },
-        "us",
-      );
+    const house = { name: "Bench house", altitudeM: 152.4, gauge: "weighted" as const };
+    const { write, cut } = boarHouse(larder, house);
+    for (const [i, part] of (["Shoulder", "Neck"] as const).entries()) cut(part, lotKg[i]! * 1.2, lotKg[i]!);
     addCanner(larder, write(), {
       name: "Big canner",
       quarts: 21,

@@ -1,12 +1,10 @@
-import { v7 as uuid } from "uuid";
 import { openLarder } from "#store/db";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
-import { recordHarvest } from "#store/harvest";
-import { addPerson, setUpHousehold } from "#store/household";
-import { cutLot } from "#store/lot";
+import { addPerson } from "#store/household";
 import { makePack } from "#store/pack";
 import { openRun } from "#store/run";
 import { kPaFromPsi } from "#core/quantity";
+import { boarHouse } from "./house";
 
 /** Two loads that stand in two canners, not lit yet: pints on a dial, held a pound over, and half-pints under a weight. */
 export interface Evening {
@@ -18,48 +16,10 @@ export interface Evening {
 export function fillEvening(folder: string, now: number): Evening {
   const larder = openLarder(folder, () => now);
   try {
-    const first = { key: uuid(), byId: null };
-    const { personId } = setUpHousehold(larder, first, {
-      name: "Evening house",
-      altitudeM: 701.04,
-      units: "us",
-      zone: "UTC",
-      gauge: "dial",
-      personName: "Oda",
-    });
-    const write = () => ({ key: uuid(), byId: personId, byName: "Oda" });
+    const house = { name: "Evening house", altitudeM: 701.04, gauge: "dial" as const };
+    const { write, cut } = boarHouse(larder, house);
     addPerson(larder, write(), "Piet");
-    const today = new Date(now).toISOString().slice(0, 10);
-    const harvest = recordHarvest(
-      larder,
-      write(),
-      {
-        species: "wild-boar",
-        takenOn: today,
-        place: null,
-        tag: null,
-        count: 1,
-        weightKg: 60,
-        weightKind: "dressed",
-        note: null,
-        holdFor: null,
-      },
-      today,
-    );
-    const lot = cutLot(
-      larder,
-      write(),
-      {
-        harvestId: harvest.id,
-        part: "Shoulder",
-        form: "pieces",
-        inKg: 14,
-        outKg: 12,
-        trimKg: null,
-        kept: "fridge",
-      },
-      "us",
-    );
+    const lot = cut("Shoulder", 14, 12);
     const canner = (name: string, quarts: number, hasDial: boolean) =>
       addCanner(larder, write(), {
         name,

@@ -2,6 +2,7 @@ import {
   FINE,
   cannerHistory,
   centreLethality,
+  courseOf,
   evenly,
   perfectHistory,
   type Knot,
@@ -33,7 +34,8 @@ export function heatPanel({ larder }: Home, code: string, packCode: string | nul
   const now = larder.now();
   const { plan, events, openedAt, view } = run;
   const done = cannerHistory(plan, events, kitchen, openedAt, now);
-  const perfect = perfectHistory(plan, events, kitchen, openedAt, now);
+  const course = courseOf(plan, events, kitchen, openedAt, now);
+  const perfect = perfectHistory(plan, kitchen, course);
   if (!chosen || done.length < 2) return { run, packs, chosen: chosen ?? null, heat: null };
   const whole = centreLethality(chosen.heated, perfect);
   const share = (knots: readonly Knot[]) => centreLethality(chosen.heated, knots) / whole;
@@ -52,7 +54,7 @@ export function heatPanel({ larder }: Home, code: string, packCode: string | nul
       over: view.heatOffAt !== null,
       slips: SLIPS.filter((s) => s !== "sea-level" || moved).map((slip): SlipShare => ({
         slip,
-        share: share(perfectHistory(plan, events, kitchen, openedAt, now, slip, seaLevelKPa)),
+        share: share(perfectHistory(plan, kitchen, course, slip, seaLevelKPa)),
       })),
     },
   };

@@ -1,7 +1,7 @@
 import { type PotState } from "./pot.ts";
 
 /** Steam that streams from the vent without spitting, kg/s. */
-export const STEADY_KG_S = 2.5e-4;
+const STEADY_KG_S = 2.5e-4;
 
 /** How the one at the flame has been doing. */
 export interface CookMemory {

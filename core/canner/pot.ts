@@ -11,7 +11,7 @@ const LIFT_PA = 2500;
 /** A rocking weight lifts and falls back this far above its setting, Pa: it is made to hold at least what is written on it. */
 const ROCK_PA = { lifts: 1800, falls: 700 };
 /** Shorter than anything that happens in the pot, s. */
-export const TICK_S = 0.2;
+const TICK_S = 0.2;
 
 /** What is done to the canner from outside. */
 export interface Hands {
@@ -47,7 +47,7 @@ export interface PotState {
 }
 
 /** What came and went since the start: the balances are checked against it. J and kg. */
-export interface Books {
+interface Books {
   burnerJ: number;
   lossJ: number;
   jarsJ: number;
@@ -144,7 +144,7 @@ function holeOf(spec: CannerSpec, before: PotState, top: Hands["top"]): { areaM2
  * A canner a tick later. Water, steam, air and metal share one temperature; the jars follow slower. Heat comes from the
  * flame and goes to the air around, to the jars and away with the steam; mass and energy are kept in books.
  */
-export function tick(spec: CannerSpec, p: PotState, hands: Hands, seconds = TICK_S): PotState {
+function tick(spec: CannerSpec, p: PotState, hands: Hands, seconds = TICK_S): PotState {
   const outsidePa = atmosphericPressurePa(spec.altitudeM);
   const now = insideAt(spec, p.waterKg, p.airKg, p.tempC);
   const w = waterAt(p.tempC);

@@ -1,4 +1,4 @@
-export { DRILLS, DRILL_ALTITUDE_M, DRILL_TARGET_PSI, drillOf, type Drill, type DrillKey } from "./drill.ts";
+export { DRILLS, drillOf, type Drill, type DrillKey } from "./drill.ts";
 export {
   DEEDS,
   beginDrill,

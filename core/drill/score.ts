@@ -98,6 +98,10 @@ function dropMarks(state: DrillState, canner: number): Mark[] {
   ];
 }
 
+/** Marks that are only a part of what a drill is about. @param part of their points, 0 to 1 */
+const partOf = (marks: readonly Mark[], part: number): Mark[] =>
+  marks.map((m) => ({ ...m, worth: Math.round(m.worth * part), got: Math.round(m.got * part) }));
+
 function heldMarks(state: DrillState, floorKPa: number, worth: [number, number]): Mark[] {
   const { trueKPa } = state.pots[0]!;
   const half = trueKPa.slice(Math.floor(trueKPa.length / 2));
@@ -179,11 +183,6 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
       const looks = deeds.filter((d) => d.what === "look" || d.what === "at-target").map((d) => d.s);
       const stops = [0, ...looks, state.s];
       const gap = Math.max(...stops.slice(1).map((s, i) => s - stops[i]!));
-      const drop = dropMarks(state, 0).map((m) => ({
-        ...m,
-        worth: Math.round(m.worth * 0.6),
-        got: Math.round(m.got * 0.6),
-      }));
       return [
         all(
           "Never left it unwatched for more than a quarter of an hour",
@@ -191,17 +190,12 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
           gap <= 900,
           "Time nobody saw is written down as unwatched. Talk by the stove, or hand over.",
         ),
-        ...drop,
+        ...partOf(dropMarks(state, 0), 0.6),
       ];
     }
     case "two-canners": {
       const on = first(deeds, 1, "weight-on");
       const due = 180;
-      const drop = dropMarks(state, 0).map((m) => ({
-        ...m,
-        worth: Math.round(m.worth / 2),
-        got: Math.round(m.got / 2),
-      }));
       return [
         all(
           "Let the small one vent its ten minutes",
@@ -216,7 +210,7 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
           on === null ? null : Math.max(on, due),
           "One thing at a time, and this was due.",
         ),
-        ...drop,
+        ...partOf(dropMarks(state, 0), 0.5),
       ];
     }
   }

@@ -13,6 +13,7 @@ import {
 import { kPaFromPsi } from "../quantity/index.ts";
 import { randomFrom } from "../random/index.ts";
 import {
+  RUN_EVENT_TYPES,
   plainPlan,
   runAt,
   type RunEvent,
@@ -60,8 +61,6 @@ export interface DrillPot {
   /** true pressure and what the face showed, every second, kPa */
   trueKPa: number[];
   shownKPa: number[];
-  /** temperature inside, every second, °C */
-  tempC: number[];
 }
 
 /** A drill under way. It is a pure function of the drill, the seed and the deeds. */
@@ -95,7 +94,6 @@ const copyOf = (p: DrillPot): DrillPot => ({
   events: [...p.events],
   trueKPa: [...p.trueKPa],
   shownKPa: [...p.shownKPa],
-  tempC: [...p.tempC],
 });
 
 function bring(c: DrillCanner): DrillPot {
@@ -128,24 +126,24 @@ function bring(c: DrillCanner): DrillPot {
     for (let m = minutes; m > 0; m -= 8) history.push([m, "reading", plan.floorKPa + 3]);
   }
   const trueKPa = Math.max(0, pot.gaugePa / 1000);
+  const gaugeKPa = trueKPa + (trueKPa > 1 ? c.gauge.errorKPa : 0);
   return {
     spec,
     plan,
     pot,
-    gaugeKPa: trueKPa + (trueKPa > 1 ? c.gauge.errorKPa : 0),
+    gaugeKPa,
     flame,
     top: c.starts.at === "venting" ? "vent-open" : "weight-on",
     shielded: false,
-    events: history.map(([ago, type, gaugeKPa], i) => ({
+    events: history.map(([ago, type, kPa], i) => ({
       id: `h${i}`,
       at: -ago * MIN_MS,
       seq: i,
       type,
-      gaugeKPa,
+      gaugeKPa: kPa,
     })),
     trueKPa: [trueKPa],
-    shownKPa: [trueKPa + (trueKPa > 1 ? c.gauge.errorKPa : 0)],
-    tempC: [pot.tempC],
+    shownKPa: [gaugeKPa],
   };
 }
 
@@ -174,21 +172,15 @@ export function passDrill(drill: Drill, before: DrillState, toS: number, seed: n
       p.gaugeKPa = gaugeAfter(c.gauge, p.gaugeKPa, p.pot.gaugePa / 1000, 1, wobble);
       p.trueKPa.push(p.pot.gaugePa / 1000);
       p.shownKPa.push(p.gaugeKPa);
-      p.tempC.push(p.pot.tempC);
     });
   }
   state.over = state.s >= drill.endS;
   return state;
 }
 
-const SAID: Partial<Record<DeedKey, RunEventType>> = {
-  "steam-steady": "steam-steady",
-  "weight-on": "weight-on",
-  "weight-off": "weight-off",
-  "at-target": "at-target",
-  "below-target": "below-target",
-  "heat-off": "heat-off",
-};
+/** Deeds that are said at the stove, in its own words. */
+const isSaid = (what: DeedKey): what is DeedKey & RunEventType =>
+  (RUN_EVENT_TYPES as readonly string[]).includes(what);
 
 /** Something done now. What is said goes into the run by the stove's own rules; looking writes down what the face shows. */
 export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
@@ -210,8 +202,7 @@ export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
   if (deed.what === "weight-off") p.top = "vent-open";
   if (deed.what === "heat-off") p.flame = 0;
   if (deed.what === "look") say("reading", Math.round(p.gaugeKPa * 10) / 10);
-  const type = SAID[deed.what];
-  if (type) say(type);
+  if (isSaid(deed.what)) say(deed.what);
   return { ...state, pots, deeds: [...state.deeds, done] };
 }
 

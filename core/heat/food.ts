@@ -1,12 +1,6 @@
-/** Composition of food, percent by weight; what is missing to 100 counts as water. */
-export interface FoodParts {
-  water: number;
-  protein: number;
-  fat: number;
-  ash: number;
-}
+import { type Composition } from "../species/index.ts";
 
-type Part = keyof FoodParts;
+type Part = keyof Composition;
 
 /** Polynomials in °C: conductivity W/(m·K), density kg/m³, heat kJ/(kg·K). Choi & Okos 1986, from memory. */
 const CHOI_OKOS: Record<Part, { k: number[]; rho: number[]; cp: number[] }> = {
@@ -53,11 +47,11 @@ export interface FoodHeat {
  *
  * Source: Choi & Okos 1986 (also ASHRAE Refrigeration, thermal properties of foods), coefficients from memory.
  * Conductivities mix by volume fraction, volumes add up, heats by mass.
- * @param parts percent by weight, each 0 to 100
+ * @param parts percent by weight, each 0 to 100; what is missing to 100 counts as water
  * @param tempC −40 to 150 °C
  * @throws RangeError outside those, or when there is nothing
  */
-export function foodHeat(parts: FoodParts, tempC: number): FoodHeat {
+export function foodHeat(parts: Composition, tempC: number): FoodHeat {
   if (!(tempC >= -40 && tempC <= 150)) throw new RangeError(`food from −40 to 150 °C, got ${tempC}`);
   const known = PARTS.reduce((sum, p) => sum + parts[p], 0);
   if (PARTS.some((p) => !(parts[p] >= 0)) || !(known > 0) || known > 110)
@@ -82,7 +76,7 @@ export type Filling = "solid" | "raw-pieces" | "pieces-in-liquid" | "liquid";
  * How much faster than by conduction the middle warms. Assumed from what moves in the jar, from memory, no source; the
  * reason why all that follows is used relatively and shown with a band.
  */
-export const FASTER: Record<Filling, number> = {
+const FASTER: Record<Filling, number> = {
   solid: 1,
   "raw-pieces": 1.3,
   "pieces-in-liquid": 2.2,
@@ -90,9 +84,9 @@ export const FASTER: Record<Filling, number> = {
 };
 
 /** Diffusivity that stands for a filling, m²/s, at a temperature in the middle of a run. */
-export function effectiveDiffusivity(parts: FoodParts, filling: Filling): number {
+export function effectiveDiffusivity(parts: Composition, filling: Filling): number {
   return foodHeat(parts, MIDDLE_C).diffusivity * FASTER[filling];
 }
 
 /** Properties are taken here: between a warm start and the canner's steam, °C. */
-export const MIDDLE_C = 85;
+const MIDDLE_C = 85;

@@ -7,6 +7,7 @@ import { cannerSteam } from "../steam/index.ts";
 import {
   airLeft,
   bandOf,
+  courseOf,
   cannerHistory,
   centreLethality,
   drawDelivered,
@@ -56,7 +57,7 @@ const exact: Line[] = [...toPressure, ...watch(30, 100), ...toEnd(102)];
 const late = T0 + 9e7;
 const done = (lines: Line[], k = kitchen) => cannerHistory(plan, tell(lines), k, T0, late);
 const perfect = (lines: Line[], slip?: Slip) =>
-  perfectHistory(plan, tell(lines), kitchen, T0, late, slip, kPaFromPsi(11));
+  perfectHistory(plan, kitchen, courseOf(plan, tell(lines), kitchen, T0, late), slip, kPaFromPsi(11));
 const share = (lines: Line[], slip?: Slip) =>
   slip
     ? centreLethality(pint, perfect(lines, slip)) / centreLethality(pint, perfect(lines))

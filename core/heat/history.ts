@@ -1,3 +1,4 @@
+import { kPaFromPsi } from "../quantity/index.ts";
 import { cannerSteam } from "../steam/index.ts";
 import { effectiveEvents, newRunState, stepRun, type RunEvent, type RunPlan } from "../run/index.ts";
 
@@ -28,7 +29,7 @@ const AIR_AT_FIRST = 0.5;
 /** Steady steam takes this long to leave e⁻¹ of the air, min. Assumed; a simulated canner does it faster. */
 const AIR_TAU_MIN = 1.5;
 /** A look that only says "below" is taken as this much below, kPa (1 lb). */
-const BELOW_KPA = 6.894757;
+const BELOW_KPA = kPaFromPsi(1);
 
 /** Part of the gas that is still air after some steady steam. @param steadyMs ms of steady steam */
 export function airLeft(steadyMs: number): number {

@@ -1,7 +1,7 @@
 /** The temperature at which a minute counts as one, °C (250 °F). */
-export const REFERENCE_C = 121.11;
+const REFERENCE_C = 121.11;
 /** Degrees by which lethality grows tenfold for the spores that low-acid canning is about, °C (Stumbo 1973, from memory). */
-export const Z_C = 10;
+const Z_C = 10;
 
 /** Minutes at 121.11 °C that one minute at a temperature is worth. Bigelow's general method with z = 10 °C. */
 export function lethalRate(tempC: number): number {

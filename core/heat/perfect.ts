@@ -1,3 +1,4 @@
+import { kPaFromPsi } from "../quantity/index.ts";
 import { effectiveEvents, runAt, type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
 import { cannerHistory, type Kitchen, type Knot } from "./history.ts";
 
@@ -15,47 +16,64 @@ interface Line {
 /** What might have gone otherwise, each by itself, in a run that is otherwise perfect. */
 export type Slip = "drop" | "no-vent" | "sea-level" | "timer-at-vent";
 
-export interface WhatIf {
-  slip: Slip;
-  knots: Knot[];
-}
-
 /** Depth and length of the drop that is told of: 2 lb for 10 minutes, unseen. */
-export const DROP_KPA = 13.789514;
+export const DROP_KPA = kPaFromPsi(2);
 export const DROP_MINUTES = 10;
 
-/**
- * The same load's schedule carried out perfectly: vented in full, exactly at target for exactly its minutes, warming,
- * coming up and cooling as long as this run took.
- * @param slip with one thing gone wrong, and nobody the wiser
- * @param seaLevelKPa true pressure that the table wants at sea level, for that slip
- */
-export function perfectHistory(
+/** How long a run took for what its schedule leaves open, minutes; where it has not got so far, what is usual. */
+export interface Course {
+  /** when it was lit, ms since 1970 UTC */
+  litAt: number;
+  /** from lighting to steady steam, from the weight to target, from heat off to zero */
+  steam: number;
+  comeUp: number;
+  cool: number;
+}
+
+/** The course of a run as far as it has got. @param now up to here; later events do not count */
+export function courseOf(
   plan: RunPlan,
   events: readonly RunEvent[],
   kitchen: Kitchen,
   openedAt: number,
   now: number,
-  slip?: Slip,
-  seaLevelKPa?: number,
-): Knot[] {
+): Course {
   const real = effectiveEvents(events.filter((e) => e.at <= now));
   const view = runAt(plan, events, openedAt, now);
   const first = (type: RunEventType) => real.find((e) => e.type === type)?.at ?? null;
-  const lit = first("heat-on") ?? first("steam-steady") ?? openedAt;
-  const steam = ((first("steam-steady") ?? lit + TO_BOIL_MIN * MINUTE) - lit) / MINUTE;
+  const litAt = first("heat-on") ?? first("steam-steady") ?? openedAt;
+  const steamAt = first("steam-steady") ?? litAt + TO_BOIL_MIN * MINUTE;
   const weight = first("weight-on");
   const reached = view.attempts[0]?.startedAt ?? null;
-  const comeUp =
-    weight !== null && reached !== null && reached > weight ? (reached - weight) / MINUTE : COME_UP_MIN;
-  const cool =
-    view.zeroAt !== null && view.heatOffAt !== null
-      ? Math.max(0, view.zeroAt - view.heatOffAt) / MINUTE
-      : kitchen.coolMinutes;
+  return {
+    litAt,
+    steam: (steamAt - litAt) / MINUTE,
+    comeUp:
+      weight !== null && reached !== null && reached > weight ? (reached - weight) / MINUTE : COME_UP_MIN,
+    cool:
+      view.zeroAt !== null && view.heatOffAt !== null
+        ? Math.max(0, view.zeroAt - view.heatOffAt) / MINUTE
+        : kitchen.coolMinutes,
+  };
+}
+
+/**
+ * The same load's schedule carried out perfectly: vented in full, exactly at target for exactly its minutes, warming,
+ * coming up and cooling as long as the run took.
+ * @param slip with one thing gone wrong, and nobody the wiser
+ * @param seaLevelKPa true pressure that the table wants at sea level, for that slip
+ */
+export function perfectHistory(
+  plan: RunPlan,
+  kitchen: Kitchen,
+  { litAt, steam, comeUp, cool }: Course,
+  slip?: Slip,
+  seaLevelKPa?: number,
+): Knot[] {
   const vented = Math.max(steam + plan.ventMinutes, plan.minBurnerToVentEndMinutes ?? 0);
   const weightOn = slip === "no-vent" ? steam : vented;
   const target = weightOn + comeUp;
-  const off = slip === "timer-at-vent" ? steam + plan.minutes : target + plan.minutes;
+  const off = Math.max(target, (slip === "timer-at-vent" ? steam : target) + plan.minutes);
   const face = slip === "sea-level" ? (seaLevelKPa ?? 0) + kitchen.faceErrorKPa : plan.floorKPa;
   const lines: Line[] = [
     { minute: 0, type: "heat-on" },
@@ -74,18 +92,18 @@ export function perfectHistory(
     );
   }
   lines.push(
-    { minute: Math.max(off, target), type: "reading", gaugeKPa: face },
-    { minute: Math.max(off, target), type: "heat-off" },
-    { minute: Math.max(off, target) + cool, type: "pressure-zero" },
-    { minute: Math.max(off, target) + cool + 1, type: "lock-down" },
-    { minute: Math.max(off, target) + cool + 2, type: "weight-off" },
-    { minute: Math.max(off, target) + cool + 2 + plan.settleMinutes, type: "lid-off" },
+    { minute: off, type: "reading", gaugeKPa: face },
+    { minute: off, type: "heat-off" },
+    { minute: off + cool, type: "pressure-zero" },
+    { minute: off + cool + 1, type: "lock-down" },
+    { minute: off + cool + 2, type: "weight-off" },
+    { minute: off + cool + 2 + plan.settleMinutes, type: "lid-off" },
   );
   const told: RunEvent[] = lines.map(({ minute, ...e }, i) => ({
     id: `${i}`,
     seq: i,
-    at: lit + minute * MINUTE,
+    at: litAt + minute * MINUTE,
     ...e,
   }));
-  return cannerHistory(plan, told, kitchen, lit, Infinity);
+  return cannerHistory(plan, told, kitchen, litAt, Infinity);
 }

@@ -3,7 +3,7 @@ import { kPaFromPsi } from "../quantity/index.ts";
 /** Highest gauge reading anyone could see on a canner that still stands, kPa (30 lb). Common practice, no source. */
 export const BELIEVABLE_KPA = kPaFromPsi(30);
 /** A sensor at rest may read this much under nothing, kPa (½ lb); less is written down as nothing. */
-export const BELOW_NOTHING_KPA = kPaFromPsi(0.5);
+const BELOW_NOTHING_KPA = kPaFromPsi(0.5);
 /** A clock may run ahead of ours by this much, ms. More is an event from the future. */
 export const CLOCK_SLACK_MS = 120_000;
 

@@ -69,8 +69,8 @@ export const ALARMS = [
 ] as const;
 export type Alarm = (typeof ALARMS)[number];
 
-/** What is asked once before it matters: which jars stand inside, which weight, and where the canner stands. */
-export const ASKED = ["size", "weight", "place"] as const;
+/** What is asked once before it matters: which jars stand inside, and where the canner stands. */
+export const ASKED = ["size", "place"] as const;
 export type Asked = (typeof ASKED)[number];
 
 /** Liquid lost from a jar as it was lifted out: none to see, some, or more than half. */

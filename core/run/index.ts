@@ -21,14 +21,7 @@ export {
   type RunState,
 } from "./state.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
-export { AGREE_KPA, ZERO_KPA } from "./look.ts";
 export { step as stepRun } from "./step.ts";
 export { possibleNext, whyNot } from "./permit.ts";
-export {
-  BELIEVABLE_KPA,
-  BELOW_NOTHING_KPA,
-  CLOCK_SLACK_MS,
-  whyNotBelieved,
-  type SentFigure,
-} from "./believe.ts";
+export { BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";
 export { plainPlan } from "./plain.ts";

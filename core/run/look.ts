@@ -1,3 +1,4 @@
+import { kPaFromPsi } from "../quantity/index.ts";
 import { deviate, endAttempt, enter, noteUnwatched } from "./change.ts";
 import { type RunEvent, type RunPlan } from "./event.ts";
 import { OWN_FACE, currentAttempt, type RunState } from "./state.ts";
@@ -5,18 +6,16 @@ import { OWN_FACE, currentAttempt, type RunState } from "./state.ts";
 /** A look is worth this long beside another gauge's, ms: older ones say nothing of now. */
 const WORTH_MS = 60_000;
 /** Two gauges may differ by this much, kPa (1 lb): what some offices replace a gauge for. Common practice, no source. */
-export const AGREE_KPA = 6.894757;
+const AGREE_KPA = kPaFromPsi(1);
 /** What only says "below", as a figure under the floor, kPa. */
 const A_LITTLE_KPA = 0.5;
 
 /** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */
-export const ZERO_KPA = 1;
+const ZERO_KPA = 1;
 
 /** A lighter weight than the load needs lets go too early, kPa below that are only rounding. */
 export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boolean =>
   weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
-
-type Look = "at" | "below" | "none";
 
 /** What an event says of the pressure as a figure on the face, kPa; null when it says nothing of it. */
 function saidKPa(plan: RunPlan, event: RunEvent): number | null {
@@ -31,9 +30,8 @@ function saidKPa(plan: RunPlan, event: RunEvent): number | null {
     case "below-target":
       return plan.floorKPa - A_LITTLE_KPA;
     case "jiggles":
-      if (event.perMinute) return plan.floorKPa;
-      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
     case "weight-quiet":
+      if (event.type === "jiggles" && event.perMinute) return plan.floorKPa;
       return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
     default:
       return null;
@@ -83,18 +81,18 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   state.overPressure = over;
   if (event.gaugeKPa !== undefined && all.high <= ZERO_KPA && state.phase === "cooling")
     state.zeroAt ??= event.at;
-  const seen: Look = all.low >= plan.floorKPa ? "at" : "below";
+  const enough = all.low >= plan.floorKPa;
   if (state.phase === "processing" && state.completedAt === null) {
     const attempt = currentAttempt(state)!;
     noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
-    if (seen === "at") attempt.lastAtTarget = event.at;
+    if (enough) attempt.lastAtTarget = event.at;
     else {
       const read = event.type === "reading" ? all.low : undefined;
       endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
       deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
       enter(state, "pressurising", event.at);
     }
-  } else if (state.phase === "pressurising" && seen === "at") {
+  } else if (state.phase === "pressurising" && enough) {
     if (state.attempts.length > 0) state.restarts++;
     state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null, seenBy: all.by });
     enter(state, "processing", event.at);

@@ -64,20 +64,26 @@ function insertEvents(larder: Larder, runId: string, events: readonly NewEvent[]
  */
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
   return larder.sqlite
-    .transaction((): Appended => {
-      const row = runRow(larder, runId);
-      const now = larder.now();
-      const problems: Record<string, string> = {};
-      events.forEach((e, i) => {
-        const why = whyNotThen(row, e.at, now);
-        if (why) problems[`readings.${i}.at`] = why;
-      });
-      if (Object.keys(problems).length > 0) throw new Refused(problems);
-      const accepted = insertEvents(larder, runId, events, now);
-      const view = keepInStep(larder, row, now);
-      return { accepted, duplicates: events.length - accepted, view };
-    })
+    .transaction(() => append(larder, runRow(larder, runId), eventsOf(larder, runId), events, larder.now()))
     .immediate();
+}
+
+/** Appends to a run whose events so far are at hand. Inside a transaction. */
+function append(
+  larder: Larder,
+  row: RunRow,
+  before: readonly RunEvent[],
+  events: readonly NewEvent[],
+  now: number,
+): Appended {
+  const problems: Record<string, string> = {};
+  events.forEach((e, i) => {
+    const why = whyNotThen(row, e.at, now);
+    if (why) problems[`readings.${i}.at`] = why;
+  });
+  if (Object.keys(problems).length > 0) throw new Refused(problems);
+  const accepted = insertEvents(larder, row.id, events, now);
+  return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now, before) };
 }
 
 /** A reading that was not taken, by its place in what was sent. */
@@ -155,10 +161,7 @@ export function takeReadings(
         accepted,
         duplicates: duplicates + taken.length - accepted,
         refused,
-        view: keepInStep(larder, row, now, [
-          ...events,
-          ...eventsSince(larder, runId, events.at(-1)?.seq ?? 0),
-        ]),
+        view: keepInStep(larder, row, now, events),
       };
     })
     .immediate();
@@ -183,13 +186,12 @@ function overAt(view: RunView, endedAt: number | null): number | null {
   return view.unloadedAt ?? endedAt;
 }
 
-/** Writes down what follows from the events where other queries need it. Same transaction as the events. */
-function keepInStep(
-  larder: Larder,
-  row: RunRow,
-  now: number,
-  events: readonly RunEvent[] = eventsOf(larder, row.id),
-): RunView {
+/**
+ * Writes down what follows from the events where other queries need it. Same transaction as the events.
+ * @param before events that were there already; only what was appended since is read
+ */
+function keepInStep(larder: Larder, row: RunRow, now: number, before: readonly RunEvent[]): RunView {
+  const events = [...before, ...eventsSince(larder, row.id, before.at(-1)?.seq ?? 0)];
   const view = runAt(row.plan, events, row.openedAt, now);
   const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
   const completedAt = view.outcome === "processed" ? view.completedAt : null;
@@ -207,16 +209,20 @@ export type Tap = Omit<NewEvent, "at"> & { at?: number };
  * that has already been taken is answered again.
  */
 export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
-  const row = runRow(larder, runId);
-  const events = eventsOf(larder, runId);
-  const now = larder.now();
-  const at = tap.at ?? now;
-  if (!events.some((e) => e.id === tap.id)) {
-    const view = runAt(row.plan, events, row.openedAt, Math.min(at, now));
-    const no = whyNot(view, tap.type, row.plan, tap.weightKPa);
-    if (no) throw new Refused({ "": no }, 409);
-  }
-  return appendEvents(larder, runId, [{ ...tap, at }]);
+  return larder.sqlite
+    .transaction(() => {
+      const row = runRow(larder, runId);
+      const events = eventsOf(larder, runId);
+      const now = larder.now();
+      const at = tap.at ?? now;
+      if (!events.some((e) => e.id === tap.id)) {
+        const view = runAt(row.plan, events, row.openedAt, Math.min(at, now));
+        const no = whyNot(view, tap.type, row.plan, tap.weightKPa);
+        if (no) throw new Refused({ "": no }, 409);
+      }
+      return append(larder, row, events, [{ ...tap, at }], now);
+    })
+    .immediate();
 }
 
 /** What became of a tap that a stove screen kept until it could be delivered. */

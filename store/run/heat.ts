@@ -1,15 +1,13 @@
-import { eq } from "drizzle-orm";
 import { type Larder } from "#store/db";
 import { coolDownMinutes } from "#core/agenda";
-import { effectiveDiffusivity, type Filling, type FoodParts, type Heated, type Kitchen } from "#core/heat";
+import { effectiveDiffusivity, type Filling, type Heated, type Kitchen } from "#core/heat";
 import { profileOf } from "#core/pack";
 import { kPaFromPsi } from "#core/quantity";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
-import { speciesByKey } from "#core/species";
+import { speciesByKey, type Composition } from "#core/species";
 import { getTool } from "#store/check";
 import { getCanner } from "#store/equipment";
 import { type Pack } from "#store/pack";
-import { run } from "../schema/index.ts";
 import { getRun, type RunRecord } from "./run.ts";
 
 /** Power of a burner nobody wrote down, W. Typical, from memory. */
@@ -22,20 +20,19 @@ export interface HeatKitchen {
   weightPiecesPsi: readonly number[];
 }
 
-export function heatKitchen(larder: Larder, runId: string): HeatKitchen {
-  const row = larder.db.select().from(run).where(eq(run.id, runId)).get()!;
-  const canner = getCanner(larder, row.cannerId);
-  const { target } = row.schedule.governing;
+export function heatKitchen(larder: Larder, run: RunRecord): HeatKitchen {
+  const canner = getCanner(larder, run.cannerId);
+  const { target } = run.schedule.governing;
   return {
     kitchen: {
-      altitudeM: row.schedule.altitudeM,
+      altitudeM: run.schedule.altitudeM,
       faceErrorKPa: kPaFromPsi(target.facePsi - target.truePsi),
       rockingKPa: target.weightPsi === null ? null : kPaFromPsi(target.weightPsi),
       coolMinutes: coolDownMinutes(canner.quarts),
     },
     water: {
       litres: canner.pot.waterLitres,
-      burnerW: (row.burnerId ? getTool(larder, row.burnerId).powerW : null) ?? PLAIN_BURNER_W,
+      burnerW: (run.burnerId ? getTool(larder, run.burnerId).powerW : null) ?? PLAIN_BURNER_W,
     },
     weightPiecesPsi: canner.weightPieces,
   };
@@ -47,7 +44,7 @@ const START_C = { raw: 10, hot: 75 } as const;
 const GLASS_SKIN_M = 0.5 / 300;
 const CAN_SKIN_M = 0.5 / 4000;
 /** Meat of nothing in particular, percent. From memory. */
-const PLAIN_FOOD: FoodParts = { water: 73, protein: 22, fat: 4, ash: 1 };
+const PLAIN_FOOD: Composition = { water: 73, protein: 22, fat: 4, ash: 1 };
 
 function fillingOf({ product, method }: Pack): Filling {
   if (product === "broth") return "liquid";
@@ -95,10 +92,5 @@ export function heatedPacks(r: RunRecord): HeatedPack[] {
 /** A run with what its heat panel is made from. */
 export function heatOf(larder: Larder, idOrCode: string) {
   const record = getRun(larder, idOrCode);
-  return { run: record, ...heatKitchen(larder, record.id), packs: heatedPacks(record) };
-}
-
-/** The canner a run was done in. */
-export function cannerIdOf(larder: Larder, runId: string): string {
-  return larder.db.select({ id: run.cannerId }).from(run).where(eq(run.id, runId)).get()!.id;
+  return { run: record, ...heatKitchen(larder, record), packs: heatedPacks(record) };
 }

@@ -10,6 +10,7 @@ import { eventsOf } from "./event-rows.ts";
 export interface RunRecord {
   id: string;
   code: string;
+  cannerId: string;
   cannerName: string;
   /** size of the canner, quarts; null when not written down */
   cannerQuarts: number | null;
@@ -23,6 +24,8 @@ export interface RunRecord {
   /** what was looked at before it was lit */
   checks: CheckRecord[];
   equipmentSignedReason: string | null;
+  /** the burner it stood on; null when nobody said */
+  burnerId: string | null;
   /** what its packs and cans were signed for: they carry it into the run and out of it */
   signedFor: DeviationRecord[];
   events: RunEvent[];
@@ -48,6 +51,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
   return {
     id: row.id,
     code: row.code,
+    cannerId: row.cannerId,
     cannerName: name,
     cannerQuarts: quarts,
     plan: row.plan,
@@ -63,6 +67,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     ).filter((d) => d.kind !== "habit"),
     checks: checksOfRun(larder, row.id),
     equipmentSignedReason: row.equipmentSignedReason,
+    burnerId: row.burnerId,
     events,
     view: runAt(row.plan, events, row.openedAt, larder.now()),
   };

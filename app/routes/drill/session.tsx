@@ -11,6 +11,7 @@ import {
   type DrillKey,
   type DrillState,
 } from "#core/drill";
+import { steamsSteadily } from "#core/canner";
 import { formatClock, formatPressure, kPaFromPsi, type UnitSystem } from "#core/quantity";
 import { Button } from "#ui/button";
 import { Dial } from "#ui/gauge";
@@ -121,7 +122,9 @@ export function Session({
               ))}
             </div>
           )}
-          <Phone drill={drill} s={state.s} />
+          {onPhoneAt(drill, state.s) && (
+            <p className="mb-3 text-[1.3rem] font-[650]">You are on the telephone in the other room.</p>
+          )}
           <div className={`grid gap-6 ${state.pots.length > 1 ? "lg:grid-cols-2" : ""}`}>
             {state.pots.map((_, i) => (
               <Stand key={i} drill={drill} state={state} canner={i} units={units} act={act} />
@@ -133,11 +136,8 @@ export function Session({
   );
 }
 
-function Phone({ drill, s }: { drill: Drill; s: number }) {
-  const { away } = drill;
-  if (!away || s < away.fromS || s >= away.toS) return null;
-  return <p className="mb-3 text-[1.3rem] font-[650]">You are on the telephone in the other room.</p>;
-}
+/** Whether somebody is on the telephone, and the dial out of sight. */
+const onPhoneAt = ({ away }: Drill, s: number) => away !== null && s >= away.fromS && s < away.toS;
 
 /** One canner: what is seen, the flame, and what may be said. */
 function Stand({
@@ -155,13 +155,16 @@ function Stand({
 }) {
   const p = state.pots[canner]!;
   const view = drillView(state, canner);
-  const { away } = drill;
   const looked = state.deeds.filter((d) => d.what === "look").at(-1)?.s ?? -Infinity;
-  const onPhone = away !== null && state.s >= away.fromS && state.s < away.toS;
+  const onPhone = onPhoneAt(drill, state.s);
   const inSight = !onPhone || state.s - looked < IN_SIGHT_S;
-  const gust = drill.canners[canner]!.gusts.some((g) => state.s >= g.fromS && state.s < g.toS);
-  const steam =
-    p.pot.steamKgS > 2.5e-4 ? "Steam streams steadily." : p.top === "vent-open" ? "Hardly any steam." : "";
+  const { name, gusts } = drill.canners[canner]!;
+  const gust = gusts.some((g) => state.s >= g.fromS && state.s < g.toS);
+  const steam = steamsSteadily(p.pot)
+    ? "Steam streams steadily."
+    : p.top === "vent-open"
+      ? "Hardly any steam."
+      : "";
   const told = drill.choices.length === 0;
   const say = (what: DeedKey, label: string, weight: "do" | "quiet" = "quiet", done = false) => (
     <Button type="button" weight={weight} disabled={done} className="!px-2" onClick={() => act(what, canner)}>
@@ -169,12 +172,9 @@ function Stand({
     </Button>
   );
   return (
-    <section
-      aria-label={p.spec && drill.canners[canner]!.name}
-      className="rounded border-2 border-ink bg-sheet p-5"
-    >
+    <section aria-label={name} className="rounded border-2 border-ink bg-sheet p-5">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h2 className="text-[1.2rem] font-[650]">{drill.canners[canner]!.name}</h2>
+        <h2 className="text-[1.2rem] font-[650]">{name}</h2>
         <span className="text-soft">
           {PHASE_WORDS[view.phase]}
           {view.finishAt !== null &&

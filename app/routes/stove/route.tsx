@@ -12,7 +12,7 @@ import { getRun, heatKitchen, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
 import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
-import { containersWords, loadWords } from "../../words/load";
+import { loadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
 import { lookedAt } from "../../words/run";
 import { pace } from "../../server/clock";
@@ -38,7 +38,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const run = orNotFound(() => getRun(larder, params.code));
   const runs = runGlances(home);
   const { now, open } = lookAround(home);
-  const kitchen = heatKitchen(larder, run.id);
+  const kitchen = heatKitchen(larder, run);
   return {
     key: formKey(),
     serverNow: now,
@@ -64,7 +64,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       openedAt: run.openedAt,
       zone: run.zone,
       load: loadWords(run.packs),
-      sizes: [...new Set(run.packs.map((p) => containersWords(p.container, p.mouth, 2).replace(/^2 /, "")))],
       kinds: run.packs.map((p) => ({ kind: p.container, mouth: p.mouth })),
       schedule: run.schedule,
       signed: run.gaugeSignedReason,

@@ -24,7 +24,6 @@ const LATE_SEQ = 1_000_000_000_000;
 
 /** Taps in one delivery at most. */
 const AT_ONCE = 200;
-const stillMore = (work: "idle" | "busy" | "again") => work === "again";
 
 /** The larder's clock as it was last heard. */
 export interface Heard {
@@ -69,7 +68,9 @@ export function useRun(start: Started): StoveRun {
   const [deadSince, setDeadSince] = useState<number | null>(null);
   const [notTaken, setNotTaken] = useState<string | null>(null);
   const outbox = useMemo(() => openOutbox<StoveTap>(`/fire/${code}/taps`), [code]);
-  const work = useRef<"idle" | "busy" | "again">("idle");
+  const busy = useRef(false);
+  /** said while a delivery is on its way */
+  const more = useRef(false);
 
   /** One delivery: what is kept, in its order. @returns whether there may be more */
   const deliverSome = useCallback(async (): Promise<boolean> => {
@@ -98,20 +99,18 @@ export function useRun(start: Started): StoveRun {
   }, [code, outbox]);
 
   const deliver = useCallback(async () => {
-    // Said while a delivery is on its way: it goes with the next one, at once.
-    if (work.current !== "idle") {
-      work.current = "again";
-      return;
-    }
+    more.current = true;
+    if (busy.current) return;
+    busy.current = true;
     try {
-      do {
-        work.current = "busy";
+      while (more.current) {
+        more.current = false;
         while (await deliverSome());
-      } while (stillMore(work.current));
+      }
     } catch {
       setDeadSince((s) => s ?? Date.now());
     } finally {
-      work.current = "idle";
+      busy.current = false;
     }
   }, [deliverSome]);
 

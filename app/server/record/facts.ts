@@ -9,7 +9,7 @@ import {
 } from "#core/quantity";
 import { effectiveEvents, type RunEvent, type RunView } from "#core/run";
 import { getCanner } from "#store/equipment";
-import { cannerIdOf, getRun, type RunRecord } from "#store/run";
+import { getRun, type RunRecord } from "#store/run";
 import { containersWords, speciesWords } from "../../words/load";
 import { aimWords, deviationWords, eventWords, lookedAt } from "../../words/run";
 import { clockSeconds, clockTime, longDay } from "../../words/time";
@@ -56,7 +56,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
   const run = getRun(larder, code);
   const { view, plan, zone } = run;
   const { units } = household;
-  const canner = getCanner(larder, cannerIdOf(larder, run.id));
+  const canner = getCanner(larder, run.cannerId);
   const test = canner.checks.find((c) => c.at <= run.openedAt);
   const governing = run.schedule.governing;
   const source = governing.each[governing.governedBy]!.source;
