@@ -25,7 +25,8 @@ import {
 import { addPerson, getHousehold, setUpHousehold } from "#store/household";
 import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
-import { checkSeal, containersOfRun } from "#store/rest";
+import { recordOpening, setPrices } from "#store/eating";
+import { checkSeal, containersOfRun, dispose, undecided } from "#store/rest";
 import { openRun, takeReadings, tapRun } from "#store/run";
 import { simulatedRun, type SimulatedLoad } from "./simulated-run.ts";
 import {
@@ -37,7 +38,7 @@ import {
   recordSeam,
   recordSetUp,
 } from "#store/seam";
-import { addPlace, shelve, takeOff } from "#store/shelf";
+import { addPlace, addStorageEntry, shelve, takeOff } from "#store/shelf";
 import { openLarder, type Larder } from "#store/db";
 
 const DAY = 86_400_000;
@@ -376,6 +377,60 @@ function check(t: Teller, at: number, runId: string, failed: number[] = []): str
   return containers.filter((_, i) => !failed.includes(i + 1)).map((c) => c.id);
 }
 
+/**
+ * Last year's boar: sixteen pints, of which one did not seal and was frozen. It is what the house eats from, a jar or two a
+ * month, so that there is something to forecast by.
+ */
+function secondBoar(
+  t: Teller,
+  at: (days: number, hour?: number) => number,
+  canner: string,
+  shelf: string,
+): void {
+  t.as("Oda");
+  const boar = animal(t, at(470), {
+    species: "wild-boar",
+    place: "Alder Bottom",
+    tag: "B-151",
+    weightKg: 58,
+    weightKind: "dressed",
+  });
+  const hams = lot(t, at(469), boar, "Hams", 10.9, 8.2, { trimKg: 2.6 });
+  const load = run(t, at(468), canner, [pack(t, at(468, 9), hams, 16, 8.1)], wholeRun(75, 12.5));
+  // Thirteen hours on the towel, and well within the day that a failed one may wait.
+  const sealed = check(t, at(468) + 17 * 60 * MIN, load, [5]);
+  for (const u of undecided(t.larder)) dispose(t.larder, t.write(), u.container.id, "freeze");
+  t.goTo(at(466));
+  shelve(t.larder, t.write(), sealed, shelf);
+  for (const [i, days] of [425, 396, 371, 352, 318, 271, 238, 214, 176, 133, 102].entries()) {
+    t.goTo(at(days));
+    recordOpening(t.larder, t.write(), { containerId: sealed[i]!, signs: [], note: null });
+  }
+  t.goTo(at(60));
+  takeOff(t.larder, t.write(), sealed[11]!, "given", "Bram");
+}
+
+/** How warm the rooms were, and what things cost. */
+function rooms(t: Teller, at: (days: number, hour?: number) => number): void {
+  for (let days = 360; days > 1; days -= 20) {
+    t.goTo(at(days));
+    // The year's own to and fro, warmest about two thirds of the way through what is told.
+    const season = Math.cos(((days - 110) / 365) * 2 * Math.PI);
+    addStorageEntry(t.larder, t.write(), { room: "Cellar", tempC: 12.5 + 2.6 * season });
+    addStorageEntry(t.larder, t.write(), { room: "Stair cupboard", tempC: 18.5 + 4.8 * season });
+  }
+  t.goTo(at(45));
+  setPrices(t.larder, t.write(), {
+    jar: 1.6,
+    "jar-uses": 12,
+    lid: 0.32,
+    can: 0.85,
+    "energy-kwh": 0.19,
+    "meat-kg": 0,
+    "worth-kg": 22,
+  });
+}
+
 /** What stands in the Shed beside the canners: measured, looked over, and counted by box and lot. */
 function shed(t: Teller, at: (days: number, hour?: number) => number, big: string, small: string): void {
   measureCanner(t.larder, t.write(), big, {
@@ -476,13 +531,15 @@ function tell(t: Teller, end: number): void {
   };
   shed(t, at, big, small);
   gaugeTest(785, 0.5);
-  const shelves = [
-    ["Cellar", "Top shelf"],
-    ["Cellar", "Middle shelf"],
-    ["Stair cupboard", "Left"],
-  ].map(([room, name]) => {
+  const shelves = (
+    [
+      ["Cellar", "Top shelf", "shelf", 24],
+      ["Cellar", "Middle shelf", "shelf", 20],
+      ["Stair cupboard", "Left", "box", 12],
+    ] as const
+  ).map(([room, name, kind, capacity]) => {
     t.goTo(at(784));
-    return addPlace(t.larder, t.write(), room!, name!).id;
+    return addPlace(t.larder, t.write(), { room, name, kind, capacity }).id;
   });
 
   // Two seasons back: a boar and lake trout. Some of it is still on the shelf, past its best-by.
@@ -540,6 +597,7 @@ function tell(t: Teller, end: number): void {
     takeOff(t.larder, t.write(), oldFishSealed[i]!, i === 3 ? "given" : "opened");
   }
 
+  secondBoar(t, at, big, shelves[0]!);
   gaugeTest(410, 1);
 
   // Last winter's freezer: one lot soon a year old, one on its way out.
@@ -622,6 +680,7 @@ function tell(t: Teller, end: number): void {
     "us",
   );
 
+  rooms(t, at);
   gaugeTest(40, 1);
 
   // This fortnight: pike and grouse in the cold, a boar that waits for its test.

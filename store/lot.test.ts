@@ -28,7 +28,7 @@ import {
 import { unpack } from "#store/pack";
 import { traceGraph } from "#store/trace";
 import { checkSeal, containersOfRun } from "#store/rest";
-import { addPlace, onTheShelf, shelve, takeOff } from "#store/shelf";
+import { addPlace, onShelf, shelve, takeOff } from "#store/shelf";
 import {
   openTestRun,
   packPints,
@@ -190,7 +190,7 @@ describe("meat on hold", () => {
     t.pass(13 * 60);
     const jars = containersOfRun(t.larder, run.id);
     for (const jar of jars) checkSeal(t.larder, t.write(), jar.id, "sealed");
-    const { id: place } = addPlace(t.larder, t.write(), "Cellar", "Top");
+    const { id: place } = addPlace(t.larder, t.write(), { room: "Cellar", name: "Top" });
     shelve(t.larder, t.write(), [jars[0]!.id], place);
     holdHarvest(t.larder, t.write(), t.harvestId, "a doubt about the water", "doubt");
     const now = t.larder.now();
@@ -204,9 +204,9 @@ describe("meat on hold", () => {
       /not eaten or given away/,
     );
     expect(message(() => takeOff(t.larder, t.write(), jars[0]!.id, "given"))).toMatch(/on hold/);
-    expect(onTheShelf(t.larder)[0]!.holds).toEqual(["a doubt about the water"]);
+    expect(onShelf(t.larder, null)[0]!.holds).toEqual(["a doubt about the water"]);
     takeOff(t.larder, t.write(), jars[0]!.id, "discarded");
-    expect(onTheShelf(t.larder)).toEqual([]);
+    expect(onShelf(t.larder, null)).toEqual([]);
   });
 });
 

@@ -6,7 +6,7 @@ import { cutLot, getLot, lotsInHand } from "#store/lot";
 import { containersOfPack, packsWaiting, recordedFills, unpack } from "#store/pack";
 import { checkSeal, containersOfRun, dispose, restingRuns, undecided } from "#store/rest";
 import { activeRuns, appendEvents, getRun, openRun } from "#store/run";
-import { addPlace, happeningsOf, onTheShelf, shelve, takeOff, toShelve } from "#store/shelf";
+import { addPlace, happeningsOf, onShelf, shelve, takeOff, toShelve } from "#store/shelf";
 import { findCode, traceGraph } from "#store/trace";
 import {
   openTestRun,
@@ -65,7 +65,7 @@ describe("from an animal to the shelf", () => {
     checkSeal(t.larder, t.write(), a!.id, "sealed");
     checkSeal(t.larder, t.write(), b!.id, "failed");
     checkSeal(t.larder, t.write(), c!.id, "sealed");
-    expect(checkSeal(t.larder, t.write(), d!.id, "sealed")).toEqual({ left: 0 });
+    expect(checkSeal(t.larder, t.write(), d!.id, "sealed")).toMatchObject({ left: 0 });
     expect(getRun(t.larder, run.id).view.phase).toBe("checked");
     expect(activeRuns(t.larder)).toEqual([]);
     const [open] = undecided(t.larder);
@@ -77,15 +77,19 @@ describe("from an animal to the shelf", () => {
     const { dueAt } = dispose(t.larder, t.write(), b!.id, "chill");
     expect(dueAt).toBe(t.larder.now() + 72 * 3_600_000);
     expect(undecided(t.larder)).toEqual([]);
-    const shelf = addPlace(t.larder, t.write(), "Cellar", "Top shelf");
+    const shelf = addPlace(t.larder, t.write(), { room: "Cellar", name: "Top shelf" });
     expect(fieldsOf(() => shelve(t.larder, t.write(), [b!.id], shelf.id)).containerIds).toMatch(
       /no sound, checked seal/,
     );
     expect(toShelve(t.larder)).toHaveLength(3);
     shelve(t.larder, t.write(), [a!.id, c!.id, d!.id], shelf.id);
-    expect(onTheShelf(t.larder).map((x) => x.species)).toEqual([["wild-boar"], ["wild-boar"], ["wild-boar"]]);
+    expect(onShelf(t.larder, null).map((x) => x.species)).toEqual([
+      ["wild-boar"],
+      ["wild-boar"],
+      ["wild-boar"],
+    ]);
     takeOff(t.larder, t.write(), a!.id, "opened");
-    expect(onTheShelf(t.larder)).toHaveLength(2);
+    expect(onShelf(t.larder, null)).toHaveLength(2);
 
     expect(happeningsOf(t.larder, a!.id).map((h) => h.what)).toEqual(["sealed", "shelved", "opened"]);
 
@@ -327,7 +331,9 @@ describe("writes happen once", () => {
     const before = counts(t);
     expect(cutLot(t.larder, write, input, "us")).toEqual(first);
     expect(counts(t)).toEqual(before);
-    expect(fieldsOf(() => addPlace(t.larder, write, "Cellar", "Top"))[""]).toMatch(/already used/);
+    expect(fieldsOf(() => addPlace(t.larder, write, { room: "Cellar", name: "Top" }))[""]).toMatch(
+      /already used/,
+    );
   });
   test("readings twice are one; out of order is put in order; from the future is refused whole", () => {
     const t = testLarder();

@@ -1,6 +1,6 @@
 import { activeRuns, type RunRecord } from "#store/run";
 import { restingRuns, undecided, type Resting, type Undecided } from "#store/rest";
-import { onTheShelf, toShelve, type Shelved } from "#store/shelf";
+import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/shelf";
 import { cansWaiting, type CanNow } from "#store/seam";
 import { lotsInHand, type Lot } from "#store/lot";
 import { packsWaiting, type Pack } from "#store/pack";
@@ -14,7 +14,7 @@ export interface Look {
   open: Undecided[];
   lots: Lot[];
   waiting: Pack[];
-  shelved: Shelved[];
+  shelf: ShelfGlance;
   ready: Shelved[];
   /** cans not in a canner yet */
   cans: CanNow[];
@@ -35,7 +35,7 @@ export function lookAround({ larder, context }: Home): Look {
     open: undecided(larder, resting),
     lots: lotsInHand(larder),
     waiting: packsWaiting(larder),
-    shelved: onTheShelf(larder),
+    shelf: shelfGlance(larder, larder.now()),
     ready: toShelve(larder),
     cans: cansWaiting(larder),
   };

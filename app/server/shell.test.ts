@@ -55,7 +55,7 @@ describe("the row of places tells what stands there", () => {
     t.pass(721);
     for (const c of containersOfRun(t.larder, again.id)) checkSeal(t.larder, t.write(), c.id, "sealed");
     expect(bench(t).larder).toMatchObject({ what: "2 to shelve" });
-    const shelf = addPlace(t.larder, t.write(), "Cellar", "Top").id;
+    const shelf = addPlace(t.larder, t.write(), { room: "Cellar", name: "Top" }).id;
     shelve(
       t.larder,
       t.write(),

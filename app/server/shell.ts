@@ -71,9 +71,9 @@ function pressing(g: RunGlance, now: number): number {
 /** The row of places as it stands now. */
 export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
   const { larder, household } = home;
-  const { lots, waiting, resting, open, ready, shelved, cans } = lookAround(home);
+  const { lots, waiting, resting, open, ready, shelf: shelves, cans } = lookAround(home);
   const inCanner = runs.filter((r) => isInCanner(r.view));
-  const shelf = shelved.length;
+  const shelf = shelves.count;
   const uncut = listHarvests(larder, 30).filter((h) =>
     h.leftKg === null ? h.cutKg === 0 : h.leftKg > h.weightKg! * 0.5 && h.cutKg === 0,
   );
@@ -143,14 +143,12 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
       "Larder",
       ready.length ? `${ready.length} to shelve` : shelf ? `${shelf} on the shelf` : "empty shelf",
       shelf,
-      shelved
-        .slice(0, 3)
-        .map((c) =>
-          standing(
-            { container: c.kind, mouth: c.mouth, product: c.product, species: c.species, code: c.packCode },
-            "sealed",
-          ),
+      shelves.first.map((c) =>
+        standing(
+          { container: c.kind, mouth: c.mouth, product: c.product, species: c.species, code: c.packCode },
+          "sealed",
         ),
+      ),
     ),
   ];
 }

@@ -8,7 +8,8 @@ import { canStory, type CanStory } from "#store/seam";
 import { defectOf } from "#core/seam";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
-import { bestBy } from "#core/shelf";
+import { SIGNS, bestBy } from "#core/shelf";
+import { type SealLook } from "#core/rest";
 import { firstIntervals } from "#core/cold";
 import {
   countOf,
@@ -22,9 +23,10 @@ import {
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
 import { FORM_NAMES, speciesByKey } from "#core/species";
-import { entityIds, traceGraph, type FoundCode, type Trace } from "#store/trace";
+import { entityIds, traceGraph, wholeRiver, type FoundCode, type River, type Trace } from "#store/trace";
 import { containersWords, loadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
+import { sealLookWords } from "../words/rest";
 import { deviationWords, lookedAt, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
 import { type Home } from "./context";
@@ -43,9 +45,14 @@ export interface Chapter {
 }
 
 /** Where a container is now, in words. */
-export function whereabouts(c: ContainerNow, place: string | null, runPhase: string | null): string {
+export function whereabouts(
+  c: Pick<ContainerNow, "moved" | "disposition" | "seal">,
+  place: string | null,
+  runPhase: string | null,
+): string {
   if (c.moved === "opened") return "opened";
   if (c.moved === "given") return "given away";
+  if (c.moved === "missing") return `missing from its shelf: ${place ?? "unnamed"}`;
   if (c.moved === "discarded" || c.disposition === "discard") return "thrown out";
   if (c.disposition === "chill") return "in the fridge, to be eaten";
   if (c.disposition === "freeze") return "in the freezer";
@@ -62,6 +69,7 @@ export function storyOf(
   found: FoundCode & { found: true },
 ): {
   trace: Trace;
+  river: River;
   chapters: Chapter[];
   container: (ContainerNow & { where: string; species: string[] }) | null;
 } {
@@ -97,7 +105,8 @@ export function storyOf(
       chapters.at(-1)!.lines.push(`Best by ${longDay(bestBy(run.view.completedAt), zone)}.`);
     }
   }
-  return { trace, chapters: chapters.sort((a, b) => a.at - b.at), container };
+  const river = wholeRiver(larder, found.kind, found.id);
+  return { trace, river, chapters: chapters.sort((a, b) => a.at - b.at), container };
 }
 
 function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units: UnitSystem): Chapter {
@@ -275,25 +284,44 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
 }
 
 function containerChapters(home: Home, c: ContainerNow, place: string): Chapter[] {
-  const rows = happeningsOf(home.larder, c.id);
+  const can = isCan(c.kind);
   const titles: Record<string, string> = {
-    sealed: "Lid pressed: down",
-    failed: "Lid pressed: it flexed. Not sealed",
+    sealed: can ? "Looked at: ends drawn in, seams dry" : "Lid pressed: down",
+    failed: can ? "Looked at: not sound" : "Lid pressed: it flexed. Not sealed",
     chill: "Sent to the fridge",
     freeze: "Sent to the freezer",
     repack: "To be packed anew",
     discard: "Thrown out",
-    shelved: `Shelved: ${place}`,
     opened: "Opened",
     given: "Given away",
     discarded: "Thrown out",
+    missing: "Not found when its shelf was counted",
+    sound: "Found sound as it was opened",
+    bad: "Found bad as it was opened",
+    "set aside": "Set aside",
+    lifted: "Lifted: it may be eaten after all",
   };
-  return rows.map((r) => ({
-    at: r.at,
-    code: null,
-    title: titles[r.what] ?? r.what,
-    lines: r.byName ? [`By ${r.byName}.`] : [],
-    care: [],
-    kind: r.kind === "seal" ? "seal" : "shelf",
-  }));
+  return happeningsOf(home.larder, c.id).map((r): Chapter => {
+    const shelved = r.what === "shelved" && r.kind === "movement";
+    const look = r.kind === "seal" && r.seen ? sealLookWords(r.seen as SealLook) : "";
+    const signs =
+      r.kind === "opening" && Array.isArray(r.seen)
+        ? r.seen.map((s) => SIGNS.find((f) => f.key === s)!.bad.toLowerCase()).join(", ")
+        : "";
+    const said = shelved ? "" : (r.note ?? "");
+    const bad = r.what === "failed" || r.what === "bad" || r.kind === "aside";
+    const facts = [
+      look,
+      signs,
+      r.kind === "movement" && r.what === "given" && said ? `to ${said}` : said,
+    ].filter(Boolean);
+    return {
+      at: r.at,
+      code: null,
+      title: shelved ? `Shelved: ${r.note ?? place}` : (titles[r.what] ?? r.what),
+      lines: [...(bad ? [] : facts), ...(r.byName ? [`By ${r.byName}.`] : [])],
+      care: bad && facts.length ? facts : [],
+      kind: r.kind === "seal" ? "seal" : "shelf",
+    };
+  });
 }

@@ -1,5 +1,5 @@
 import { countOf } from "#core/quantity";
-import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { isCan, shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 
 /** `9 pints`, `1 wide-mouth quart`. */
@@ -12,6 +12,23 @@ export function containersWords(kind: ContainerKey, mouth: Mouth | null, count: 
 export function speciesWords(keys: readonly string[]): string {
   const names = keys.map((key) => speciesByKey(key)?.name.toLowerCase() ?? key);
   return names.length < 2 ? (names[0] ?? "meat") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+}
+
+/** What stands before or in place of the animal where it is not plain meat or fish. */
+const MADE: Partial<Record<ProductKey, (of: string) => string>> = {
+  broth: (of) => `${of} broth`,
+  soup: (of) => `${of} soup`,
+  "soup-seafood": (of) => `${of} soup`,
+  "stewed-meat": (of) => `${of} stew`,
+  "chile-con-carne": (of) => `${of} chilli`,
+  "red-meat-ground": (of) => `ground ${of}`,
+  "fish-smoked": (of) => `smoked ${of}`,
+};
+
+/** `wild boar`, `pronghorn broth`, `smoked lake trout`. */
+export function foodWords(product: ProductKey, species: readonly string[]): string {
+  const of = speciesWords(species);
+  return MADE[product]?.(of) ?? of;
 }
 
 /** `9 pints of wild boar`; several packs joined: `6 pints of wild boar and 2 quarts of lake trout`. */

@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { ALPHABET, bareCode, checkCharacter, codeFor, isSound, readCode } from "./index.ts";
+import {
+  ALPHABET,
+  bareCode,
+  checkCharacter,
+  codeFor,
+  householdMark,
+  isSound,
+  labelUrl,
+  readCode,
+  readLabel,
+} from "./index.ts";
 
 const anyCodeNumber = fc.nat({ max: 2_000_000 });
 
@@ -98,4 +108,28 @@ describe("reading a code back", () => {
     expect(reading.ok).toBe(false);
     if (!reading.ok) expect(reading.message.length).toBeGreaterThan(20);
   });
+});
+
+describe("a label's square", () => {
+  test("says the code and whose it is, whatever the address of the larder", () =>
+    fc.assert(
+      fc.property(
+        anyCodeNumber,
+        fc.integer({ min: 1, max: 4e12 }),
+        fc.constantFrom("http://127.0.0.1:4310", "https://larder.lan"),
+        (n, at, origin) => {
+          const code = codeFor(n);
+          expect(readLabel(labelUrl(origin, code, householdMark(at)))).toEqual({
+            code,
+            household: householdMark(at),
+          });
+        },
+      ),
+    ));
+  test("a code typed or scanned bare is one too, and nonsense stays what it is", () => {
+    expect(readLabel(" 7K4-R ")).toEqual({ code: "7K4-R", household: null });
+    expect(readLabel("hello")).toEqual({ code: "hello", household: null });
+  });
+  test("two households set up a minute apart have different marks", () =>
+    expect(householdMark(1_790_000_000_000)).not.toBe(householdMark(1_790_000_060_000)));
 });

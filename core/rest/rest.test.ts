@@ -1,5 +1,15 @@
-import { expect, test } from "vitest";
-import { choicesForFailed, decideBy, dispositionDeadline } from "./index.ts";
+import { describe, expect, test } from "vitest";
+import {
+  DISPOSAL,
+  causesOf,
+  choicesForFailed,
+  decideBy,
+  dispositionDeadline,
+  sealVerdict,
+  unloadingOrder,
+  type CheckedSeal,
+  type SealLook,
+} from "./index.ts";
 
 const HEAT_OFF = Date.UTC(2026, 10, 20, 15, 41);
 const HOUR = 3_600_000;
@@ -15,4 +25,62 @@ test("chilled is eaten within 3 days; a repack is due within the same 24 hours; 
   expect(dispositionDeadline("chill", decided, HEAT_OFF)).toBe(decided + 72 * HOUR);
   expect(dispositionDeadline("repack", decided, HEAT_OFF)).toBe(HEAT_OFF + 24 * HOUR);
   expect(dispositionDeadline("freeze", decided, HEAT_OFF)).toBeNull();
+});
+
+describe("what a look at a rested container comes to", () => {
+  // USDA 2015, Guide 1, from memory: down and still is sealed; half covered and cans: common practice, no source.
+  test.each<[SealLook, "sealed" | "failed", RegExp]>([
+    [{ lid: "down" }, "sealed", /^$/],
+    [{ lid: "down", level: "half" }, "sealed", /^$/],
+    [{ lid: "down", looseBand: true }, "sealed", /^$/],
+    [{ lid: "flexes" }, "failed", /gives/],
+    [{ lid: "down", level: "low" }, "failed", /less than half/],
+    [{ ends: "drawn-in", seam: "dry" }, "sealed", /^$/],
+    [{ ends: "flat", seam: "dry" }, "failed", /not drawn in/],
+    [{ ends: "bulged" }, "failed", /pushed out/],
+    [{ ends: "drawn-in", seam: "damp" }, "failed", /not dry/],
+    [{ ends: "drawn-in", seam: "rough" }, "failed", /not smooth/],
+  ])("%j is %s", (look, finding, why) => {
+    expect(sealVerdict(look).finding).toBe(finding);
+    expect(sealVerdict(look).why).toMatch(why);
+  });
+  test("they stand in the order they were lifted out; what nobody named comes after", () => {
+    const jars = ["A", "B", "C", "D"].map((code) => ({ code }));
+    const order = unloadingOrder(jars, [{ container: "C" }, { container: "A" }]).map((c) => c.code);
+    expect(order).toEqual(["C", "A", "B", "D"]);
+  });
+});
+
+describe("causes", () => {
+  const seal = (finding: "sealed" | "failed", over: Partial<CheckedSeal> = {}): CheckedSeal => ({
+    finding,
+    layer: null,
+    place: null,
+    lids: null,
+    person: null,
+    canner: null,
+    sealer: null,
+    ...over,
+  });
+  test("a bad lid box is found although two people and two canners share it", () => {
+    const checked = Array.from({ length: 80 }, (_, i) =>
+      seal(i % 4 === 0 && i % 3 === 0 ? "failed" : "sealed", {
+        lids: i % 4 === 0 ? "box 2" : "box 1",
+        person: i % 2 ? "Oda" : "Piet",
+        canner: i < 40 ? "big" : "small",
+      }),
+    );
+    const [first] = causesOf(checked);
+    expect(first).toMatchObject({ cause: "lids" });
+    expect(first!.groups[0]).toMatchObject({ name: "box 2", failed: 7, all: 20, says: "clear" });
+    expect(first!.groups[0]!.others).toEqual({ failed: 0, all: 60 });
+  });
+  test("a kind with one group, or none known, is not looked at", () =>
+    expect(causesOf([seal("failed", { lids: "box 1" }), seal("sealed", { lids: "box 1" })])).toEqual([]));
+});
+
+// USDA 2015, Guide 1, from memory.
+test("what leaks is boiled 30 minutes before it goes; what is closed is never opened", () => {
+  expect(DISPOSAL.open.steps.some((s) => /boil 30 minutes/.test(s.what))).toBe(true);
+  expect(DISPOSAL.closed.steps[0]!.what).toMatch(/Do not open or taste/);
 });

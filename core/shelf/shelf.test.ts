@@ -1,6 +1,19 @@
 import fc from "fast-check";
-import { expect, test } from "vitest";
-import { bestBy, boilMinutes, eatingOrder } from "./index.ts";
+import { describe, expect, test } from "vitest";
+import {
+  OPENING_SIGNS,
+  SIGNS,
+  bestBy,
+  boilMinutes,
+  eatNext,
+  eatingOrder,
+  forecast,
+  freezerLitres,
+  mealsOf,
+  smooth,
+  storageEvents,
+  storageState,
+} from "./index.ts";
 
 test("best by a year after canning, the leap day included", () => {
   expect(bestBy(Date.UTC(2025, 10, 20))).toBe(Date.UTC(2026, 10, 20));
@@ -27,3 +40,114 @@ test.each([
   [2300, 13],
   [8000, 18],
 ])("at %d ft boil %d minutes", (ft, minutes) => expect(boilMinutes(ft)).toBe(minutes));
+
+const anyKept = fc.record({
+  cannedAt: fc.integer({ min: 0, max: 2e12 }),
+  code: fc.string(),
+  kind: fc.constantFrom("boar pint", "boar quart", "pike pint"),
+  sound: fc.boolean(),
+});
+test("nothing is suggested while an older sound one of its kind stands, and every kind with a sound one has one", () =>
+  fc.assert(
+    fc.property(fc.array(anyKept, { maxLength: 40 }), (shelf) => {
+      const next = eatNext(shelf);
+      for (const n of next) {
+        expect(n.sound).toBe(true);
+        expect(
+          shelf.some((c) => c.sound && c.kind === n.kind && bestBy(c.cannedAt) < bestBy(n.cannedAt)),
+        ).toBe(false);
+      }
+      expect(new Set(next.map((n) => n.kind))).toEqual(
+        new Set(shelf.filter((c) => c.sound).map((c) => c.kind)),
+      );
+      expect(next).toHaveLength(new Set(next.map((n) => n.kind)).size);
+    }),
+  ));
+
+describe("what the household eats", () => {
+  // NIST/SEMATECH e-Handbook 6.4.3.1, from memory: α = 0.1, S₂ = 71; squared errors 208.82 unrounded (208.94 as printed).
+  const Y = [71, 70, 69, 68, 64, 65, 72, 78, 75, 75, 75, 70];
+  test("the handbook's worked example of exponential smoothing", () => {
+    const s = smooth(Y, 0.1);
+    const printed = [71, 70.9, 70.71, 70.44, 69.8, 69.32, 69.58, 70.43, 70.88, 71.29, 71.67];
+    printed.forEach((v, i) => expect(Math.abs(s[i]! - v)).toBeLessThan(0.011));
+    const squares = Y.slice(1).reduce((sum, y, i) => sum + (y - s[i]!) ** 2, 0);
+    expect(squares).toBeCloseTo(208.82, 2);
+  });
+  test("is the closed form: every month weighs (1 − α) less than the one after it", () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 60, noNaN: true }), { minLength: 2, maxLength: 40 }),
+        fc.double({ min: 0.05, max: 1, noNaN: true }),
+        (y, a) => {
+          const n = y.length;
+          const closed = y
+            .slice(1)
+            .reduce((sum, v, i) => sum + a * (1 - a) ** (n - 2 - i) * v, (1 - a) ** (n - 1) * y[0]!);
+          expect(smooth(y, a).at(-1)).toBeCloseTo(closed, 8);
+        },
+      ),
+    ));
+  test("too little history is said, a steady household has no spread", () => {
+    expect(forecast([3, 4, 3, 4, 3])).toBeNull();
+    expect(forecast([4, 4, 4, 4, 4, 4])).toEqual({ perMonth: 4, low: 4, high: 4, months: 6 });
+  });
+  test("nine months of ten lie in the interval of a household that eats at random", () => {
+    let seed = 11;
+    const even = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    let inside = 0;
+    for (let i = 0; i < 500; i++) {
+      const months = Array.from({ length: 37 }, () => 20 + (even() + even() + even() + even() - 2) * 6);
+      const f = forecast(months.slice(0, 36))!;
+      if (months[36]! >= f.low && months[36]! <= f.high) inside++;
+    }
+    expect(inside / 500).toBeGreaterThan(0.85);
+    expect(inside / 500).toBeLessThan(0.96);
+  });
+});
+
+// Common practice, no source: a pint serves two, a quart four.
+test("meals put up: six pints are six meals for two and three for four", () => {
+  const six = Array.from({ length: 6 }, () => "jar-pint" as const);
+  expect(mealsOf(six, 2)).toBe(6);
+  expect(mealsOf(six, 4)).toBe(3);
+  expect(mealsOf(["jar-quart", "jar-half-pint"], 1)).toBe(5);
+  expect(() => mealsOf(six, 0)).toThrow(RangeError);
+});
+// By hand: 8 kg in parcels of 0.8 kg a litre is 10 litres.
+test("freezer room that 8 kg of meat would take", () => expect(freezerLitres(8)).toBeCloseTo(10, 9));
+
+describe("where it stands", () => {
+  // USDA 2015, Guide 1, from memory: 50 to 70 °F, not above 95 °F; water with salt and meat freezes a little under 0 °C.
+  test.each([
+    [-4, "frozen"],
+    [-1, "frozen"],
+    [3, "cold"],
+    [10, "good"],
+    [21.1, "good"],
+    [28, "warm"],
+    [35, "hot"],
+  ] as const)("%d °C is %s", (c, state) => expect(storageState(c)).toBe(state));
+  test("a frost and a heat are told apart, with their worst, and the last goes on until a reading ends it", () => {
+    const at = (hour: number) => hour * 3_600_000;
+    const entries = [
+      [0, 12],
+      [1, -2],
+      [2, -6],
+      [3, 4],
+      [4, 36],
+      [5, -3],
+    ].map(([h, tempC]) => ({ at: at(h!), tempC: tempC! }));
+    expect(storageEvents([...entries].reverse())).toEqual([
+      { kind: "frozen", from: at(1), to: at(3), worstC: -6 },
+      { kind: "hot", from: at(4), to: at(5), worstC: 36 },
+      { kind: "frozen", from: at(5), to: null, worstC: -3 },
+    ]);
+  });
+});
+
+test("every sign of spoilage is looked for once, those of the closed container first", () => {
+  expect(SIGNS.map((s) => s.key)).toEqual([...OPENING_SIGNS]);
+  const open = SIGNS.findIndex((s) => s.when === "open");
+  expect(SIGNS.slice(open).every((s) => s.when === "open")).toBe(true);
+});

@@ -26,15 +26,19 @@ export function directShares(flows: readonly Flow[]): Shares {
 }
 
 /**
- * Share of every harvest in a node, through any history of splits and merges.
+ * Share of every harvest in each of some nodes, through any history of splits and merges. What many of them come from is
+ * worked out once.
  *
  * A harvest is whatever nothing flows into. Every source is taken to be evenly mixed, so a part of a lot has the
- * lot's own shares. The shares add up to 1.
- * @param flows all flows among the node's ancestors; a flow into an ancestor of itself is refused
- * @returns harvest id → fraction
+ * lot's own shares. The shares of a node add up to 1.
+ * @param flows all flows among the nodes' ancestors; a flow into an ancestor of itself is refused
+ * @returns node → harvest id → fraction
  * @throws RangeError when flows run in a circle
  */
-export function harvestShares(node: string, flows: readonly Flow[]): Map<string, number> {
+export function harvestSharesOfAll(
+  nodes: Iterable<string>,
+  flows: readonly Flow[],
+): Map<string, Map<string, number>> {
   const direct = directShares(flows);
   const known = new Map<string, Map<string, number>>();
   const open = new Set<string>();
@@ -44,8 +48,10 @@ export function harvestShares(node: string, flows: readonly Flow[]): Map<string,
     if (open.has(id)) throw new RangeError(`flows run in a circle through ${id}`);
     open.add(id);
     const into = direct.get(id);
-    const result = new Map<string, number>();
+    let result = new Map<string, number>();
     if (!into) result.set(id, 1);
+    // All of it from one source: the very same shares.
+    else if (into.size === 1) result = visit(into.keys().next().value!);
     else {
       for (const [from, fraction] of into) {
         for (const [harvest, share] of visit(from)) {
@@ -57,5 +63,10 @@ export function harvestShares(node: string, flows: readonly Flow[]): Map<string,
     known.set(id, result);
     return result;
   };
-  return visit(node);
+  return new Map([...nodes].map((node) => [node, visit(node)]));
+}
+
+/** Share of every harvest in one node; see `harvestSharesOfAll`. */
+export function harvestShares(node: string, flows: readonly Flow[]): Map<string, number> {
+  return harvestSharesOfAll([node], flows).get(node)!;
 }

@@ -43,6 +43,9 @@ export interface HouseholdHabits {
   unwatchedLimitS: number;
   restHours: number;
   marginKPa: number;
+  /** people at the table, and the sign of the money they pay with */
+  eaters: number;
+  currency: string;
 }
 
 /** Changes the household's figures and habits. Runs and packs already made keep their own snapshot. */

@@ -176,6 +176,7 @@ export function madeInto(larder: Larder, lotId: string): LotStep[] {
     .prepare(
       `select l.code, 'lot' as kind, l.part as what, f.mass_kg as massKg, f.at from lot_flow f join lot l on l.id = f.to_lot where f.from_lot = @id
        union all select k.code, 'pack', k.container, x.mass_kg, k.made_at from pack_lot x join pack k on k.id = x.pack_id where x.lot_id = @id
+       union all select k.code, 'pack', k.container, sum(x.mass_kg), k.made_at from repacked x join pack k on k.id = x.pack_id where x.lot_id = @id group by k.id
        order by 5`,
     )
     .all({ id: lotId }) as LotStep[];

@@ -52,10 +52,10 @@ const PACKS = `
     k.reused_lids as reusedLids, k.additions, k.dish, k.headspace_in as headspaceIn,
     (select b.id from bench b where b.id = k.bench_id and b.closed_at is null) as onBench, k.made_at as madeAt, p.name as byName, k.run_id as runId,
     (select count(*) from container c where c.pack_id = k.id and c.emptied_at is null) as count,
-    (select sum(mass_kg) from pack_lot where pack_id = k.id) as massKg,
+    (select sum(mass_kg) from pack_from where pack_id = k.id) as massKg,
     (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
-       from pack_lot x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lots,
-    (select json_group_array(distinct h.species) from pack_lot x join lot_origin o on o.lot_id = x.lot_id
+       from (select lot_id, sum(mass_kg) as mass_kg from pack_from where pack_id = k.id group by lot_id) x join lot l on l.id = x.lot_id) as lots,
+    (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
        join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as species
   from pack k left join person p on p.id = k.by_id`;
 
@@ -125,7 +125,8 @@ export function recordedFills(
            (select avg(mass_kg) from container where pack_id = k.id and emptied_at is null),
            case when k.bench_id is null then (select sum(mass_kg) from pack_lot where pack_id = k.id)
              / (select count(*) from container where pack_id = k.id and emptied_at is null) end) as kg
-         from pack k where product = ? and method = ? and container = ? and id is not ? order by made_at desc limit 20)
+         from pack k where product = ? and method = ? and container = ? and id is not ?
+           and not exists (select 1 from repacked x where x.pack_id = k.id) order by made_at desc limit 20)
        where kg is not null`,
     )
     .all(product, method, kind, without) as { kg: number }[];
@@ -261,6 +262,8 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
         409,
       );
     giveBack(larder, write, known);
+    // Meat of containers that did not seal is back in them, and waits for a decision again.
+    larder.sqlite.prepare("delete from repacked where pack_id = ?").run(packId);
     for (const c of containersOfPack(larder, packId)) {
       larder.sqlite.prepare("delete from container where id = ?").run(c.id);
     }

@@ -4,12 +4,16 @@ import {
   choicesForFailed,
   decideBy,
   dispositionDeadline,
+  sealVerdict,
+  unloadingOrder,
   type Disposition,
   type SealFinding,
+  type SealLook,
 } from "#core/rest";
-import { type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
+import { type Move } from "#core/shelf";
+import { isCan, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { activeRuns, appendEvents, getRun, type RunRecord } from "#store/run";
-import { disposition, sealCheck } from "../schema/index.ts";
+import { disposition, movement, sealCheck } from "../schema/index.ts";
 
 /** One container as it stands now. */
 export interface ContainerNow {
@@ -25,13 +29,16 @@ export interface ContainerNow {
   seal: SealFinding | null;
   disposition: Disposition | null;
   dispositionDue: number | null;
-  moved: "shelved" | "opened" | "given" | "discarded" | null;
+  moved: Move | null;
+  /** the shelf it stands on, or stood on last */
   placeId: string | null;
+  /** the recall that set it aside; null when none does */
+  setAside: string | null;
 }
 
 /** Columns of a ContainerNow from `container_now n`. */
 export const CONTAINER_COLUMNS = `n.id, n.code, n.pack_id as packId, n.pack_code as packCode, n.number, n.run_id as runId,
-  n.product, n.kind, n.mouth, n.seal, n.disposition, n.disposition_due as dispositionDue, n.moved, n.place_id as placeId`;
+  n.product, n.kind, n.mouth, n.seal, n.disposition, n.disposition_due as dispositionDue, n.moved, n.place_id as placeId, n.set_aside as setAside`;
 
 export function getContainer(larder: Larder, id: string): ContainerNow {
   const row = larder.sqlite
@@ -55,11 +62,11 @@ export interface Resting {
   containers: ContainerNow[];
 }
 
-/** Runs on the towel, each with its containers. @param runs the runs under way, when they are at hand */
+/** Runs on the towel, each with its containers in the order they were lifted out. @param runs the runs under way, when they are at hand */
 export function restingRuns(larder: Larder, runs = activeRuns(larder)): Resting[] {
   return runs
     .filter((r) => r.view.phase === "resting")
-    .map((run) => ({ run, containers: containersOfRun(larder, run.id) }));
+    .map((run) => ({ run, containers: unloadingOrder(containersOfRun(larder, run.id), run.view.out) }));
 }
 
 export interface Undecided {
@@ -78,9 +85,10 @@ export interface Undecided {
 export function undecided(larder: Larder, resting = restingRuns(larder)): Undecided[] {
   const rows = larder.sqlite
     .prepare(
-      `select ${CONTAINER_COLUMNS} from container_now n join run r on r.id = n.run_id
-       where n.disposition is null and n.moved is null
-         and (n.seal = 'failed' or (r.ended_at is not null and r.completed_at is null))
+      `select ${CONTAINER_COLUMNS} from container_now n where n.id in (
+         select id from container where seal = 'failed' and moved is null and disposition is null
+         union select c.id from run r join pack k on k.run_id = r.id join container c on c.pack_id = k.id
+           where r.completed_at is null and r.ended_at is not null and c.disposition is null and c.moved is null)
        order by n.code`,
     )
     .all() as ContainerNow[];
@@ -106,16 +114,28 @@ function toDecide(larder: Larder, container: ContainerNow, run: RunRecord, why: 
   return { container, run, why, decideBy: decideBy(from), choices: choicesForFailed(from, larder.now()) };
 }
 
+/** What a look at one kind of container may say; a jar has no ends, a can no lid. */
+function lookFor(c: ContainerNow, look: SealLook): SealLook {
+  const { lid, level, looseBand, ends, seam } = look;
+  if (isCan(c.kind)) {
+    if (!ends || !seam) throw new Refused({ "": `Look at both ends and the seams of ${c.code}.` });
+    return { ends, seam };
+  }
+  if (!lid) throw new Refused({ "": `Press the lid of ${c.code} first.` });
+  return { lid, ...(level && { level }), ...(looseBand && { looseBand }) };
+}
+
 /**
- * Records a pressed lid. Not before the rest is over, and only where the full time was served. When the last
- * container of a run is checked, the run is checked.
+ * Records how a rested container was found. Not before the rest is over, and only where the full time was served. When the
+ * last container of a run is checked, the run is checked. Looked at again before anything was decided, the newer look counts.
+ * @param look what was seen, or only the finding
  */
 export function checkSeal(
   larder: Larder,
   write: Write & { byName: string },
   containerId: string,
-  finding: SealFinding,
-): { left: number } {
+  look: SealFinding | SealLook,
+): { left: number; finding: SealFinding; why: string } {
   return once(larder, write, "seal.check", () => {
     const c = getContainer(larder, containerId);
     if (!c.runId) throw new Refused({ "": `${c.code} has not been in a canner.` }, 409);
@@ -137,15 +157,20 @@ export function checkSeal(
       );
     }
     if (c.moved || c.disposition) throw new Refused({ "": `${c.code} has already been dealt with.` }, 409);
+    const seen = typeof look === "string" ? null : lookFor(c, look);
+    const { finding, why } = typeof look === "string" ? { finding: look, why: "" } : sealVerdict(seen!);
     larder.db
       .insert(sealCheck)
-      .values({ id: uuid(), containerId, at: larder.now(), finding, byId: write.byId })
+      .values({ id: uuid(), containerId, at: larder.now(), finding, seen, byId: write.byId })
       .run();
     const left = containersOfRun(larder, run.id).filter((x) => x.seal === null).length;
     if (left === 0 && run.view.phase === "resting") {
       appendEvents(larder, run.id, [{ id: uuid(), at: larder.now(), type: "checked", by: write.byName }]);
     }
-    return { result: { left }, note: { kind: "container", id: containerId, detail: { finding } } };
+    return {
+      result: { left, finding, why },
+      note: { kind: "container", id: containerId, detail: { finding, seen } },
+    };
   });
 }
 
@@ -157,7 +182,8 @@ export function dispose(
   what: Disposition,
 ): { dueAt: number | null } {
   return once(larder, write, "container.dispose", () => {
-    const open = undecided(larder).find((u) => u.container.id === containerId);
+    const open =
+      undecided(larder).find((u) => u.container.id === containerId) ?? promise(larder, containerId);
     if (!open) refuse("There is nothing to decide about this container.", 409);
     if (!open.choices.includes(what)) {
       throw new Refused({
@@ -180,12 +206,48 @@ export function dispose(
   });
 }
 
-/** Containers chilled or waiting to be repacked, with the deadline of each, soonest first. */
-export function promised(larder: Larder): ContainerNow[] {
+/** A container that is chilled or waits to be packed anew may be decided about again, while its meat is not in another pack. */
+function promise(larder: Larder, containerId: string): Undecided | null {
+  const c = promised(larder).find((p) => p.id === containerId && p.repackedIn === null);
+  if (!c?.runId) return null;
+  const run = getRun(larder, c.runId);
+  return toDecide(larder, c, run, run.view.outcome === "processed" ? "failed" : "not-processed");
+}
+
+/** A container with something still to be done for it. */
+export interface Promised extends ContainerNow {
+  /** code of the pack its meat is in now; null when it is still in it */
+  repackedIn: string | null;
+}
+
+/** Containers chilled or waiting to be repacked, with the deadline of each, soonest first. Repacked ones until that pack is in a canner. */
+export function promised(larder: Larder): Promised[] {
   return larder.sqlite
     .prepare(
-      `select ${CONTAINER_COLUMNS} from container_now n
-       where disposition in ('chill', 'repack') and (moved is null) order by disposition_due`,
+      `select ${CONTAINER_COLUMNS}, (select k.code from repacked x join pack k on k.id = x.pack_id where x.container_id = n.id limit 1) as repackedIn
+       from container_now n
+       where n.id in (select id from container where disposition in ('chill', 'repack') and moved is null)
+         and not exists (select 1 from repacked x join pack k on k.id = x.pack_id where x.container_id = n.id and k.run_id is not null)
+       order by n.disposition_due`,
     )
-    .all() as ContainerNow[];
+    .all() as Promised[];
+}
+
+/** A chilled container was eaten, or a frozen one thawed and eaten: nothing is owed for it any more. */
+export function ateChilled(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+  what: "opened" | "discarded",
+): void {
+  once(larder, write, "container.ate", () => {
+    const c = getContainer(larder, containerId);
+    if ((c.disposition !== "chill" && c.disposition !== "freeze") || c.moved)
+      throw new Refused({ "": `${c.code} is not waiting in the fridge or freezer.` }, 409);
+    larder.db
+      .insert(movement)
+      .values({ id: uuid(), containerId, at: larder.now(), kind: what, byId: write.byId })
+      .run();
+    return { result: null, note: { kind: "container", id: containerId, detail: { what } } };
+  });
 }

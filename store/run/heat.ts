@@ -11,7 +11,7 @@ import { type Pack } from "#store/pack";
 import { getRun, type RunRecord } from "./run.ts";
 
 /** Power of a burner nobody wrote down, W. Typical, from memory. */
-const PLAIN_BURNER_W = 3500;
+export const PLAIN_BURNER_W = 3500;
 
 /** What a run was done on, as far as heat and water are concerned. */
 export interface HeatKitchen {

@@ -16,6 +16,9 @@ export const household = sqliteTable(
     marginKPa: real("margin_kpa").notNull().default(0),
     unwatchedLimitS: integer("unwatched_limit_s").notNull().default(900),
     restHours: integer("rest_hours").notNull().default(12),
+    /** people at the table, and the sign of the money they pay with */
+    eaters: integer().notNull().default(2),
+    currency: text().notNull().default("$"),
     createdAt: integer("created_at").notNull(),
   },
   (t) => [

@@ -7,6 +7,7 @@ export * from "./cold.ts";
 export * from "./run.ts";
 export * from "./pack.ts";
 export * from "./shelf.ts";
+export * from "./recall.ts";
 export * from "./seam.ts";
 export * from "./tool.ts";
 export * from "./supply.ts";

@@ -1,5 +1,7 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { DISPOSITIONS } from "#core/rest";
+import { MOVES } from "#core/shelf";
 import { type TestedSchedule } from "#core/schedule";
 import { type BenchPart } from "#core/pack";
 import { type LayerFill } from "#core/capacity";
@@ -125,8 +127,67 @@ export const container = sqliteTable(
     replaces: text(),
     /** its seam was bad: the meat was taken out into a new can. Kept for the record and for taking apart */
     emptiedAt: integer("emptied_at"),
+    // How it stands now: kept in step by triggers on what was found, decided, moved and set aside.
+    seal: text({ enum: ["sealed", "failed"] }),
+    sealedAt: integer("sealed_at"),
+    disposition: text({ enum: DISPOSITIONS }),
+    dispositionDue: integer("disposition_due"),
+    moved: text({ enum: MOVES }),
+    movedAt: integer("moved_at"),
+    /** the shelf it stands on, or stood on last */
+    placeId: text("place_id"),
+    /** when its time was served; null until it is shelved */
+    cannedAt: integer("canned_at"),
+    /** the recall that set it aside; null when none does */
+    setAside: text("set_aside"),
   },
-  (t) => [check("container_number", sql`${t.number} > 0`), index("container_pack").on(t.packId, t.number)],
+  (t) => [
+    check("container_number", sql`${t.number} > 0`),
+    index("container_pack").on(t.packId, t.number),
+    index("container_shelf")
+      .on(t.placeId, t.cannedAt, t.code)
+      .where(sql`moved = 'shelved'`),
+    index("container_oldest")
+      .on(t.cannedAt, t.code)
+      .where(sql`moved = 'shelved'`),
+    index("container_place").on(t.placeId),
+    index("container_ready")
+      .on(t.sealedAt)
+      .where(sql`seal = 'sealed' and moved is null and disposition is null`),
+    index("container_failed")
+      .on(t.sealedAt)
+      .where(sql`seal = 'failed' and moved is null and disposition is null`),
+    index("container_promised")
+      .on(t.dispositionDue)
+      .where(sql`disposition in ('chill', 'repack') and moved is null`),
+    index("container_aside")
+      .on(t.setAside)
+      .where(sql`set_aside is not null`),
+  ],
+);
+
+/** Meat taken out of a container that did not seal, into a pack with the whole process before it. */
+export const repacked = sqliteTable(
+  "repacked",
+  {
+    packId: text("pack_id")
+      .notNull()
+      .references(() => pack.id),
+    containerId: text("container_id")
+      .notNull()
+      .references(() => container.id),
+    /** the lots it came from, in the shares of the pack it was in */
+    lotId: text("lot_id")
+      .notNull()
+      .references(() => lot.id),
+    massKg: real("mass_kg").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.packId, t.containerId, t.lotId] }),
+    check("repacked_weight", sql`${t.massKg} > 0`),
+    index("repacked_container").on(t.containerId),
+    index("repacked_lot").on(t.lotId),
+  ],
 );
 
 /**

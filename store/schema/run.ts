@@ -42,6 +42,9 @@ export const run = sqliteTable(
     check("run_signed", sql`(${t.gaugeSignedBy} is null) = (${t.gaugeSignedReason} is null)`),
     check("run_plan", sql`json_valid(${t.plan}) and json_valid(${t.schedule})`),
     index("run_ended").on(t.endedAt),
+    index("run_unserved")
+      .on(t.endedAt)
+      .where(sql`completed_at is null`),
   ],
 );
 

@@ -1,1 +1,32 @@
-export * from "./shelf.ts";
+export {
+  addPlace,
+  changePlace,
+  getPlace,
+  listPlaces,
+  placeName,
+  retirePlace,
+  type ShelfPlace,
+} from "./place.ts";
+export {
+  byKind,
+  findOnShelf,
+  getShelved,
+  onShelf,
+  pastBestBy,
+  shelfGlance,
+  shelvedByIds,
+  toShelve,
+  type KindStock,
+  type ShelfGlance,
+  type Shelved,
+} from "./shelved.ts";
+export { putBack, shelve, takeOff, type TakenAs } from "./take.ts";
+export { countShelf, reconcile, type CountLine, type ShelfCount } from "./count.ts";
+export {
+  addStorageEntry,
+  flaggedByStorage,
+  storageRooms,
+  type FlaggedContainer,
+  type StorageRoom,
+} from "./storage.ts";
+export { happeningsOf, type Happening } from "./happening.ts";

@@ -1,2 +1,2 @@
 export * from "./trace.ts";
-export { riverOf, type River, type RiverFlow, type RiverNode } from "./river.ts";
+export { riverOf, wholeRiver, type River, type RiverFlow, type RiverNode } from "./river.ts";

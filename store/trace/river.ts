@@ -1,13 +1,14 @@
 import { type Larder } from "#store/db";
 
-/** One bank of a river: an animal, a lot, or a pack of jars or cans. */
+/** One bank of a river: an animal, a lot, a pack of jars or cans, a run, or what became of some containers. */
 export interface RiverNode {
+  /** its code; for what became of some containers a name of its own */
   code: string;
-  kind: "harvest" | "lot" | "pack";
-  /** species key of an animal, part of a lot, container of a pack */
+  kind: "harvest" | "lot" | "pack" | "run" | "fate";
+  /** species key of an animal, part of a lot, container of a pack, canner of a run, what became of them */
   what: string;
   at: number;
-  /** how many containers a pack has; 0 otherwise */
+  /** how many containers a pack has, or met this fate; 0 otherwise */
   count: number;
 }
 
@@ -25,18 +26,24 @@ export interface River {
 
 const EDGES = `
   select coalesce(from_harvest, from_lot) as source, to_lot as target, mass_kg as massKg from lot_flow
-  union all select lot_id, pack_id, mass_kg from pack_lot`;
+  union all select lot_id, pack_id, mass_kg from pack_lot
+  union all select c.pack_id, x.pack_id, x.mass_kg from repacked x join container c on c.id = x.container_id`;
 
-/** Everything that ran into and out of an animal or a lot, by weight, on to the jars. */
+/** Everything that ran into and out of an animal, a lot or a pack, by weight, on to the jars. */
 export function riverOf(larder: Larder, id: string): River {
+  return riverAmong(larder, [id], "both");
+}
+
+function riverAmong(larder: Larder, starts: readonly string[], way: "up" | "both"): River {
+  const near = way === "up" ? "select id from up" : "select id from up union select id from down";
   const sql = `with recursive edge as (${EDGES}),
-      up(id) as (select @id union select edge.source from up join edge on edge.target = up.id),
-      down(id) as (select @id union select edge.target from down join edge on edge.source = down.id),
-      near(id) as (select id from up union select id from down)
+      up(id) as (select value from json_each(@starts) union select edge.source from up join edge on edge.target = up.id),
+      down(id) as (select value from json_each(@starts) union select edge.target from down join edge on edge.source = down.id),
+      near(id) as (${near})
     select source as "from", target as "to", sum(massKg) as massKg from edge
       where source in (select id from near) and target in (select id from near) group by source, target`;
-  const raw = larder.sqlite.prepare(sql).all({ id }) as RiverFlow[];
-  const ids = [...new Set([id, ...raw.flatMap((f) => [f.from, f.to])])];
+  const raw = larder.sqlite.prepare(sql).all({ starts: JSON.stringify(starts) }) as RiverFlow[];
+  const ids = [...new Set([...starts, ...raw.flatMap((f) => [f.from, f.to])])];
   const nodes = larder.sqlite
     .prepare(
       `with ids as (select value from json_each(?))
@@ -51,4 +58,58 @@ export function riverOf(larder: Larder, id: string): River {
     nodes: nodes.map(({ id: _, ...node }) => node),
     flows: raw.map((f) => ({ from: codes.get(f.from)!, to: codes.get(f.to)!, massKg: f.massKg })),
   };
+}
+
+/** Meat in one container, kg: as weighed, or its share of its pack. */
+const EACH = `coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
+  / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null))`;
+
+const FATE = `case when c.moved = 'shelved' then 'on the shelf' when c.moved = 'opened' then 'eaten' when c.moved = 'given' then 'given away'
+  when c.moved = 'discarded' or c.disposition = 'discard' then 'thrown out' when c.moved = 'missing' then 'missing'
+  when c.disposition = 'chill' then 'in the fridge' when c.disposition = 'freeze' then 'in the freezer' when c.disposition = 'repack' then 'packed anew'
+  when c.seal = 'failed' then 'not sealed' when c.seal = 'sealed' then 'sealed' else 'not looked at yet' end`;
+
+/**
+ * The whole way of what a code names, by weight and with the instant of each stage: animals, lots, packs, the runs they went
+ * through, and what became of the containers. Of one container only what led to it and its own end.
+ */
+export function wholeRiver(
+  larder: Larder,
+  kind: "harvest" | "lot" | "pack" | "run" | "container",
+  id: string,
+): River {
+  const packs = (sql: string, key: string) => larder.sqlite.prepare(sql).pluck().all(key) as string[];
+  const starts =
+    kind === "run"
+      ? packs("select id from pack where run_id = ?", id)
+      : kind === "container"
+        ? packs("select pack_id from container where id = ?", id)
+        : [id];
+  const river = riverAmong(larder, starts, kind === "container" ? "up" : "both");
+  const packCodes = river.nodes.filter((n) => n.kind === "pack").map((n) => n.code);
+  const list = JSON.stringify(packCodes);
+  const runs = larder.sqlite
+    .prepare(
+      `select k.code as pack, r.code, n.name as what, r.opened_at as at, (select sum(mass_kg) from pack_from x where x.pack_id = k.id) as massKg
+       from pack k join run r on r.id = k.run_id join canner n on n.id = r.canner_id where k.code in (select value from json_each(?))`,
+    )
+    .all(list) as { pack: string; code: string; what: string; at: number; massKg: number }[];
+  for (const r of runs) {
+    if (!river.nodes.some((n) => n.code === r.code))
+      river.nodes.push({ code: r.code, kind: "run", what: r.what, at: r.at, count: 0 });
+    river.flows.push({ from: r.pack, to: r.code, massKg: r.massKg });
+  }
+  const fates = larder.sqlite
+    .prepare(
+      `select r.code as run, ${FATE} as what, count(*) as count, sum(${EACH}) as massKg, max(coalesce(c.moved_at, c.sealed_at, r.ended_at, r.opened_at)) as at
+       from container c join pack k on k.id = c.pack_id join run r on r.id = k.run_id
+       where c.emptied_at is null and ${kind === "container" ? "c.id = @id" : "k.code in (select value from json_each(@list))"} group by 1, 2 order by 4 desc`,
+    )
+    .all({ id, list }) as { run: string; what: string; count: number; massKg: number; at: number }[];
+  for (const f of fates) {
+    const code = `${f.run} ${f.what}`;
+    river.nodes.push({ code, kind: "fate", what: f.what, at: f.at, count: f.count });
+    river.flows.push({ from: f.run, to: code, massKg: f.massKg });
+  }
+  return river;
 }

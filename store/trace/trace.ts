@@ -1,5 +1,5 @@
 import { eq } from "drizzle-orm";
-import { directShares, harvestShares, type Flow } from "#core/trace";
+import { directShares, harvestSharesOfAll, type Flow } from "#core/trace";
 import { readCode } from "#core/code";
 import { refuse, type Larder } from "#store/db";
 import { codeRegister } from "../schema/index.ts";
@@ -65,43 +65,41 @@ export function findCode(larder: Larder, text: string): FoundCode {
   };
 }
 
-/** Edges of the family tree as ids: harvest and lot to lot, lot to pack, pack to container, run to container. */
-const FLOWS = `
-  select coalesce(from_harvest, from_lot) as source, to_lot as target, mass_kg as massKg from lot_flow
-  union all select lot_id, pack_id, mass_kg from pack_lot
-  union all select pack_id, id, 1.0 from container`;
-
 /** Everything that went into and came out of what a code names, as a graph with shares. */
 export function traceGraph(larder: Larder, kind: Kind, id: string): Trace {
   const starts = kind === "run" ? packIdsOf(larder, id) : [id];
-  const up = reach(larder, starts, "up");
-  const down = reach(larder, starts, "down");
-  const ids = new Set([...up, ...down]);
-  const flows = flowsAmong(larder, ids);
+  const ids = relatives(larder, starts);
+  const flows = flowsInto(larder, ids);
   const nodes = describe(larder, [...ids, ...(kind === "run" ? [id] : [])]);
   const runIds = new Set(
     [...nodes.values()].flatMap((n) => (n.runId && !nodes.has(n.runId) ? [n.runId] : [])),
   );
   for (const [runId, node] of describe(larder, [...runIds])) nodes.set(runId, node);
-  const direct = directShares(flows);
   const edges: TraceEdge[] = [];
-  for (const [to, into] of direct) {
+  for (const [to, into] of directShares(flows)) {
     for (const [from, share] of into) {
       const a = nodes.get(from);
       const b = nodes.get(to);
       if (a && b) edges.push({ from: a.code, to: b.code, share });
     }
   }
-  for (const [nodeId, node] of nodes) {
-    if (node.kind === "harvest" || node.kind === "run") continue;
-    for (const [harvestId, share] of harvestShares(
-      nodeId,
-      flowsAmong(larder, reach(larder, [nodeId], "up")),
-    )) {
-      const harvest = nodes.get(harvestId) ?? describe(larder, [harvestId]).get(harvestId);
-      if (harvest) node.harvests[harvest.code] = share;
+  // What a merge brought in from outside is in no line of descent, and counts for the shares all the same.
+  const outside = new Set(flows.map((f) => f.from).filter((from) => !ids.has(from)));
+  const allFlows = outside.size ? flowsInto(larder, ancestors(larder, [...ids])) : flows;
+  const made = [...nodes]
+    .filter(([, n]) => n.kind !== "harvest" && n.kind !== "run")
+    .map(([nodeId]) => nodeId);
+  const shares = harvestSharesOfAll(made, allFlows);
+  const harvestIds = new Set([...shares.values()].flatMap((of) => [...of.keys()]));
+  const foreign = describe(
+    larder,
+    [...harvestIds].filter((h) => !nodes.has(h)),
+  );
+  for (const [nodeId, of] of shares)
+    for (const [harvestId, share] of of) {
+      const harvest = nodes.get(harvestId) ?? foreign.get(harvestId);
+      if (harvest) nodes.get(nodeId)!.harvests[harvest.code] = share;
     }
-  }
   for (const [packId, node] of nodes) {
     const run = node.kind === "pack" && node.runId ? nodes.get(node.runId) : undefined;
     if (run) edges.push({ from: node.code, to: run.code, share: shareOfLoad(larder, packId, node.runId!) });
@@ -128,21 +126,46 @@ function shareOfLoad(larder: Larder, packId: string, runId: string): number {
   return row.share;
 }
 
-function reach(larder: Larder, starts: readonly string[], way: "up" | "down"): Set<string> {
-  const [here, there] = way === "up" ? ["target", "source"] : ["source", "target"];
-  const sql = `with recursive flow as (${FLOWS}), reached(id) as (
-      select value from json_each(?) union select flow.${there} from reached join flow on flow.${here} = reached.id
-    ) select id from reached`;
-  return new Set(
-    (larder.sqlite.prepare(sql).all(JSON.stringify(starts)) as { id: string }[]).map((r) => r.id),
-  );
-}
+/** Steps from what is reached to what it was made of, and to what was made of it. Each finds its rows by an index. */
+const UP = `select coalesce(f.from_harvest, f.from_lot) from up join lot_flow f on f.to_lot = up.id
+  union select x.lot_id from up join pack_lot x on x.pack_id = up.id
+  union select c.pack_id from up join container c on c.id = up.id
+  union select x.container_id from up join repacked x on x.pack_id = up.id`;
+const DOWN = `select f.to_lot from down join lot_flow f on f.from_harvest = down.id
+  union select f.to_lot from down join lot_flow f on f.from_lot = down.id
+  union select x.pack_id from down join pack_lot x on x.lot_id = down.id
+  union select c.id from down join container c on c.pack_id = down.id
+  union select x.pack_id from down join repacked x on x.container_id = down.id`;
 
-function flowsAmong(larder: Larder, ids: Set<string>): Flow[] {
-  const sql = `with flow as (${FLOWS}) select source as "from", target as "to", massKg from flow
-    where target in (select value from json_each(?)) and source in (select value from json_each(?))`;
-  const list = JSON.stringify([...ids]);
-  return larder.sqlite.prepare(sql).all(list, list) as Flow[];
+/** The bare recursive SQL of a trace: ids of everything that went into and came out of some ids. */
+export const RELATIVES_SQL = `with recursive up(id) as (select value from json_each(@starts) union ${UP}),
+  down(id) as (select value from json_each(@starts) union ${DOWN})
+  select id from up union select id from down`;
+
+function idsOf(larder: Larder, sql: string, starts: readonly string[]): Set<string> {
+  const rows = larder.sqlite
+    .prepare(sql)
+    .pluck()
+    .all({ starts: JSON.stringify(starts) }) as string[];
+  return new Set(rows);
+}
+const relatives = (larder: Larder, starts: readonly string[]) => idsOf(larder, RELATIVES_SQL, starts);
+const ancestors = (larder: Larder, starts: readonly string[]) =>
+  idsOf(
+    larder,
+    `with recursive up(id) as (select value from json_each(@starts) union ${UP}) select id from up`,
+    starts,
+  );
+
+/** Everything that flowed into any of some ids, from whatever source. A container is filled from its pack alone. */
+export const FLOWS_SQL = `with ids(id) as (select value from json_each(?))
+  select coalesce(f.from_harvest, f.from_lot) as "from", f.to_lot as "to", f.mass_kg as massKg from ids join lot_flow f on f.to_lot = ids.id
+  union all select x.lot_id, x.pack_id, x.mass_kg from ids join pack_lot x on x.pack_id = ids.id
+  union all select c.pack_id, c.id, 1.0 from ids join container c on c.id = ids.id
+  union all select x.container_id, x.pack_id, sum(x.mass_kg) from ids join repacked x on x.pack_id = ids.id group by x.container_id, x.pack_id`;
+
+function flowsInto(larder: Larder, ids: ReadonlySet<string>): Flow[] {
+  return larder.sqlite.prepare(FLOWS_SQL).all(JSON.stringify([...ids])) as Flow[];
 }
 
 const DESCRIBE = `

@@ -10,6 +10,7 @@ import {
 import { ColdReadingsAnswer, ColdReadingsBody } from "./cold-schemas";
 import { CapacityAnswer, CapacityBody, PlanAnswer, PlanBody } from "./plan-schemas";
 import { json } from "./problem";
+import { StockAnswer } from "./stock-schemas";
 import { ReadingsAnswer, ReadingsShape } from "./reading-schemas";
 import {
   Problem,
@@ -123,6 +124,12 @@ export function loader() {
           parameters: [path("name")],
           requestBody: body(InstrumentBody),
           responses: answers(InstrumentAnswer),
+        },
+      },
+      "/api/v1/stock": {
+        get: {
+          summary: "What stands on the shelves, by shelf and by kind",
+          responses: answers(StockAnswer),
         },
       },
       "/api/v1/trace/{code}": {

@@ -1,53 +1,97 @@
 import { useForm } from "@conform-to/react";
-import { Link, redirect, useNavigation } from "react-router";
+import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { boilMinutes } from "#core/shelf";
 import { countOf, ftFromM } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
-import { addPlace, listPlaces, onTheShelf, shelve, takeOff, toShelve } from "#store/shelf";
+import { refuse } from "#store/db";
+import { listRecalls } from "#store/recall";
+import {
+  addPlace,
+  findOnShelf,
+  flaggedByStorage,
+  listPlaces,
+  onShelf,
+  shelve,
+  storageRooms,
+  takeOff,
+} from "#store/shelf";
 import { Button } from "#ui/button";
-import { KeyedForm, resultOf, FormErrors, Notice, SelectField, TextField } from "#ui/form";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
-import { Code } from "#ui/lotmark";
-import { Empty, Page, Part } from "#ui/page";
-import { speciesWords } from "../../words/load";
-import { longDay } from "../../words/time";
+import { FormErrors, KeyedForm, Notice, SelectField, TextField, resultOf } from "#ui/form";
+import { ContainerGlyph } from "#ui/glyph";
+import { Empty, Page } from "#ui/page";
+import { storageEventWords } from "../../words/shelf";
 import { atHome } from "../../server/context";
-import { TakeNext } from "./take-next";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../server/form";
+import { lookAround } from "../../server/look";
+import { Shelves } from "./shelves";
+import { TakeNext } from "./take-next";
+import { ToShelve } from "./to-shelve";
+
+/** Containers drawn of each shelf before the rest is only counted. */
+const DRAWN = 18;
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const home = atHome(context, request);
+  const { larder, household } = home;
+  const search = new URL(request.url).searchParams.get("q")?.trim().slice(0, 60) ?? "";
+  const { now, ready, shelf } = lookAround(home);
+  const places = listPlaces(larder);
+  const rooms = storageRooms(larder);
+  const flagged = flaggedByStorage(larder, rooms);
   return {
     key: formKey(),
-    addKey: formKey(),
-    now: larder.now(),
+    now,
+    units: household.units,
     zone: household.zone,
     boil: boilMinutes(ftFromM(household.altitudeM)),
-    places: listPlaces(larder),
-    shelved: onTheShelf(larder).map((c) => ({ ...c, key: formKey() })),
-    ready: toShelve(larder),
+    search,
+    found: search ? findOnShelf(larder, search.split(/\s+/).slice(0, 6)) : null,
+    places: places.map((p) => ({ ...p, shown: search ? [] : onShelf(larder, p.id, DRAWN) })),
+    ready,
+    shelf,
+    recalls: listRecalls(larder).filter((r) => r.still > 0),
+    storage: rooms.flatMap((r) =>
+      r.events
+        .map((event) => ({
+          room: r.room,
+          event,
+          codes: flagged.filter((f) => f.room === r.room && f.event === event).map((f) => f.code),
+        }))
+        .filter((e) => e.codes.length > 0),
+    ),
   };
 }
 
+const chosen = z.array(z.string(), "Choose at least one.").min(1, "Choose at least one.");
 const put = z.object({
   key: keyField,
   intent: z.literal("put"),
   placeId: z.string({ error: "Choose a shelf." }),
-  containerIds: z.array(z.string(), "Choose at least one.").min(1, "Choose at least one."),
+  containerIds: chosen,
 });
 const add = z.object({
   key: keyField,
   intent: z.literal("add"),
   room: words("The room", 40),
   name: words("The shelf", 40),
+  kind: z.enum(["shelf", "box"]).default("shelf"),
+  capacity: z.coerce
+    .number({ error: "A number of jars and cans, or nothing." })
+    .int("Whole jars and cans.")
+    .min(1, "At least one.")
+    .max(10_000, "At most 10,000.")
+    .optional(),
 });
 const take = z.object({
   key: keyField,
   intent: z.literal("take"),
-  containerId: z.string(),
-  kind: z.enum(["opened", "given", "discarded"]),
+  containerIds: chosen,
+  kind: z.enum(["opened", "given", "discarded"], "Say what becomes of them.").optional(),
+  move: z.literal("yes").optional(),
+  placeId: z.string().optional(),
+  to: z.string().trim().max(80, "Keep it under 80 characters.").optional(),
 });
 
 /** The form stays as it is while the clocks are looked at. */
@@ -60,12 +104,16 @@ export async function action({ request, context }: Route.ActionArgs) {
     {
       add: () =>
         submit(request, add, (v) => {
-          addPlace(larder, writeBy(me, v.key), v.room, v.name);
+          const { room, name, kind } = v;
+          addPlace(larder, writeBy(me, v.key), { room, name, kind, capacity: v.capacity ?? null });
           return redirect("/larder");
         }),
       take: () =>
         submit(request, take, (v) => {
-          takeOff(larder, writeBy(me, v.key), v.containerId, v.kind);
+          const write = writeBy(me, v.key);
+          if (v.move) shelve(larder, write, v.containerIds, v.placeId ?? "");
+          else if (v.kind) takeOff(larder, write, v.containerIds, v.kind, v.to ?? null);
+          else refuse("Say what becomes of them: opened, given away, thrown out, or on to another shelf.");
           return redirect("/larder");
         }),
       put: () =>
@@ -79,102 +127,51 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function Larder({ loaderData, actionData }: Route.ComponentProps) {
-  const { places, shelved, ready, key, addKey, now, zone, boil } = loaderData;
-  const [form, fields] = useForm<z.input<typeof put>>({
-    id: "put",
-    lastResult: resultOf(actionData?.result, "put"),
-  });
-  const [addForm, addFields] = useForm<z.input<typeof add>>({
-    id: "add",
-    lastResult: resultOf(actionData?.result, "add"),
-  });
-  const busy = useNavigation().state !== "idle";
-  const past = shelved.filter((c) => c.bestBy < now);
-  const oldest = shelved.find((c) => c.holds.length === 0);
-  const held = [...ready, ...shelved].filter((c) => c.holds.length > 0);
+  const { places, shelf, ready, now, zone, units, boil, search, found, recalls, storage, key } = loaderData;
+  const result = actionData?.result;
+  const held = ready.filter((c) => c.holds.length > 0 || c.aside);
+  const why = held[0] && (held[0].aside ?? held[0].holds.join("; "));
   return (
     <Page
       title="Larder"
       lead={
-        shelved.length
-          ? `${countOf(shelved.length, "container")} on the shelf. Eat the oldest first.`
+        shelf.count
+          ? `${countOf(shelf.count, "container")} on the shelves. The oldest is eaten first.`
           : undefined
       }
+      aside={<Ways search={search} />}
     >
       <title>Larder · Patient Larder</title>
-      {ready.length > 0 && (
-        <Part title="Sealed: bands off, wash, mark, shelve" className="mb-9">
-          <KeyedForm form={form} formKey={key} intent="put" className="space-y-3">
-            <ul className="flex flex-wrap items-end gap-5">
-              {ready.map((c) => (
-                <li key={c.id}>
-                  <label className="flex cursor-pointer flex-col items-center">
-                    <ContainerGlyph
-                      shape={shapeOf(c.kind, c.mouth)}
-                      state="sealed"
-                      contents={contentsOf(c.product, c.species)}
-                      pattern={patternOf(c.packCode)}
-                      scale={0.6}
-                      label=""
-                    />
-                    <span className="mt-1 flex min-h-12 items-center gap-2">
-                      <input
-                        type="checkbox"
-                        name="containerIds"
-                        value={c.id}
-                        defaultChecked={c.holds.length === 0}
-                        disabled={c.holds.length > 0}
-                        className="size-6 accent-copper"
-                      />
-                      <Code>{c.code}</Code>
-                    </span>
-                  </label>
-                </li>
-              ))}
-            </ul>
-            <p className="text-soft">
-              Write on each: {ready[0]!.part} of {speciesWords(ready[0]!.species)},{" "}
-              {longDay(ready[0]!.cannedAt, zone)}, its code.
-            </p>
-            <div className="flex flex-wrap items-end gap-3">
-              <SelectField
-                field={fields.placeId}
-                label="On the shelf"
-                choices={places.map((p) => ({ value: p.id, label: `${p.room}, ${p.name}` }))}
-                className="min-w-[15rem]"
-              />
-              <Button weight="do" disabled={busy || places.length === 0}>
-                Shelve them
-              </Button>
-            </div>
-            {fields.containerIds.errors && (
-              <p className="font-[600] text-stop" role="alert">
-                ✕ {fields.containerIds.errors.join(" ")}
-              </p>
-            )}
-            <FormErrors form={form} />
-            {places.length === 0 && <p className="font-[650] text-amber">Name a shelf first, below.</p>}
-          </KeyedForm>
-        </Part>
-      )}
+      {recalls.map((r) => (
+        <Notice key={r.id} tone="stop" className="mb-4">
+          <b>{countOf(r.still, "container")} set aside</b>: {r.reason}.{" "}
+          <Link to={`/larder/recalls/${r.id}`}>See them, or lift it</Link>
+        </Notice>
+      ))}
+      {storage.map((s) => (
+        <Notice key={`${s.room} ${s.event.from}`} tone="care" className="mb-4">
+          <b>{storageEventWords(s.event, s.room, units, now, zone)}</b> {countOf(s.codes.length, "container")}
+          : {s.codes.slice(0, 12).join(", ")}
+          {s.codes.length > 12 && ` and ${s.codes.length - 12} more`}.
+        </Notice>
+      ))}
+      {!found && ready.length > 0 && <ToShelve data={loaderData} result={resultOf(result, "put")} />}
       {held.length > 0 && (
         <Notice tone="care" className="mb-6">
-          <b>{countOf(held.length, "container")} on hold</b>: {held[0]!.holds.join("; ")}. Not shelved, eaten
-          or given away until somebody lifts it: {held.map((c) => c.code).join(", ")}.
+          <b>{countOf(held.length, "container")} kept back</b>: {why}. Not shelved or eaten until somebody
+          lifts it: {held.map((c) => c.code).join(", ")}.
         </Notice>
       )}
-      {past.length > 0 && (
+      {!found && shelf.past > 0 && (
         <Notice tone="care" className="mb-6">
-          <b>{countOf(past.length, "container")} past best-by.</b> Sound while the seal holds, but eat{" "}
-          {past.length === 1 ? "it" : "them"} first:{" "}
-          {past
-            .slice(0, 6)
-            .map((c) => c.code)
-            .join(", ")}
-          .
+          <b>{countOf(shelf.past, "container")} past best-by.</b> Sound while the seal holds, but eat{" "}
+          {shelf.past === 1 ? "it" : "them"} first.{" "}
+          <Link to="/larder/eating">What to eat next, kind by kind</Link>
         </Notice>
       )}
-      {oldest && <TakeNext next={oldest} now={now} zone={zone} boil={boil} formKey={oldest.key} />}
+      {!found && shelf.oldest && (
+        <TakeNext next={shelf.oldest} now={now} zone={zone} boil={boil} first={ready.length === 0} />
+      )}
       {places.length === 0 && ready.length === 0 && (
         <Empty
           drawing={
@@ -192,59 +189,79 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
           Name the first one below, as you call it in the house.
         </Empty>
       )}
-      <div className="mt-8 space-y-7">
-        {places.map((p) => {
-          const here = shelved.filter((c) => c.placeId === p.id);
-          return (
-            <section key={p.id} aria-label={`${p.room}, ${p.name}`}>
-              <div className="flex flex-wrap items-end gap-x-1 gap-y-4">
-                {here.map((c) => (
-                  <Link
-                    key={c.id}
-                    to={`/c/${c.code}`}
-                    className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
-                    title={[`${c.code}, best by ${longDay(c.bestBy, zone)}`, ...c.deviations].join("; ")}
-                  >
-                    <ContainerGlyph
-                      shape={shapeOf(c.kind, c.mouth)}
-                      state="sealed"
-                      contents={contentsOf(c.product, c.species)}
-                      pattern={patternOf(c.packCode)}
-                      scale={0.46}
-                      label={`${shapeOf(c.kind, c.mouth).name} of ${speciesWords(c.species)}${c.bestBy < now ? ", past best-by" : ""}`}
-                    />
-                    <span
-                      className={`code ${c.bestBy < now ? "text-amber underline decoration-double" : ""}`}
-                    >
-                      {c.code}
-                    </span>
-                    {c.deviations.length > 0 && <b className="text-stop">signed for</b>}
-                  </Link>
-                ))}
-                {here.length === 0 && <span className="pb-2 text-soft">nothing on it</span>}
-              </div>
-              <h2 className="border-t-[8px] border-bench pt-1 text-[0.95rem] shadow-[0_-3px_0_var(--bench-edge)]">
-                {p.room}, {p.name}{" "}
-                <span className="font-normal text-soft">{countOf(here.length, "container")}</span>
-              </h2>
-            </section>
-          );
-        })}
-      </div>
-      <details className="mt-8 border-t-2 border-rule" open={places.length === 0}>
-        <summary className="flex min-h-12 cursor-pointer items-center font-[650]">Name another shelf</summary>
-        <KeyedForm
-          form={addForm}
-          formKey={addKey}
-          intent="add"
-          className="flex flex-wrap items-end gap-3 pb-2"
-        >
-          <TextField field={addFields.room} label="Room" />
-          <TextField field={addFields.name} label="Shelf" />
-          <Button weight={places.length === 0 ? "do" : "quiet"}>Add it</Button>
-        </KeyedForm>
-        <FormErrors form={addForm} />
-      </details>
+      <Shelves key={`shelves ${search}`} data={loaderData} result={result} />
+      {!found && <AddShelf first={places.length === 0} formKey={key} result={resultOf(result, "add")} />}
     </Page>
+  );
+}
+
+/** Search, and the pages beside the shelves. */
+function Ways({ search }: { search: string }) {
+  return (
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-2 max-md:w-full">
+      <Form role="search" className="flex items-end gap-2 max-md:w-full">
+        <label className="max-md:flex-1">
+          <span className="sr-only">Search the shelves</span>
+          <input
+            name="q"
+            type="search"
+            defaultValue={search}
+            placeholder="pike, box 3, 2025, a code"
+            className="min-h-12 w-56 rounded border-2 border-ink bg-sheet px-3 max-md:w-full"
+          />
+        </label>
+        <Button>Search</Button>
+      </Form>
+      <Button asChild>
+        <Link to="/larder/scan">Scan</Link>
+      </Button>
+      <nav aria-label="About the larder" className="flex flex-wrap">
+        {[
+          ["/larder/eating", "Eating"],
+          ["/larder/charts", "Charts"],
+          ["/larder/rooms", "Rooms"],
+          ["/larder/labels", "Labels"],
+          ["/larder/recalls", "Recalls"],
+        ].map(([to, name]) => (
+          <Link key={to} to={to!} className="flex min-h-12 min-w-12 items-center px-2 text-ink">
+            {name}
+          </Link>
+        ))}
+      </nav>
+    </div>
+  );
+}
+
+function AddShelf({
+  first,
+  formKey: key,
+  result,
+}: {
+  first: boolean;
+  formKey: string;
+  result: ReturnType<typeof resultOf>;
+}) {
+  const [form, fields] = useForm<z.input<typeof add>>({ id: "add", lastResult: result });
+  return (
+    <details className="mt-8 border-t-2 border-rule" open={first || result?.error !== undefined}>
+      <summary className="flex min-h-12 cursor-pointer items-center font-[650]">
+        Name another shelf or box
+      </summary>
+      <KeyedForm form={form} formKey={key} intent="add" className="flex flex-wrap items-end gap-3 pb-2">
+        <TextField field={fields.room} label="Room" />
+        <TextField field={fields.name} label="Shelf" />
+        <SelectField
+          field={fields.kind}
+          label="It is a"
+          choices={[
+            { value: "shelf", label: "shelf" },
+            { value: "box", label: "box" },
+          ]}
+        />
+        <TextField field={fields.capacity} label="Takes, if you know" inputMode="numeric" className="w-44" />
+        <Button weight={first ? "do" : "quiet"}>Add it</Button>
+      </KeyedForm>
+      <FormErrors form={form} />
+    </details>
   );
 }

@@ -1,10 +1,10 @@
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import { shapeOf } from "#core/schedule";
 import type { Shelved } from "#store/shelf";
 import { Button } from "#ui/button";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
-import { speciesWords } from "../../words/load";
+import { oneWords } from "../../words/shelf";
 import { longDay } from "../../words/time";
 
 /** The container to eat next, and how to look at it before opening. */
@@ -13,13 +13,14 @@ export function TakeNext({
   now,
   zone,
   boil,
-  formKey: key,
+  first,
 }: {
   next: Shelved;
   now: number;
   zone: string;
   boil: number;
-  formKey: string;
+  /** it is the next thing to do on its page */
+  first: boolean;
 }) {
   return (
     <div className="flex flex-wrap items-end gap-6 rounded border-2 border-ink bg-sheet p-5">
@@ -33,7 +34,7 @@ export function TakeNext({
       />
       <div className="min-w-[16rem] flex-1">
         <p className="text-[1.2rem] font-[650]">
-          Eat next: {next.part} of {speciesWords(next.species)}{" "}
+          Eat next: {oneWords(next)}{" "}
           <Link to={`/c/${next.code}`} className="text-ink">
             <Code>{next.code}</Code>
           </Link>
@@ -53,24 +54,13 @@ export function TakeNext({
           </p>
         ))}
         <p className="text-[0.95rem] text-soft">
-          Look first: bulge, leak, rust, spurting, off smell, mould, cloudiness mean throw it out untasted.
-          Boiling {boil} minutes before eating is the usual extra caution (USDA 2015, Guide 1, from memory).
+          Look before you open. Boiling {boil} minutes before eating is the usual extra caution (USDA 2015,
+          Guide 1, from memory).
         </p>
       </div>
-      <Form method="post" className="flex flex-wrap gap-2">
-        <input type="hidden" name="key" value={key} />
-        <input type="hidden" name="intent" value="take" />
-        <input type="hidden" name="containerId" value={next.id} />
-        <Button name="kind" value="opened">
-          Opened it
-        </Button>
-        <Button name="kind" value="given">
-          Gave it away
-        </Button>
-        <Button name="kind" value="discarded" weight="bare">
-          Threw it out
-        </Button>
-      </Form>
+      <Button asChild weight={first ? "do" : "quiet"}>
+        <Link to={`/larder/open/${next.code}`}>Open it</Link>
+      </Button>
     </div>
   );
 }

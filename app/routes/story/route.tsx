@@ -1,23 +1,50 @@
-import { Link, redirect } from "react-router";
+import { Form, Link, redirect } from "react-router";
+import { z } from "zod";
 import type { Route } from "./+types/route";
 import { shapeOf } from "#core/schedule";
 import { speciesByKey } from "#core/species";
+import { refuse } from "#store/db";
+import { putBack } from "#store/shelf";
 import { findCode } from "#store/trace";
+import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
+import { River } from "#ui/river";
 import { dayWords, longDay } from "../../words/time";
 import { atHome } from "../../server/context";
-import { orNotFound } from "../../server/form";
+import { formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
+import { isForeign } from "../../server/scanned";
 import { storyOf } from "../../server/story";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const found = findCode(home.larder, params.code);
   if (!found.found) throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
+  if (isForeign(home, new URL(request.url).searchParams.get("h")))
+    throw redirect(`/larder/scan?seen=${encodeURIComponent(request.url)}`);
   const story = orNotFound(() => storyOf(home, found));
-  return { code: found.code, kind: found.kind, zone: home.household.zone, ...story };
+  return {
+    key: formKey(),
+    units: home.household.units,
+    code: found.code,
+    kind: found.kind,
+    zone: home.household.zone,
+    ...story,
+  };
+}
+
+const back = z.object({ key: keyField, intent: z.literal("back") });
+
+export async function action({ request, context, params }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  const found = findCode(larder, params.code);
+  return submit(request, back, (v) => {
+    if (!found.found || found.kind !== "container") refuse("Only a jar or can goes back to its shelf.");
+    putBack(larder, writeBy(me, v.key), found.id);
+    return redirect(`/c/${params.code}`);
+  });
 }
 
 const KIND_NAMES = {
@@ -28,15 +55,40 @@ const KIND_NAMES = {
   container: "container",
 } as const;
 
-export default function Story({ loaderData }: Route.ComponentProps) {
-  const { code, kind, chapters, container, zone, trace } = loaderData;
+export default function Story({ loaderData, actionData }: Route.ComponentProps) {
+  const { code, kind, chapters, container, zone, trace, river, units, key } = loaderData;
+  const problem = Object.values(actionData?.result.error ?? {})
+    .flatMap((m) => m ?? [])
+    .join(" ");
   const made = trace.nodes.filter((n) => n.kind === "container");
   return (
     <Page
       title={`The story of ${code}`}
       lead={container ? undefined : `A ${KIND_NAMES[kind]}, and everything it came from and went into.`}
+      aside={
+        <div className="flex flex-wrap gap-3 print:hidden">
+          {container && <Deeds c={container} code={code} formKey={key} />}
+          <Button type="button" onClick={() => window.print()}>
+            Print it
+          </Button>
+        </div>
+      }
     >
       <title>{`${code} · Patient Larder`}</title>
+      {problem && (
+        <Notice tone="stop" className="mb-5">
+          {problem}
+        </Notice>
+      )}
+      {container?.setAside && (
+        <Notice tone="stop" className="mb-5">
+          <b>Set aside.</b> It is not eaten, given away or shelved until somebody lifts that with a reason.{" "}
+          <Link to={`/larder/recalls/${container.setAside}`}>Why, and what else</Link>
+        </Notice>
+      )}
+      <Part title="The way it went, by weight" className="mb-8">
+        <River river={river} here={code} units={units} zone={zone} />
+      </Part>
       <div className="grid gap-10 lg:grid-cols-[22rem_1fr]">
         <div>
           {container && (
@@ -104,6 +156,40 @@ export default function Story({ loaderData }: Route.ComponentProps) {
         </ol>
       </div>
     </Page>
+  );
+}
+
+/** What may be done with a container from its own page. */
+function Deeds({
+  c,
+  code,
+  formKey: key,
+}: {
+  c: NonNullable<Route.ComponentProps["loaderData"]["container"]>;
+  code: string;
+  formKey: string;
+}) {
+  const taken = c.moved !== null && c.moved !== "shelved";
+  return (
+    <>
+      {c.moved === "shelved" && (
+        <Button asChild weight="do">
+          <Link to={`/larder/open/${code}`}>Open it</Link>
+        </Button>
+      )}
+      {taken && (
+        <Form method="post">
+          <input type="hidden" name="key" value={key} />
+          <input type="hidden" name="intent" value="back" />
+          <Button>It was a slip: it still stands there</Button>
+        </Form>
+      )}
+      {c.runId && (
+        <Button asChild>
+          <Link to={`/larder/recall/${code}`}>Something is wrong</Link>
+        </Button>
+      )}
+    </>
   );
 }
 

@@ -21,7 +21,7 @@ import { coldTasks } from "../../server/cold-tasks";
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
-  const { now, waiting, lots, shelved, ready, open, cans } = lookAround(home);
+  const { now, waiting, lots, shelf, ready, open, cans } = lookAround(home);
   const overdue = listCanners(larder).filter(
     (c) =>
       ["overdue", "untested", "replace"].includes(dialStanding(c.gauges, now)) &&
@@ -65,12 +65,12 @@ export function loader({ request, context }: Route.LoaderArgs) {
       title: `Have the gauge of ${c.name} tested`,
       why: "Its test is more than a year old, or there is none.",
     });
-  const past = shelved.filter((c) => c.bestBy < now);
-  if (past.length)
+  const { oldest } = shelf;
+  if (shelf.past > 0 && oldest)
     idle.push({
-      to: "/larder",
-      title: `Eat ${past[0]!.part.toLowerCase()} of ${speciesWords(past[0]!.species)}, ${past[0]!.code}`,
-      why: `${countOf(past.length, "container")} past best-by; this is the oldest.`,
+      to: `/larder/open/${oldest.code}`,
+      title: `Eat ${oldest.part.toLowerCase()} of ${speciesWords(oldest.species)}, ${oldest.code}`,
+      why: `${countOf(shelf.past, "container")} past best-by; this is the oldest.`,
     });
   const held = lots.filter((l) => l.holds.length > 0);
   if (held.length)

@@ -32,6 +32,8 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
 }
 
 const DAY_MS = 86_400_000;
+/** Over so long a time the hour says nothing, ms. */
+const MONTHS_MS = 45 * DAY_MS;
 
 function optionOf(
   { series, unit, limit, zone }: Pick<TimeChartProps, "series" | "unit" | "limit" | "zone">,
@@ -40,7 +42,13 @@ function optionOf(
   const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
   const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
   const instants = series.flatMap((s) => s.points.map(([at]) => at));
-  const withinADay = Math.max(...instants) - Math.min(...instants) < DAY_MS;
+  const span = Math.max(...instants) - Math.min(...instants);
+  const words = (at: number) =>
+    span < DAY_MS
+      ? clock.format(at)
+      : span > MONTHS_MS
+        ? day.format(at)
+        : `${day.format(at)} ${clock.format(at)}`;
   return {
     grid: { left: 56, right: 18, top: series.length > 1 ? 40 : 24, bottom: 30 },
     // Lines are told apart by their stroke, and named where there is more than one.
@@ -58,7 +66,7 @@ function optionOf(
       axisLabel: {
         ...text,
         hideOverlap: true,
-        formatter: (at: number) => (withinADay ? clock.format(at) : `${day.format(at)} ${clock.format(at)}`),
+        formatter: words,
       },
       splitLine: { show: false },
     },

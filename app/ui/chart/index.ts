@@ -1,2 +1,3 @@
 export { TimeChart, type LineSeries, type TimeChartProps } from "./chart";
+export { BarChart, type BarChartProps, type BarSeries } from "./bars";
 export { useECharts, type ChartLook } from "./use-echarts";

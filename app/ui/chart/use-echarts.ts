@@ -36,7 +36,7 @@ export function useECharts(option: (look: ChartLook) => EChartsCoreOption): RefO
 async function library(): Promise<typeof import("echarts/core")> {
   const [
     echarts,
-    { LineChart },
+    { BarChart, LineChart },
     { GridComponent, LegendComponent, MarkLineComponent, TooltipComponent },
     { SVGRenderer },
   ] = await Promise.all([
@@ -45,7 +45,15 @@ async function library(): Promise<typeof import("echarts/core")> {
     import("echarts/components"),
     import("echarts/renderers"),
   ]);
-  echarts.use([LineChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+  echarts.use([
+    BarChart,
+    LineChart,
+    GridComponent,
+    LegendComponent,
+    MarkLineComponent,
+    TooltipComponent,
+    SVGRenderer,
+  ]);
   return echarts;
 }
 

@@ -6,17 +6,21 @@ import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Drawer } from "#ui/drawer";
 import { contentsOf, patternOf } from "#ui/glyph";
 import { speciesWords } from "../../words/load";
+import { dayWords, localDay } from "../../words/time";
 
 type Node = SankeyNode<RiverNode, object>;
 type Flow = SankeyLink<RiverNode, object>;
 
 const WIDTH = 720;
+/** With runs and what became of the jars there are two stages more. */
+const WIDE = 1120;
 const BANK = 12;
 
 /** What stands beside a bank: an animal's kind, a lot's part, a pack's jars. */
 function nameOf(n: RiverNode): string {
   if (n.kind === "harvest") return speciesWords([n.what]);
-  if (n.kind === "lot") return n.what;
+  if (n.kind === "lot" || n.kind === "run") return n.what;
+  if (n.kind === "fate") return `${n.count} ${n.what}`;
   const shape = shapeOf(n.what as ContainerKey, null);
   return `${n.count} ${n.count === 1 ? shape.name : shape.plural}`;
 }
@@ -25,20 +29,32 @@ function nameOf(n: RiverNode): string {
  * From animals to lots and on to jars, as a river whose width is weight. The same is said in words beside it for whoever
  * cannot see it.
  */
-export function River({ river, here, units }: { river: RiverData; here: string; units: UnitSystem }) {
+export function River({
+  river,
+  here,
+  units,
+  zone,
+}: {
+  river: RiverData;
+  here: string;
+  units: UnitSystem;
+  /** the day of each stage stands beside it when there is one */
+  zone?: string;
+}) {
   if (river.flows.length === 0) return <p className="text-soft">Nothing has been made of it yet.</p>;
   const rows = Math.max(
-    ...["harvest", "lot", "pack"].map((k) => river.nodes.filter((n) => n.kind === k).length),
+    ...["harvest", "lot", "pack", "run", "fate"].map((k) => river.nodes.filter((n) => n.kind === k).length),
   );
-  const height = Math.max(130, Math.min(460, rows * 54));
+  const height = Math.max(130, Math.min(zone ? 640 : 460, rows * (zone ? 72 : 54)));
+  const width = zone ? WIDE : WIDTH;
   const graph = sankey<RiverNode, object>()
     .nodeId((n) => n.code)
     .nodeAlign(sankeyLeft)
     .nodeWidth(BANK)
-    .nodePadding(26)
+    .nodePadding(zone ? 46 : 26)
     .extent([
       [1, 18],
-      [WIDTH - 150, height - 6],
+      [width - 150, height - 6],
     ])({
     nodes: river.nodes.map((n) => ({ ...n })),
     links: river.flows.map((f) => ({ source: f.from, target: f.to, value: Math.max(f.massKg, 0.001) })),
@@ -53,7 +69,7 @@ export function River({ river, here, units }: { river: RiverData; here: string; 
         aria-label="From animals to lots and jars, by weight"
       >
         <svg
-          viewBox={`0 0 ${WIDTH} ${height}`}
+          viewBox={`0 0 ${width} ${height}`}
           className="w-full min-w-[560px]"
           role="img"
           aria-label={inWords(river, units)}
@@ -71,7 +87,7 @@ export function River({ river, here, units }: { river: RiverData; here: string; 
             </path>
           ))}
           {graph.nodes.map((n) => (
-            <Bank key={n.code} node={n} here={n.code === here} units={units} />
+            <Bank key={n.code} node={n} here={n.code === here} units={units} zone={zone} />
           ))}
         </svg>
       </div>
@@ -95,7 +111,8 @@ export function River({ river, here, units }: { river: RiverData; here: string; 
 /** One end of a flow, as a link to its card. */
 function End({ code, river }: { code: string; river: RiverData }) {
   const node = river.nodes.find((n) => n.code === code)!;
-  const to = { lot: "/cold", harvest: "/field", pack: "/c" }[node.kind];
+  if (node.kind === "fate") return <span className="inline-flex min-h-12 items-center">{nameOf(node)}</span>;
+  const to = { lot: "/cold", harvest: "/field", pack: "/c", run: "/c" }[node.kind];
   return (
     <Link to={`${to}/${code}`} className="inline-flex min-h-12 min-w-12 items-center gap-2 text-ink">
       {nameOf(node)} <span className="code">{code}</span>
@@ -103,7 +120,17 @@ function End({ code, river }: { code: string; river: RiverData }) {
   );
 }
 
-function Bank({ node: n, here, units }: { node: Node; here: boolean; units: UnitSystem }) {
+function Bank({
+  node: n,
+  here,
+  units,
+  zone,
+}: {
+  node: Node;
+  here: boolean;
+  units: UnitSystem;
+  zone: string | undefined;
+}) {
   const [x, y, tall] = [n.x0!, n.y0!, Math.max(2, n.y1! - n.y0!)];
   return (
     <g>
@@ -141,14 +168,30 @@ function Bank({ node: n, here, units }: { node: Node; here: boolean; units: Unit
         paintOrder="stroke"
         fontFamily="var(--font-figure)"
       >
-        {n.code} · {formatMassShort(n.value ?? 0, units)}
+        {n.kind === "fate" ? "" : `${n.code} · `}
+        {formatMassShort(n.value ?? 0, units)}
       </text>
+      {zone && (
+        <text
+          x={x + BANK + 5}
+          y={y + tall / 2 + 32}
+          fontSize="14"
+          fill="var(--soft)"
+          stroke="var(--paper)"
+          strokeWidth="4"
+          paintOrder="stroke"
+        >
+          {dayWords(localDay(n.at, zone))}
+        </text>
+      )}
     </g>
   );
 }
 
 function colourOf(n: RiverNode): string {
   if (n.kind === "harvest") return contentsOf(null, [n.what]);
+  if (n.kind === "run") return "steam";
+  if (n.kind === "fate") return n.what === "thrown out" || n.what === "not sealed" ? "stop" : "moss";
   return n.kind === "pack" ? "glass" : "tin";
 }
 

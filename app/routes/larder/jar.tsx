@@ -1,0 +1,58 @@
+import { useDraggable } from "@dnd-kit/core";
+import { Link } from "react-router";
+import { shapeOf } from "#core/schedule";
+import type { Shelved } from "#store/shelf";
+import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { oneWords } from "../../words/shelf";
+import { longDay } from "../../words/time";
+
+/** One container on a shelf: its drawing is its tick and its handle, its code leads to its story. */
+export function Jar({ c, now, zone }: { c: Shelved; now: number; zone: string }) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: c.id,
+    data: { placeId: c.placeId },
+  });
+  const past = c.bestBy < now;
+  const kept = c.aside ? "set aside" : c.holds.length ? "on hold" : null;
+  return (
+    <li className={`flex flex-col items-center ${isDragging ? "relative z-20 opacity-80" : ""}`}>
+      <Link
+        to={`/c/${c.code}`}
+        className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
+      >
+        <span className={`code ${past ? "text-amber underline decoration-double" : ""}`}>{c.code}</span>
+        {kept && <b className="text-stop">{kept}</b>}
+        {c.deviations.length > 0 && <b className="text-stop">signed for</b>}
+      </Link>
+      <label
+        ref={setNodeRef}
+        {...listeners}
+        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+        className="relative flex min-h-12 min-w-12 cursor-pointer touch-pan-y flex-col items-center justify-end rounded has-checked:bg-sheet has-checked:outline-3 has-checked:outline-copper has-focus-visible:outline-3 has-focus-visible:outline-steam"
+        title={[`${c.code}, best by ${longDay(c.bestBy, zone)}`, ...c.deviations].join("; ")}
+      >
+        <input
+          type="checkbox"
+          name="containerIds"
+          value={c.id}
+          aria-label={`${c.code}: ${oneWords(c)}${past ? ", past best-by" : ""}${kept ? `, ${kept}` : ""}`}
+          className="peer absolute inset-0 size-full cursor-pointer opacity-0"
+        />
+        <ContainerGlyph
+          shape={shapeOf(c.kind, c.mouth)}
+          state="sealed"
+          contents={contentsOf(c.product, c.species)}
+          pattern={patternOf(c.packCode)}
+          scale={0.46}
+          label=""
+        />
+        <span
+          aria-hidden="true"
+          className="absolute top-0 right-0 hidden size-5 items-center justify-center bg-copper text-[0.8rem] font-bold text-on-copper peer-checked:flex"
+        >
+          ✓
+        </span>
+      </label>
+    </li>
+  );
+}

@@ -1,0 +1,41 @@
+import { Link } from "react-router";
+import { shapeOf } from "#core/schedule";
+import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { oneWords } from "../../words/shelf";
+import type { Route } from "./+types/route";
+
+/** Everything on one shelf, small, the oldest first. */
+export function Listed({ data }: { data: Route.ComponentProps["loaderData"] }) {
+  const { here, place, now } = data;
+  const more = place.standing - here.length;
+  return (
+    <>
+      <ul className="flex flex-wrap items-end gap-x-2 gap-y-4 border-b-[8px] border-bench pb-1">
+        {here.map((c) => (
+          <li key={c.id}>
+            <Link
+              to={`/c/${c.code}`}
+              title={oneWords(c)}
+              className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
+            >
+              <ContainerGlyph
+                shape={shapeOf(c.kind, c.mouth)}
+                state="sealed"
+                contents={contentsOf(c.product, c.species)}
+                pattern={patternOf(c.packCode)}
+                scale={0.46}
+                label={`${oneWords(c)}${c.bestBy < now ? ", past best-by" : ""}`}
+              />
+              <span className={`code ${c.bestBy < now ? "text-amber underline decoration-double" : ""}`}>
+                {c.code}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {more > 0 && (
+        <p className="mt-2 text-soft">And {more.toLocaleString("en")} younger ones behind them.</p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import { forecast, freezerLitres, mealsOf, type Forecast } from "#core/shelf";
+import { type SpeciesGroup } from "#core/species";
+import { costOfContainer, eatenByMonth, pricesOf, type ContainerCost } from "#store/eating";
+import { byKind, shelvedByIds, type KindStock, type Shelved } from "#store/shelf";
+import { type Home } from "./context";
+
+/** One kind on the shelves: what stands, what to eat next of it, and what it cost. */
+export interface KindToEat extends KindStock {
+  next: Shelved | null;
+  meals: number;
+  cost: ContainerCost | null;
+}
+
+/** One group of animals: how much a month the household eats of it, and for how long it lasts. */
+export interface GroupForecast {
+  group: SpeciesGroup;
+  standing: number;
+  months: number;
+  forecast: Forecast | null;
+  /** months it lasts: as expected, and when more or less is eaten; null when nobody can say */
+  lasts: { expected: number; least: number; most: number | null } | null;
+}
+
+/** What there is to eat, in which order, and how long it lasts. */
+export function toEat({ larder, household }: Home) {
+  const kinds = byKind(larder);
+  const next = new Map(
+    shelvedByIds(
+      larder,
+      kinds.flatMap((k) => (k.oldestId ? [k.oldestId] : [])),
+    ).map((c) => [c.id, c]),
+  );
+  const prices = pricesOf(larder);
+  const rows = kinds.map((k): KindToEat => {
+    const c = k.oldestId ? (next.get(k.oldestId) ?? null) : null;
+    return {
+      ...k,
+      next: c,
+      meals: mealsOf(
+        Array.from({ length: k.sound }, () => k.kind),
+        household.eaters,
+      ),
+      cost: c ? costOfContainer(larder, c, prices) : null,
+    };
+  });
+  const eaten = eatenByMonth(larder, larder.now());
+  const groups = [...new Set([...kinds.map((k) => k.group), ...eaten.map((e) => e.group)])];
+  return {
+    kinds: rows,
+    meals: mealsOf(
+      kinds.flatMap((k) => Array.from({ length: k.sound }, () => k.kind)),
+      household.eaters,
+    ),
+    freezerLitres: freezerLitres(kinds.reduce((kg, k) => kg + k.massKg, 0)),
+    massKg: kinds.reduce((kg, k) => kg + k.massKg, 0),
+    prices,
+    groups: groups.map((group): GroupForecast => {
+      const perMonth = eaten.find((e) => e.group === group)?.perMonth ?? [];
+      const f = forecast(perMonth);
+      const standing = kinds.filter((k) => k.group === group).reduce((n, k) => n + k.sound, 0);
+      return {
+        group,
+        standing,
+        months: perMonth.length,
+        forecast: f,
+        lasts:
+          f && f.perMonth > 0
+            ? {
+                expected: standing / f.perMonth,
+                least: standing / f.high,
+                most: f.low > 0 ? standing / f.low : null,
+              }
+            : null,
+      };
+    }),
+  };
+}

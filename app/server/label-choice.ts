@@ -1,0 +1,58 @@
+import { householdMark, labelUrl } from "#core/code";
+import { stockOf, type LabelStock } from "#core/label";
+import { findCode } from "#store/trace";
+import { shelvedByIds, toShelve, type Shelved } from "#store/shelf";
+import { containersOfPack } from "#store/pack";
+import { containersOfRun } from "#store/rest";
+import { labelText } from "../words/label";
+import { type Home } from "./context";
+import { type PrintedLabel } from "./labels";
+
+/** Labels asked for in one go. */
+const MOST = 400;
+
+/**
+ * What labels are wanted for, from an address: `of` names containers, packs or runs by code, separated by commas; without it,
+ * everything sealed that waits for a shelf, and what was shelved in the last two days.
+ */
+export function labelsWanted(
+  { larder }: Home,
+  search: URLSearchParams,
+): { wanted: Shelved[]; unknown: string[] } {
+  const asked = (search.get("of") ?? "").split(",").filter(Boolean).slice(0, MOST);
+  if (asked.length === 0) {
+    const lately = larder.sqlite
+      .prepare(
+        "select id from container where moved = 'shelved' and moved_at > ? order by canned_at, code limit ?",
+      )
+      .pluck()
+      .all(larder.now() - 2 * 86_400_000, MOST) as string[];
+    return { wanted: [...toShelve(larder), ...shelvedByIds(larder, lately)].slice(0, MOST), unknown: [] };
+  }
+  const unknown: string[] = [];
+  const ids = asked.flatMap((text) => {
+    const found = findCode(larder, text);
+    if (found.found && found.kind === "container") return [found.id];
+    if (found.found && found.kind === "pack") return containersOfPack(larder, found.id).map((c) => c.id);
+    if (found.found && found.kind === "run") return containersOfRun(larder, found.id).map((c) => c.id);
+    unknown.push(text);
+    return [];
+  });
+  const wanted = shelvedByIds(larder, [...new Set(ids)]).filter(
+    (c) => c.cannedAt !== null && c.seal === "sealed",
+  );
+  return { wanted, unknown };
+}
+
+/** The label material an address names; the first of the household's paper otherwise. */
+export function stockWanted({ household }: Home, search: URLSearchParams): LabelStock {
+  return stockOf(search.get("stock") ?? "") ?? stockOf(household.units === "us" ? "letter-30" : "a4-24")!;
+}
+
+/** Labels ready to print: the words, and the address of this larder with the code. */
+export function printed({ household }: Home, wanted: readonly Shelved[], origin: string): PrintedLabel[] {
+  return wanted.map((c) => ({
+    text: labelText(c, household.units, household.zone),
+    url: labelUrl(origin, c.code, householdMark(household.createdAt)),
+  }));
+}

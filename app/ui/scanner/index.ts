@@ -1,0 +1,1 @@
+export { Scanner } from "./scanner";

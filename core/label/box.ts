@@ -1,0 +1,51 @@
+import { type LabelStock } from "./stock.ts";
+
+/** A part of a label, mm from its upper left corner. */
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** Nothing is printed nearer the edge than this, mm: sheets slip and rolls wander. */
+const EDGE = 2;
+/** Under this a code of 29 modules with its quiet zone is not read off a lid by a telephone, mm (0.4 mm a module). From memory. */
+const QR_LEAST = 14.8;
+/** Larger than this a QR code only takes room, mm. */
+const QR_MOST = 26;
+
+/** Side of the square QR code on a label, mm, with its quiet zone. */
+export function qrSideMm({ form, label }: LabelStock): number {
+  const room =
+    form === "disc" ? label.height * 0.36 : Math.min(label.height - 2 * EDGE - 4, label.width * 0.4);
+  return Math.max(QR_LEAST, Math.min(QR_MOST, room));
+}
+
+/** Where the words of a label go, and where its QR code with the code in clear beneath it. */
+export function textBoxMm(stock: LabelStock): { text: Box; qr: Box } {
+  const { form, label } = stock;
+  const side = qrSideMm(stock);
+  if (form === "disc") {
+    // Inside the circle: words above, the code below, each as wide as the circle is there.
+    const r = label.width / 2;
+    const qrTop = r + 1;
+    const half = Math.sqrt(Math.max(0, (r - EDGE) ** 2 - (r * 0.72) ** 2));
+    return {
+      text: {
+        x: r - Math.max(half, r * 0.68),
+        y: r * 0.28,
+        width: 2 * Math.max(half, r * 0.68),
+        height: r * 0.72,
+      },
+      qr: { x: r - side / 2, y: qrTop, width: side, height: side },
+    };
+  }
+  const high = label.height - 2 * EDGE;
+  // On a wrap the words face front and the code stands beside them, not round the back.
+  const wide = form === "wrap" ? Math.min(label.width, 120) : label.width;
+  return {
+    text: { x: EDGE, y: EDGE, width: wide - 2 * EDGE - side - 1, height: high },
+    qr: { x: wide - EDGE - side, y: EDGE, width: side, height: side },
+  };
+}

@@ -1,0 +1,18 @@
+/**
+ * What a container can share with another, and so the doubt about it: the load in the canner, the lots and animals in it, the
+ * box its lid came from or the maker's lot of its end, the maker's lot of the can, the stretch between two set-up tests of the sealer that closed it, and
+ * the shelf it stands on.
+ */
+export const DOUBTS = ["run", "lot", "harvest", "lids", "cans", "sealer", "place"] as const;
+export type DoubtKind = (typeof DOUBTS)[number];
+
+/** What a container has of each: keys that another may share. A container can have several lots and animals. */
+export type Shared = Record<DoubtKind, readonly string[]>;
+
+/**
+ * Which doubts two containers share. It is symmetric: what one shares with another, the other shares with it.
+ * @param kinds the doubts that are looked at
+ */
+export function alikeIn(a: Shared, b: Shared, kinds: readonly DoubtKind[] = DOUBTS): DoubtKind[] {
+  return kinds.filter((kind) => a[kind].some((key) => b[kind].includes(key)));
+}

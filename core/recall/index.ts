@@ -1,0 +1,1 @@
+export { DOUBTS, alikeIn, type DoubtKind, type Shared } from "./doubt.ts";

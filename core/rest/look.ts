@@ -1,0 +1,59 @@
+import { type SealFinding } from "./seal.ts";
+
+/** Where the liquid stands in a jar: as it was filled, lower but over half of the food, or under half of it. */
+export const LEVELS = ["full", "half", "low"] as const;
+export type LiquidLevel = (typeof LEVELS)[number];
+
+/** Ends of a can: drawn in as they should be, flat or springy, or pushed out. */
+export const ENDS = ["drawn-in", "flat", "bulged"] as const;
+export type EndLook = (typeof ENDS)[number];
+
+/** Seams of a can: smooth and dry, or not. */
+export const SEAM_LOOKS = ["dry", "damp", "rough"] as const;
+export type SeamLook = (typeof SEAM_LOOKS)[number];
+
+/** What was seen of a container after its rest. What nobody said is left out. */
+export interface SealLook {
+  /** jars: the lid is down and does not give under a finger */
+  lid?: "down" | "flexes";
+  level?: LiquidLevel;
+  /** jars: the band could be turned without force: recorded, since it hides a lost seal and lets food under the lid */
+  looseBand?: boolean;
+  ends?: EndLook;
+  seam?: SeamLook;
+}
+
+/** What a look comes to, and why; `why` is empty for a sound one. */
+export interface SealVerdict {
+  finding: SealFinding;
+  why: string;
+}
+
+/**
+ * What a look at a rested container comes to. A jar is sealed when its lid is down and still and at least half of its food is
+ * covered; a can when both ends are drawn in and its seams are smooth and dry.
+ *
+ * Source: USDA 2015, Guide 1 (testing jar seals), from memory; half covered and cans: common practice, no source.
+ */
+export function sealVerdict(look: SealLook): SealVerdict {
+  const failed = (why: string): SealVerdict => ({ finding: "failed", why });
+  if (look.lid === "flexes") return failed("its lid gives under a finger");
+  if (look.level === "low") return failed("less than half of the food is covered");
+  if (look.ends === "bulged") return failed("an end is pushed out");
+  if (look.ends === "flat") return failed("an end is not drawn in");
+  if (look.seam === "damp") return failed("its seam is not dry");
+  if (look.seam === "rough") return failed("its seam is not smooth");
+  return { finding: "sealed", why: "" };
+}
+
+/** Containers in the order they were lifted out, as said at the stove; those nobody named come after, as they were numbered. */
+export function unloadingOrder<T extends { code: string }>(
+  containers: readonly T[],
+  out: readonly { container: string }[],
+): T[] {
+  const place = new Map(out.map((o, i) => [o.container, i]));
+  return containers
+    .map((c, i) => ({ c, at: place.get(c.code) ?? out.length + i }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ c }) => c);
+}

@@ -1,0 +1,47 @@
+/** What tells that a container is spoiled, in the order it can be seen. */
+export const OPENING_SIGNS = [
+  "bulge",
+  "leak",
+  "rust",
+  "lid-loose",
+  "spurt",
+  "smell",
+  "mould",
+  "cloudy",
+] as const;
+export type OpeningSign = (typeof OPENING_SIGNS)[number];
+
+export interface SignFacts {
+  key: OpeningSign;
+  /** before it is opened, or as it is */
+  when: "closed" | "open";
+  sound: string;
+  bad: string;
+}
+
+/** Source: USDA 2015, Guide 1 (identifying and handling spoiled canned food), from memory; rust: common practice, no source. */
+export const SIGNS: readonly SignFacts[] = [
+  { key: "bulge", when: "closed", sound: "Lid or ends lie flat or drawn in", bad: "It bulges" },
+  { key: "leak", when: "closed", sound: "Dry all round, no streak of dried food", bad: "It leaks, or did" },
+  { key: "rust", when: "closed", sound: "No rust, no dent on rim or seam", bad: "Rust or a dent there" },
+  {
+    key: "lid-loose",
+    when: "closed",
+    sound: "The lid holds when it is pulled",
+    bad: "The lid came off by itself",
+  },
+  { key: "spurt", when: "open", sound: "Air went in as it opened", bad: "Liquid or gas spurted out" },
+  { key: "smell", when: "open", sound: "It smells of meat or fish as it should", bad: "It smells off" },
+  {
+    key: "mould",
+    when: "open",
+    sound: "No mould, no thread, no film",
+    bad: "Mould, on food or under the lid",
+  },
+  {
+    key: "cloudy",
+    when: "open",
+    sound: "The liquid is as clear as it was",
+    bad: "Cloudy, bubbling or slimy",
+  },
+];

@@ -1,0 +1,50 @@
+/** Where canned food keeps best, °C (50 to 70 °F). Source: USDA 2015, Guide 1 (storing canned food), from memory. */
+export const ADVICE_C = { low: 10, high: 21.2 } as const;
+/** Food in a jar begins to freeze about here, °C; ice pushes lids up. From memory, no source. */
+export const FREEZES_C = -1;
+/** Above this canned food may spoil in the closed container, °C (95 °F). Source: USDA 2015, Guide 1, from memory. */
+export const HEAT_C = 35;
+
+/** How warm a room was. */
+export interface StorageEntry {
+  /** ms since 1970 UTC */
+  at: number;
+  tempC: number;
+}
+
+export type StorageState = "frozen" | "cold" | "good" | "warm" | "hot";
+
+/** What a temperature means for what stands in it. */
+export function storageState(tempC: number): StorageState {
+  if (tempC <= FREEZES_C) return "frozen";
+  if (tempC < ADVICE_C.low) return "cold";
+  if (tempC <= ADVICE_C.high) return "good";
+  return tempC < HEAT_C ? "warm" : "hot";
+}
+
+/** A stretch in which a room froze or was hot: from the first reading that says so to the next that does not. */
+export interface StorageEvent {
+  kind: "frozen" | "hot";
+  from: number;
+  /** null while it goes on */
+  to: number | null;
+  /** the worst reading, °C */
+  worstC: number;
+}
+
+/** Freezing and heat in one room, oldest first. @param entries of that room, in any order */
+export function storageEvents(entries: readonly StorageEntry[]): StorageEvent[] {
+  const events: StorageEvent[] = [];
+  let open: StorageEvent | null = null;
+  for (const { at, tempC } of [...entries].sort((a, b) => a.at - b.at)) {
+    const state = storageState(tempC);
+    if (open && state !== open.kind) {
+      open.to = at;
+      open = null;
+    }
+    if (state !== "frozen" && state !== "hot") continue;
+    if (!open) events.push((open = { kind: state, from: at, to: null, worstC: tempC }));
+    else open.worstC = state === "frozen" ? Math.min(open.worstC, tempC) : Math.max(open.worstC, tempC);
+  }
+  return events;
+}

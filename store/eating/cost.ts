@@ -1,0 +1,45 @@
+import { v7 as uuid } from "uuid";
+import { once, type Larder, type Write } from "#store/db";
+import { PRICE_KEYS, costOf, energyKWh, type PriceKey, type Prices } from "#core/cost";
+import { isCan } from "#core/schedule";
+import { getTool } from "#store/check";
+import { getRun, PLAIN_BURNER_W } from "#store/run";
+import { type Shelved } from "#store/shelf";
+import { price } from "../schema/index.ts";
+
+/** The newest of each price the household has said. */
+export function pricesOf(larder: Larder): Prices {
+  const rows = larder.sqlite
+    .prepare("select key, amount from price p where seq = (select max(seq) from price x where x.key = p.key)")
+    .all() as { key: PriceKey; amount: number }[];
+  return Object.fromEntries(rows.map((r) => [r.key, r.amount]));
+}
+
+/** Says prices anew; what is not named stays. */
+export function setPrices(larder: Larder, write: Write, prices: Prices): void {
+  once(larder, write, "price.set", () => {
+    const known = pricesOf(larder);
+    for (const key of PRICE_KEYS) {
+      const amount = prices[key];
+      if (amount === undefined || amount === known[key]) continue;
+      larder.db.insert(price).values({ id: uuid(), key, amount, at: larder.now(), byId: write.byId }).run();
+    }
+    return { result: null, note: { kind: "price", id: "prices", detail: prices } };
+  });
+}
+
+export type ContainerCost = ReturnType<typeof costOf>;
+
+/** What a container on the shelf cost, with its share of the burner's energy over its whole load. */
+export function costOfContainer(larder: Larder, c: Shelved, prices = pricesOf(larder)): ContainerCost {
+  const run = getRun(larder, c.runId!);
+  const lit = run.view.burnerLitAt;
+  const off = run.view.heatOffAt;
+  const inLoad = run.packs.reduce((n, p) => n + p.count, 0);
+  const powerW = (run.burnerId ? getTool(larder, run.burnerId).powerW : null) ?? PLAIN_BURNER_W;
+  return costOf(prices, {
+    can: isCan(c.kind),
+    energyKWh: lit === null || off === null ? null : energyKWh(powerW, off - lit) / inLoad,
+    massKg: c.massKg,
+  });
+}

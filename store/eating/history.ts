@@ -1,0 +1,102 @@
+import { type Larder } from "#store/db";
+import { groupOf, type SpeciesGroup } from "#core/species";
+
+/** What was opened of one group of animals in each month, the oldest first; months without any count as 0. */
+export interface KindMonths {
+  group: SpeciesGroup;
+  perMonth: number[];
+}
+
+const monthOf = (at: number) => {
+  const d = new Date(at);
+  return d.getUTCFullYear() * 12 + d.getUTCMonth();
+};
+
+/** Containers opened a month by group of animal, from the first opening on; the month that is not over is left out. */
+export function eatenByMonth(larder: Larder, now: number): KindMonths[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select m.at, (select h.species from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
+           where x.pack_id = c.pack_id order by o.share desc limit 1) as species
+       from movement m join container c on c.id = m.container_id
+       where m.kind = 'opened' and m.seq = (select max(x.seq) from movement x where x.container_id = c.id) order by m.at`,
+    )
+    .all() as { at: number; species: string | null }[];
+  if (rows.length === 0) return [];
+  const first = monthOf(rows[0]!.at);
+  const months = monthOf(now) - first;
+  const groups = new Map<SpeciesGroup, number[]>();
+  for (const { at, species } of rows) {
+    const group = groupOf([species ?? ""]);
+    const perMonth = groups.get(group) ?? Array.from({ length: months }, () => 0);
+    groups.set(group, perMonth);
+    const i = monthOf(at) - first;
+    if (i < months) perMonth[i]!++;
+  }
+  return [...groups].map(([group, perMonth]) => ({ group, perMonth }));
+}
+
+/** Containers of one group standing at the end of a month. */
+export interface SeasonStock {
+  group: SpeciesGroup;
+  /** `2026-11` */
+  months: string[];
+  standing: number[];
+}
+
+/** What stood on the shelves at the end of each month, by group of animal. @param most the newest so many months */
+export function seasonsOf(larder: Larder, now: number, most = 36): SeasonStock[] {
+  // Every container comes once, when it was first shelved, and goes once, when it was taken for good.
+  const rows = larder.sqlite
+    .prepare(
+      `select (select h.species from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
+           where x.pack_id = g.pack_id order by o.share desc limit 1) as species, g.month, g.came, g.went from (
+         select c.pack_id, strftime('%Y-%m', m.at / 1000, 'unixepoch') as month, count(*) as came, 0 as went from container c
+           join movement m on m.seq = (select min(x.seq) from movement x where x.container_id = c.id and x.kind = 'shelved') group by 1, 2
+         union all select c.pack_id, strftime('%Y-%m', c.moved_at / 1000, 'unixepoch'), 0, count(*) from container c
+           where c.moved is not null and c.moved <> 'shelved' and exists (select 1 from movement x where x.container_id = c.id and x.kind = 'shelved') group by 1, 2) g`,
+    )
+    .all() as { species: string | null; month: string; came: number; went: number }[];
+  if (rows.length === 0) return [];
+  const last = monthOf(now);
+  const indexOf = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1;
+  const first = Math.max(last - most + 1, Math.min(...rows.map((r) => indexOf(r.month))));
+  const months = Array.from({ length: last - first + 1 }, (_, i) => {
+    const n = first + i;
+    return `${Math.floor(n / 12)}-${String((n % 12) + 1).padStart(2, "0")}`;
+  });
+  const groups = new Map<SpeciesGroup, number[]>();
+  for (const r of rows) {
+    const group = groupOf([r.species ?? ""]);
+    const standing = groups.get(group) ?? months.map(() => 0);
+    groups.set(group, standing);
+    for (let i = Math.max(0, indexOf(r.month) - first); i < months.length; i++)
+      standing[i]! += r.came - r.went;
+  }
+  return [...groups].map(([group, standing]) => ({ group, months, standing }));
+}
+
+/** Yield of the table by season and group: usable weight out of what was cut, percent. */
+export function yieldsBySeason(
+  larder: Larder,
+): { season: string; group: SpeciesGroup; percent: number; kg: number }[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select strftime('%Y', l.made_at / 1000, 'unixepoch') as season, h.species, sum(f.mass_kg) as cut, sum(l.made_kg) as made
+       from lot l join lot_flow f on f.to_lot = l.id and f.from_harvest is not null join harvest h on h.id = f.from_harvest
+       where l.form <> 'bones' and (select count(*) from lot_flow x where x.to_lot = l.id) = 1
+       group by 1, 2`,
+    )
+    .all() as { season: string; species: string; cut: number; made: number }[];
+  const sums = new Map<string, { season: string; group: SpeciesGroup; cut: number; made: number }>();
+  for (const r of rows) {
+    const group = groupOf([r.species]);
+    const known = sums.get(`${r.season} ${group}`) ?? { season: r.season, group, cut: 0, made: 0 };
+    known.cut += r.cut;
+    known.made += r.made;
+    sums.set(`${r.season} ${group}`, known);
+  }
+  return [...sums.values()]
+    .map(({ season, group, cut, made }) => ({ season, group, percent: (100 * made) / cut, kg: made }))
+    .sort((a, b) => (a.season < b.season ? -1 : 1));
+}

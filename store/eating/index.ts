@@ -1,0 +1,3 @@
+export { lastOpening, recordOpening, type OpeningInput } from "./opening.ts";
+export { eatenByMonth, seasonsOf, yieldsBySeason, type KindMonths, type SeasonStock } from "./history.ts";
+export { costOfContainer, pricesOf, setPrices, type ContainerCost } from "./cost.ts";

@@ -1,0 +1,10 @@
+export { sharedOf, sharing, type Sharing } from "./sharing.ts";
+export {
+  getRecall,
+  liftRecall,
+  listRecalls,
+  setAside,
+  type Recall,
+  type RecallLift,
+  type RecallSummary,
+} from "./recall.ts";

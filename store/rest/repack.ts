@@ -1,0 +1,93 @@
+import { eq } from "drizzle-orm";
+import { once, Refused, type Larder, type Write } from "#store/db";
+import { isCan, shapeOf } from "#core/schedule";
+import { getPack, insertContainer, insertPack } from "#store/pack";
+import { takeForPack } from "#store/supply";
+import { pack, repacked } from "../schema/index.ts";
+import { dispose, getContainer } from "./rest.ts";
+
+/**
+ * Prepares a container that did not seal to be packed anew: its meat goes into a new container with a new lid, in a pack that
+ * has the whole process before it (cans: exhausting and seaming too). Several of one pack go into one new pack while that
+ * waits. Refused after the 24 hours.
+ *
+ * Source: USDA 2015, Guide 1 (reprocessing unsealed jars), from memory.
+ */
+export function repack(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+): { packId: string; packCode: string; code: string } {
+  return once(larder, write, "container.repack", () => {
+    const old = getContainer(larder, containerId);
+    if (larder.db.select().from(repacked).where(eq(repacked.containerId, containerId)).get())
+      throw new Refused({ "": `The meat of ${old.code} is in another pack already.` }, 409);
+    if (old.disposition !== "repack")
+      dispose(larder, { ...write, key: `${write.key} decided` }, containerId, "repack");
+    const known = getPack(larder, old.packId);
+    const massKg = massOf(larder, containerId);
+    const target = waitingFor(larder, old.packId) ?? begin(larder, write, old.packId);
+    const mouth = isCan(known.container) ? null : shapeOf(known.container, known.mouth).mouth;
+    const [box] = takeForPack(
+      larder,
+      write,
+      { code: target.code, container: known.container, mouth, count: 1 },
+      null,
+    );
+    const { last } = larder.sqlite
+      .prepare("select max(number) as last from container where pack_id = ?")
+      .get(target.id) as { last: number | null };
+    const fresh = insertContainer(
+      larder,
+      { packId: target.id, number: (last ?? 0) + 1, massKg, filledAt: larder.now() },
+      box,
+    );
+    for (const lot of known.lots)
+      larder.db
+        .insert(repacked)
+        .values({
+          packId: target.id,
+          containerId,
+          lotId: lot.id,
+          massKg: (massKg * lot.massKg) / known.massKg,
+        })
+        .run();
+    return {
+      result: { packId: target.id, packCode: target.code, code: fresh.code },
+      note: { kind: "container", id: containerId, detail: { repackedIn: target.code, as: fresh.code } },
+    };
+  });
+}
+
+function massOf(larder: Larder, containerId: string): number {
+  const row = larder.sqlite
+    .prepare(
+      `select coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
+         / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null)) as kg from container c where c.id = ?`,
+    )
+    .get(containerId) as { kg: number };
+  return row.kg;
+}
+
+/** A pack that takes up meat of this one and is not in a canner yet. */
+function waitingFor(larder: Larder, packId: string): { id: string; code: string } | undefined {
+  return larder.sqlite
+    .prepare(
+      `select k.id, k.code from repacked x join container c on c.id = x.container_id join pack k on k.id = x.pack_id
+       where c.pack_id = ? and k.run_id is null limit 1`,
+    )
+    .get(packId) as { id: string; code: string } | undefined;
+}
+
+/** A pack like the old one, by the same row of the table, with new lids. */
+function begin(larder: Larder, write: Write, packId: string): { id: string; code: string } {
+  const {
+    id: _,
+    code: __,
+    madeAt: ___,
+    byId: ____,
+    runId: _____,
+    ...like
+  } = larder.db.select().from(pack).where(eq(pack.id, packId)).get()!;
+  return insertPack(larder, write, { ...like, reusedLids: 0, benchId: null, benchPart: null });
+}

@@ -1,0 +1,240 @@
+import { type Larder } from "#store/db";
+import { type ProductKey } from "#core/schedule";
+import { bestBy } from "#core/shelf";
+import { groupOf } from "#core/species";
+import { CONTAINER_COLUMNS, type ContainerNow } from "#store/rest";
+
+export interface Shelved extends ContainerNow {
+  cannedAt: number;
+  bestBy: number;
+  species: string[];
+  part: string;
+  method: "raw" | "hot";
+  /** minutes it was processed, at how much on the face (kPa), and codes of run and lots */
+  minutes: number;
+  floorKPa: number;
+  runCode: string;
+  lotCodes: string[];
+  /** meat in it, kg */
+  massKg: number;
+  /** what it waits for before it may be shelved or eaten; empty when it is free */
+  holds: string[];
+  /** why it is set aside with others; null when it is not */
+  aside: string | null;
+  /** what was done otherwise than the tested process, signed for */
+  deviations: string[];
+}
+
+/** Columns of a Shelved from `container_now n join container c join run r join pack k`. */
+const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, json_extract(r.plan, '$.minutes') as minutes, json_extract(r.plan, '$.floorKPa') as floorKPa, r.code as runCode,
+    (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
+       join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
+    (select json_group_array(distinct h.condition) from pack_from x join held_lot d on d.lot_id = x.lot_id
+       join hold h on h.id = d.hold_id where x.pack_id = n.pack_id) as holds,
+    (select reason from recall where id = n.set_aside) as aside,
+    (select json_group_array(d.what) from deviation d where d.pack_code = n.pack_code and d.kind <> 'habit'
+       and (d.container_id is null or d.container_id = n.id)) as deviations,
+    (select json_group_array(distinct l.code) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as lotCodes,
+    coalesce((select mass_kg from container c where c.id = n.id),
+      (select sum(mass_kg) from pack_from x where x.pack_id = n.pack_id)
+        / (select count(*) from container o where o.pack_id = n.pack_id and o.emptied_at is null)) as massKg,
+    (select group_concat(distinct l.part) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part`;
+
+const FROM = "from container_now n join run r on r.id = n.run_id join pack k on k.id = n.pack_id";
+const SHELVED = `select ${COLUMNS} ${FROM}`;
+
+type Raw = Omit<Shelved, "species" | "holds" | "deviations" | "lotCodes" | "bestBy"> &
+  Record<"species" | "holds" | "deviations" | "lotCodes", string>;
+
+const fromRaw = (raw: Raw): Shelved => ({
+  ...raw,
+  species: JSON.parse(raw.species),
+  holds: JSON.parse(raw.holds),
+  deviations: JSON.parse(raw.deviations),
+  lotCodes: JSON.parse(raw.lotCodes),
+  part: raw.part ?? "",
+  bestBy: bestBy(raw.cannedAt),
+});
+
+/** Every container of a list of ids with its facts, in the order to be eaten. */
+export function shelvedByIds(larder: Larder, ids: readonly string[]): Shelved[] {
+  if (ids.length === 0) return [];
+  return (
+    larder.sqlite
+      .prepare(`${SHELVED} where n.id in (select value from json_each(?)) order by r.completed_at, n.code`)
+      .all(JSON.stringify(ids)) as Raw[]
+  ).map(fromRaw);
+}
+
+/** A container with its facts; undefined when it has not been through a run. */
+export function getShelved(larder: Larder, id: string): Shelved | undefined {
+  return shelvedByIds(larder, [id])[0];
+}
+
+/** What stands on a shelf, or on all of them, oldest first. @param placeId null for all */
+export function onShelf(larder: Larder, placeId: string | null, limit = 100_000): Shelved[] {
+  const which = placeId === null ? "" : "and place_id = @placeId";
+  const ids = larder.sqlite
+    .prepare(
+      `select id from container where moved = 'shelved' ${which} order by canned_at, code limit @limit`,
+    )
+    .all({ placeId, limit }) as { id: string }[];
+  return shelvedByIds(
+    larder,
+    ids.map((r) => r.id),
+  );
+}
+
+/** Sealed and not yet shelved, oldest first. */
+export function toShelve(larder: Larder): Shelved[] {
+  return (
+    larder.sqlite
+      .prepare(
+        `${SHELVED} where n.id in (select id from container where seal = 'sealed' and moved is null and disposition is null)
+           and r.completed_at is not null order by r.completed_at, n.code`,
+      )
+      .all() as Raw[]
+  ).map(fromRaw);
+}
+
+export interface ShelfGlance {
+  count: number;
+  /** past best-by: how many, and the oldest */
+  past: number;
+  /** the oldest that may be eaten; null when there is none */
+  oldest: Shelved | null;
+  /** the three oldest, whether or not they may be eaten */
+  first: Shelved[];
+  /** set aside or held, on the shelves */
+  kept: number;
+}
+
+/** Ids of containers on shelves that may not be eaten: held, by what they are made of, or set aside. */
+const NOT_EATEN = `select c.id from container c where c.set_aside is not null and c.moved = 'shelved'
+  union select c.id from held_lot d join pack_from x on x.lot_id = d.lot_id join container c on c.pack_id = x.pack_id where c.moved = 'shelved'`;
+
+/** What stands on the shelves at a glance: it costs the same however many there are. */
+export function shelfGlance(larder: Larder, now: number): ShelfGlance {
+  const { count } = larder.sqlite
+    .prepare("select coalesce(sum(standing), 0) as count from shelf_place")
+    .get() as { count: number };
+  const kept = (larder.sqlite.prepare(NOT_EATEN).all() as { id: string }[]).map((r) => r.id);
+  const first = larder.sqlite
+    .prepare(
+      `select id from container where moved = 'shelved' and id not in (select value from json_each(?)) order by canned_at, code limit 1`,
+    )
+    .get(JSON.stringify(kept)) as { id: string } | undefined;
+  return {
+    count,
+    past: pastBestBy(larder, now),
+    first: onShelf(larder, null, 3),
+    oldest: first ? (getShelved(larder, first.id) ?? null) : null,
+    kept: kept.length,
+  };
+}
+
+/** How many on the shelves are past best-by. A year is 365 or 366 days: the day before is looked at one by one. */
+export function pastBestBy(larder: Larder, now: number): number {
+  const before = new Date(now);
+  before.setUTCFullYear(before.getUTCFullYear() - 1);
+  const row = larder.sqlite
+    .prepare("select count(*) as n from container where moved = 'shelved' and canned_at < ?")
+    .get(before.getTime()) as { n: number };
+  return row.n;
+}
+
+export interface KindStock {
+  product: ProductKey;
+  kind: ContainerNow["kind"];
+  mouth: ContainerNow["mouth"];
+  species: string[];
+  group: ReturnType<typeof groupOf>;
+  /** sound and free */
+  sound: number;
+  /** held or set aside */
+  kept: number;
+  massKg: number;
+  /** the oldest sound one; null when none is */
+  oldestId: string | null;
+  oldestCannedAt: number | null;
+}
+
+/** What stands on the shelves by kind: animals, what was made of them, and the container. Counted pack by pack. */
+export function byKind(larder: Larder): KindStock[] {
+  const kept = new Set(
+    (
+      larder.sqlite
+        .prepare("select distinct x.pack_id as id from held_lot d join pack_from x on x.lot_id = d.lot_id")
+        .all() as { id: string }[]
+    ).map((r) => r.id),
+  );
+  const packs = larder.sqlite
+    .prepare(
+      `select c.pack_id as packId, k.product, k.container as kind, k.mouth, count(*) as n, sum(c.set_aside is not null) as aside,
+         min(case when c.set_aside is null then c.canned_at || ' ' || c.code || ' ' || c.id end) as oldest,
+         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
+            join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as species,
+         (select sum(mass_kg) from pack_from x where x.pack_id = k.id)
+           / (select count(*) from container o where o.pack_id = k.id and o.emptied_at is null) as each
+       from container c join pack k on k.id = c.pack_id where c.moved = 'shelved' group by c.pack_id`,
+    )
+    .all() as {
+    packId: string;
+    product: ProductKey;
+    kind: KindStock["kind"];
+    mouth: KindStock["mouth"];
+    n: number;
+    aside: number;
+    oldest: string | null;
+    species: string;
+    each: number;
+  }[];
+  const kinds = new Map<string, KindStock>();
+  for (const p of packs) {
+    const species = (JSON.parse(p.species) as string[]).sort();
+    const key = `${p.product} ${p.kind} ${p.mouth} ${species.join(" ")}`;
+    const known = kinds.get(key) ?? {
+      product: p.product,
+      kind: p.kind,
+      mouth: p.mouth,
+      species,
+      group: groupOf(species),
+      sound: 0,
+      kept: 0,
+      massKg: 0,
+      oldestId: null,
+      oldestCannedAt: null,
+    };
+    const held = kept.has(p.packId);
+    known.sound += held ? 0 : p.n - p.aside;
+    known.kept += held ? p.n : p.aside;
+    known.massKg += p.each * p.n;
+    const [at, , id] = held ? [] : (p.oldest?.split(" ") ?? []);
+    if (id && (known.oldestCannedAt === null || Number(at) < known.oldestCannedAt)) {
+      known.oldestId = id;
+      known.oldestCannedAt = Number(at);
+    }
+    kinds.set(key, known);
+  }
+  return [...kinds.values()].sort((a, b) => (a.oldestCannedAt ?? Infinity) - (b.oldestCannedAt ?? Infinity));
+}
+
+/** Containers on the shelves that match every word of a search: code, animal, part, dish, lot, run, room or shelf, day. */
+export function findOnShelf(larder: Larder, words: readonly string[], limit = 60): Shelved[] {
+  const all = words.map((w) => `%${w.toLowerCase().replaceAll(/[%_\\]/g, "\\$&")}%`);
+  if (all.length === 0) return [];
+  const text = `lower(c.code || ' ' || replace(c.code, '-', '') || ' ' || k.code || ' ' || r.code || ' ' || k.product || ' ' || k.container || ' ' || coalesce(k.mouth, '') || ' ' || coalesce(k.dish, '') || ' '
+    || p.room || ' ' || p.name || ' ' || date(c.canned_at / 1000, 'unixepoch') || ' ' || k.method || ' '
+    || coalesce((select group_concat(l.code || ' ' || l.part || ' ' || h.species || ' ' || replace(h.species, '-', ' ') || ' ' || coalesce(h.place, '') || ' ' || coalesce(h.tag, '') || ' ' || h.code, ' ')
+        from pack_from x join lot l on l.id = x.lot_id join lot_origin o on o.lot_id = l.id join harvest h on h.id = o.harvest_id where x.pack_id = k.id), ''))`;
+  const ids = larder.sqlite
+    .prepare(
+      `select c.id from container c join pack k on k.id = c.pack_id join run r on r.id = k.run_id join shelf_place p on p.id = c.place_id
+       where c.moved = 'shelved' and ${all.map(() => `${text} like ? escape '\\'`).join(" and ")} order by c.canned_at, c.code limit ?`,
+    )
+    .all(...all, limit) as { id: string }[];
+  return shelvedByIds(
+    larder,
+    ids.map((r) => r.id),
+  );
+}

@@ -1,0 +1,79 @@
+import { v7 as uuid } from "uuid";
+import { once, Refused, type Larder, type Write } from "#store/db";
+import { storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
+import { storageEntry } from "../schema/index.ts";
+import { listPlaces } from "./place.ts";
+
+export interface StorageRoom {
+  room: string;
+  entries: StorageEntry[];
+  events: StorageEvent[];
+  standing: number;
+}
+
+/** A thermometer no shelf ever sees, °C. */
+const BELIEVABLE_C = { low: -45, high: 60 } as const;
+
+/** Writes down how warm a room is. */
+export function addStorageEntry(
+  larder: Larder,
+  write: Write,
+  input: { room: string; tempC: number; at?: number | undefined },
+): void {
+  once(larder, write, "storage.add", () => {
+    const { room, tempC } = input;
+    const at = input.at ?? larder.now();
+    if (!listPlaces(larder).some((p) => p.room === room))
+      throw new Refused({ room: "Choose a room with a shelf in it." });
+    if (!(tempC >= BELIEVABLE_C.low && tempC <= BELIEVABLE_C.high))
+      throw new Refused({ temp: "No room with shelves is that cold or hot. Read the thermometer again." });
+    if (at > larder.now() + 60_000) throw new Refused({ at: "This time has not come yet." });
+    const id = uuid();
+    larder.db.insert(storageEntry).values({ id, room, at, tempC, byId: write.byId }).run();
+    return { result: null, note: { kind: "room", id: room, detail: { tempC, at } } };
+  });
+}
+
+/** Rooms with shelves, each with its newest temperatures and what was wrong. */
+export function storageRooms(larder: Larder): StorageRoom[] {
+  const places = listPlaces(larder);
+  return [...new Set(places.map((p) => p.room))].map((room) => {
+    const entries = larder.sqlite
+      .prepare("select at, temp_c as tempC from storage_entry where room = ? order by at desc limit 2000")
+      .all(room) as StorageEntry[];
+    return {
+      room,
+      entries: entries.reverse(),
+      events: storageEvents(entries),
+      standing: places.filter((p) => p.room === room).reduce((n, p) => n + p.standing, 0),
+    };
+  });
+}
+
+/** A container that stood in a room while it froze or was hot, and still stands somewhere. */
+export interface FlaggedContainer {
+  id: string;
+  code: string;
+  room: string;
+  event: StorageEvent;
+}
+
+/** Everything on the shelves that stood in a room while it froze or was hot. */
+export function flaggedByStorage(larder: Larder, rooms = storageRooms(larder)): FlaggedContainer[] {
+  const stood = larder.sqlite.prepare(
+    `select distinct c.id, c.code from movement m join shelf_place p on p.id = m.place_id join container c on c.id = m.container_id
+     where p.room = @room and c.moved = 'shelved' and m.at < @to
+       and coalesce((select x.at from movement x where x.container_id = m.container_id and x.seq > m.seq order by x.seq limit 1), 9e15) > @from
+     order by c.canned_at, c.code`,
+  );
+  return rooms.flatMap(({ room, events }) =>
+    events.flatMap((event) =>
+      (
+        stood.all({ room, from: event.from, to: event.to ?? Number.MAX_SAFE_INTEGER }) as {
+          id: string;
+          code: string;
+        }[]
+      ).map((c) => ({ ...c, room, event })),
+    ),
+  );
+}

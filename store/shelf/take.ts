@@ -1,0 +1,193 @@
+import { v7 as uuid } from "uuid";
+import { once, Refused, type Larder, type Write } from "#store/db";
+import { type Disposition } from "#core/rest";
+import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { type Move } from "#core/shelf";
+import { getContainer, type ContainerNow } from "#store/rest";
+import { change, listSupplies, stacksFor } from "#store/supply";
+import { movement } from "../schema/index.ts";
+import { getPlace, listPlaces, placeName } from "./place.ts";
+import { shelvedByIds } from "./shelved.ts";
+
+export type TakenAs = Exclude<Move, "shelved" | "missing">;
+
+const TAKEN_WORDS = {
+  opened: "was opened",
+  given: "was given away",
+  discarded: "was thrown out",
+  missing: "was not found when its shelf was counted",
+} as const;
+
+const DECIDED: Record<Disposition, string> = {
+  shelve: "it may be shelved",
+  chill: "it was sent to the fridge",
+  freeze: "it was frozen",
+  repack: "its meat is packed anew",
+  discard: "it was thrown out",
+  hold: "it is kept back",
+};
+
+/** One movement. Call inside a write. */
+export function move(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+  kind: Move,
+  more: { placeId?: string; note?: string | null } = {},
+): void {
+  larder.db
+    .insert(movement)
+    .values({
+      id: uuid(),
+      containerId,
+      at: larder.now(),
+      kind,
+      placeId: more.placeId ?? null,
+      note: more.note?.trim() || null,
+      byId: write.byId,
+    })
+    .run();
+}
+
+/** Why a container may not stand on a shelf, in a sentence; null when it may. */
+function whyNotShelved(c: ContainerNow, holds: readonly string[], aside: string | null): string | null {
+  if (c.moved && c.moved !== "shelved" && c.moved !== "missing")
+    return `${c.code} ${TAKEN_WORDS[c.moved]}. If that was a slip, put it back from its own page.`;
+  if (c.disposition) return `${c.code} has no sound, checked seal: ${DECIDED[c.disposition]}.`;
+  if (c.seal === null) return `${c.code} has no checked seal yet, so it is not shelved. Press its lid first.`;
+  if (c.seal === "failed") return `${c.code} did not seal, so it is not shelved. Decide about it on Rest.`;
+  if (holds.length) return `${c.code} is on hold (${holds.join("; ")}).`;
+  if (aside && c.moved === null)
+    return `${c.code} is set aside (${aside}). Lift that first, with the reason.`;
+  return null;
+}
+
+/**
+ * Puts containers on a shelf, or moves them there. Refused for any that is not sealed, not processed, held or set aside, and
+ * when the shelf takes no more.
+ */
+export function shelve(
+  larder: Larder,
+  write: Write,
+  containerIds: string[],
+  placeId: string,
+): { count: number } {
+  return once(larder, write, "container.shelve", () => {
+    if (!listPlaces(larder).some((p) => p.id === placeId))
+      throw new Refused({ placeId: "Choose a shelf from the list." });
+    const ids = [...new Set(containerIds)];
+    if (ids.length === 0) throw new Refused({ containerIds: "Choose at least one container." });
+    const known = new Map(shelvedByIds(larder, ids).map((c) => [c.id, c]));
+    for (const id of ids) {
+      const now = getContainer(larder, id);
+      const facts = known.get(id);
+      const why =
+        whyNotShelved(now, facts?.holds ?? [], facts?.aside ?? null) ??
+        (facts?.cannedAt ? null : `${now.code} did not get its full time, so it is not shelved.`);
+      if (why) throw new Refused({ containerIds: why }, 409);
+    }
+    const fresh = ids.filter(
+      (id) => !(known.get(id)!.moved === "shelved" && known.get(id)!.placeId === placeId),
+    );
+    const place = getPlace(larder, placeId);
+    if (place.capacity !== null && place.standing + fresh.length > place.capacity) {
+      const room = Math.max(0, place.capacity - place.standing);
+      const other = listPlaces(larder).find(
+        (p) => p.id !== placeId && p.capacity !== null && p.capacity - p.standing >= fresh.length,
+      );
+      throw new Refused(
+        {
+          placeId: `${placeName(place)} takes ${place.capacity}, and has room for ${room} more.${other ? ` ${placeName(other)} has room for all ${fresh.length}.` : " Choose another, or say below that it takes more."}`,
+        },
+        409,
+      );
+    }
+    for (const id of fresh) move(larder, write, id, "shelved", { placeId });
+    return {
+      result: { count: fresh.length },
+      note: { kind: "shelf", id: placeId, detail: { containerIds: ids } },
+    };
+  });
+}
+
+/** Takes containers off the shelf: eaten, given away or thrown out. What is held or set aside is only thrown out. */
+export function takeOff(
+  larder: Larder,
+  write: Write,
+  containerIds: string | string[],
+  kind: TakenAs,
+  note: string | null = null,
+): void {
+  once(larder, write, "container.take", () => {
+    const ids = [...new Set([containerIds].flat())];
+    if (ids.length === 0) throw new Refused({ containerIds: "Choose at least one container." });
+    for (const id of ids) takeOne(larder, write, id, kind, note);
+    return { result: null, note: { kind: "container", id: ids[0]!, detail: { kind, note, ids } } };
+  });
+}
+
+function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: string | null): void {
+  const c = getContainer(larder, id);
+  if (c.moved !== "shelved")
+    throw new Refused(
+      {
+        "": c.moved
+          ? `${c.code} ${TAKEN_WORDS[c.moved]} already. Is it the right code?`
+          : `${c.code} is not on a shelf.`,
+      },
+      409,
+    );
+  const facts = shelvedByIds(larder, [id])[0];
+  if (kind !== "discarded") {
+    if (facts?.holds.length)
+      throw new Refused(
+        {
+          "": `${c.code} is on hold (${facts.holds.join("; ")}). It is not eaten or given away until the hold is lifted.`,
+        },
+        409,
+      );
+    if (facts?.aside)
+      throw new Refused(
+        {
+          "": `${c.code} is set aside: ${facts.aside}. It is not eaten or given away until somebody lifts that with a reason.`,
+        },
+        409,
+      );
+  }
+  move(larder, write, id, kind, { note });
+  if (kind === "opened") jarBack(larder, write, id);
+}
+
+/** It was a slip: the container still stands, closed, where it stood. */
+export function putBack(larder: Larder, write: Write, containerId: string): { placeId: string } {
+  return once(larder, write, "container.put-back", () => {
+    const c = getContainer(larder, containerId);
+    if (!c.moved || c.moved === "shelved" || !c.placeId)
+      throw new Refused({ "": `${c.code} has not been taken off a shelf.` }, 409);
+    const bad = larder.sqlite
+      .prepare("select 1 from opening where container_id = ? and signs <> '[]'")
+      .get(containerId);
+    if (bad) throw new Refused({ "": `${c.code} was opened and was bad: it does not go back.` }, 409);
+    const opened = larder.sqlite.prepare("select 1 from opening where container_id = ?").get(containerId);
+    if (opened) throw new Refused({ "": `${c.code} was looked at open: it does not go back.` }, 409);
+    if (c.moved === "opened") jarBack(larder, write, containerId, -1);
+    move(larder, write, containerId, "shelved", { placeId: c.placeId, note: "taken by a slip" });
+    return {
+      result: { placeId: c.placeId },
+      note: { kind: "container", id: containerId, detail: { was: c.moved } },
+    };
+  });
+}
+
+/** An opened jar is washed and counted again, where jars of its kind are counted. Cans are not used twice. */
+function jarBack(larder: Larder, write: Write, containerId: string, by: 1 | -1 = 1): void {
+  const known = larder.sqlite
+    .prepare(
+      "select k.container, k.mouth, k.code from container c join pack k on k.id = c.pack_id where c.id = ?",
+    )
+    .get(containerId) as { container: ContainerKey; mouth: Mouth | null; code: string };
+  if (isCan(known.container)) return;
+  const { mouth } = shapeOf(known.container, known.mouth);
+  const stack = stacksFor(listSupplies(larder), known.container, mouth)[0];
+  if (stack && stack.left + by >= 0) change(larder, write, stack.id, by, "opened", known.code);
+}
