@@ -300,10 +300,19 @@ function containerChapters(home: Home, c: ContainerNow, place: string): Chapter[
     bad: "Found bad as it was opened",
     "set aside": "Set aside",
     lifted: "Lifted: it may be eaten after all",
+    recall: "What shares a doubt with it was set aside",
+    "recall lifted": "Lifted for what shared a doubt with it",
   };
   return happeningsOf(home.larder, c.id).map((r): Chapter => {
     const shelved = r.what === "shelved" && r.kind === "movement";
-    const look = r.kind === "seal" && r.seen ? sealLookWords(r.seen as SealLook) : "";
+    // The title says that the lid is down; only what was seen beside it is worth a line.
+    const look =
+      r.kind === "seal" && r.seen
+        ? sealLookWords(r.seen as SealLook).replace(
+            /^(lid down|ends drawn in, seams smooth and dry)(, )?/,
+            "",
+          )
+        : "";
     const signs =
       r.kind === "opening" && Array.isArray(r.seen)
         ? r.seen.map((s) => SIGNS.find((f) => f.key === s)!.bad.toLowerCase()).join(", ")

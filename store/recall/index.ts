@@ -1,4 +1,4 @@
-export { sharedOf, sharing, type Sharing } from "./sharing.ts";
+export { SHARING_SQL, sharedOf, sharing, type Sharing } from "./sharing.ts";
 export {
   getRecall,
   liftRecall,

@@ -25,6 +25,10 @@ export function happeningsOf(larder: Larder, containerId: string): Happening[] {
        union all select r.at, 'aside', 'set aside', r.reason, p.name, null from recall_item i join recall r on r.id = i.recall_id left join person p on p.id = r.by_id where i.container_id = @id
        union all select l.at, 'lifted', 'lifted', l.reason, p.name, null from recall_item i join recall_lift l on l.recall_id = i.recall_id and (l.container_id is null or l.container_id = i.container_id)
          left join person p on p.id = l.by_id where i.container_id = @id
+       union all select r.at, 'aside', 'recall', r.reason, p.name, null from recall r left join person p on p.id = r.by_id
+         where r.container_id = @id and not exists (select 1 from recall_item i where i.recall_id = r.id and i.container_id = @id)
+       union all select l.at, 'lifted', 'recall lifted', l.reason, p.name, null from recall r join recall_lift l on l.recall_id = r.id and l.container_id is null
+         left join person p on p.id = l.by_id where r.container_id = @id and not exists (select 1 from recall_item i where i.recall_id = r.id and i.container_id = @id)
        order by 1`,
     )
     .all({ id: containerId }) as (Omit<Happening, "seen"> & { seen: string | null })[];

@@ -58,13 +58,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 
 export default function OneRecall({ loaderData, actionData }: Route.ComponentProps) {
   const { recall, rows, zone, key } = loaderData;
-  const [form, fields] = useForm<z.input<typeof lift>>({
-    id: "lift",
-    lastResult: resultOf(actionData?.result, "lift"),
-  });
   const still = rows.filter((r) => recall.stillIds.includes(r.id) && r.matters);
   const given = still.filter((r) => r.moved === "given");
-  const failed = resultOf(actionData?.result, "lift")?.error !== undefined;
   return (
     <Page
       title={
@@ -104,18 +99,7 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
         </Part>
       )}
       {still.length > 0 && (
-        <Drawer title="Lift it, with the reason" open={failed} ruled className="mt-6">
-          <KeyedForm form={form} formKey={key} intent="lift" className="flex flex-wrap items-end gap-4">
-            <TextField
-              field={fields.reason}
-              label="Why it may be eaten after all"
-              hint="a laboratory’s answer, the cause found elsewhere"
-              className="min-w-[18rem] flex-1"
-            />
-            <Button weight="stop">Lift all {still.length}</Button>
-            <FormErrors form={form} />
-          </KeyedForm>
-        </Drawer>
+        <LiftAll key={key} count={still.length} formKey={key} result={resultOf(actionData?.result, "lift")} />
       )}
       <Part title={`All ${rows.length}`} className="mt-8">
         <RecallList
@@ -146,5 +130,32 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
         />
       </Part>
     </Page>
+  );
+}
+
+/** Lifting all of it: seldom, by name, and never without the reason. */
+function LiftAll({
+  count,
+  formKey: key,
+  result,
+}: {
+  count: number;
+  formKey: string;
+  result: ReturnType<typeof resultOf>;
+}) {
+  const [form, fields] = useForm<z.input<typeof lift>>({ id: "lift", lastResult: result });
+  return (
+    <Drawer title="Lift it, with the reason" open={result?.error !== undefined} ruled className="mt-6">
+      <KeyedForm form={form} formKey={key} intent="lift" className="flex flex-wrap items-end gap-4">
+        <TextField
+          field={fields.reason}
+          label="Why it may be eaten after all"
+          hint="a laboratory’s answer, the cause found elsewhere"
+          className="min-w-[18rem] flex-1"
+        />
+        <Button weight="stop">Lift all {count}</Button>
+        <FormErrors form={form} />
+      </KeyedForm>
+    </Drawer>
   );
 }

@@ -1,0 +1,387 @@
+import { ImageData, createCanvas, loadImage } from "@napi-rs/canvas";
+import { type Page } from "@playwright/test";
+import ICAL from "ical.js";
+import jsQR from "jsqr";
+import { rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { readLabel } from "#core/code";
+import { STOCKS, labelPlaces } from "#core/label";
+import config from "../playwright.config";
+import { printLabels, printPages } from "../bench/printer";
+import { fillRestHouse } from "./rest-house";
+import { sealAll } from "./sealed";
+import { expect, newFolder, startServer, test, type Running } from "./server";
+
+/** What the camera sees: written before it is opened. */
+const CAMERA = join(tmpdir(), `larder-camera-${process.pid}.mjpeg`);
+const plain = config.use!.launchOptions!;
+test.use({
+  launchOptions: {
+    ...plain,
+    args: [
+      ...plain.args!,
+      "--use-fake-device-for-media-stream",
+      `--use-file-for-fake-video-capture=${CAMERA}`,
+    ],
+  },
+});
+
+const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
+
+async function withHouse(
+  work: (server: Running, run: string, codes: string[]) => Promise<void>,
+): Promise<void> {
+  const folder = newFolder();
+  const { run, codes } = fillRestHouse(folder, Date.now());
+  const server = await startServer(folder);
+  try {
+    await work(server, run, codes);
+  } finally {
+    await server.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** A label as the camera of a telephone sees it: not quite filling the picture, on something grey. */
+async function holdUp(png: string | Buffer): Promise<void> {
+  const image = await loadImage(png);
+  const canvas = createCanvas(640, 480);
+  const c = canvas.getContext("2d");
+  c.fillStyle = "#9a9285";
+  c.fillRect(0, 0, 640, 480);
+  const scale = Math.min(600 / image.width, 440 / image.height);
+  c.drawImage(image, 20, 20, image.width * scale, image.height * scale);
+  writeFileSync(CAMERA, canvas.toBuffer("image/jpeg", 92));
+}
+
+/** Text of every page of a PDF. */
+async function textOf(pdf: Buffer): Promise<string> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: document.numPages }, async (_, i) =>
+      (await document.getPage(i + 1)).getTextContent(),
+    ),
+  );
+  return pages.map((p) => p.items.map((item) => ("str" in item ? item.str : "")).join("\n")).join("\n");
+}
+
+for (const [size, viewport] of [
+  ["1280×800", { width: 1280, height: 800 }],
+  ["390×844", { width: 390, height: 844 }],
+] as const)
+  test(`eighteen pints from the towel to a recall that is lifted, ${size}`, async ({ browser }) => {
+    test.setTimeout(300_000);
+    await withHouse(async (server, run, codes) => {
+      const context = await browser.newContext({ viewport, timezoneId: "UTC", permissions: ["camera"] });
+      const page = await context.newPage();
+      const problems: string[] = [];
+      page.on("pageerror", (e) => problems.push(e.message));
+
+      // On the towel in the order they came out; two do not seal, one of them by its level.
+      await page.goto(`${server.url}/rest`);
+      const shown = await page.locator("section[aria-label^=Run] li > a .code").allTextContents();
+      expect(shown).toEqual(codes);
+      await expect(page.locator("section[aria-label^=Run] li").nth(4)).toContainText("lost some liquid");
+      for (const [i, code] of codes.entries()) {
+        if (i === 2) await press(page, `${code}: it flexes`);
+        else if (i === 5) {
+          await page
+            .locator("li", { has: page.locator(`a[href='/c/${code}']`) })
+            .getByText("Something else")
+            .click();
+          await press(page, `${code}: down, under half covered`);
+        } else await press(page, `${code}: lid is down`);
+        if (i < 17) await expect(page.getByRole("button", { name: `${code}: lid is down` })).toHaveCount(0);
+      }
+      await expect(page.getByRole("heading", { name: "2 to decide" })).toBeVisible();
+      const card = (code: string) => page.locator("li", { hasText: `${code} did not seal` });
+      await card(codes[2]!).getByRole("button", { name: "Pack it anew" }).click();
+      await expect(page.getByText(/its meat is in pack/)).toBeVisible();
+      await card(codes[5]!).getByRole("button", { name: "Chill it" }).click();
+      await expect(page.getByText("in the fridge, eat")).toBeVisible();
+      await expect(
+        page.getByText(/2 of 18 failed, and nothing they have in common stands out/),
+      ).toBeVisible();
+      await page.getByRole("link", { name: "Into a canner" }).click();
+      await expect(page.locator("label", { hasText: "1 pint" })).toBeVisible();
+
+      // Labels: on sheets as PDF, off a roll by the printer.
+      await page.goto(`${server.url}/larder/labels`);
+      await expect(page.getByRole("link", { name: "16 labels as PDF" })).toBeVisible();
+      await page.getByLabel("Printed on").selectOption("a4-24");
+      await expect(
+        page.getByRole("img", { name: /A4 sheet, 24 .* 16 labels on the first page/ }),
+      ).toBeVisible();
+      const href = await page.getByRole("link", { name: "16 labels as PDF" }).getAttribute("href");
+      const text = await textOf(await (await context.request.get(server.url + href)).body());
+      for (const words of ["Wild boar, shoulder", "75 min at 11 lb", run, codes[0]!, codes[17]!])
+        expect(text).toContain(words);
+      expect(text).not.toContain(codes[2]!);
+      const rolls = join(server.folder, "rolls");
+      const [label] = await printLabels({
+        url: server.url,
+        of: codes[0]!,
+        stock: "single-57x32",
+        out: rolls,
+      });
+
+      // On to a shelf.
+      await page.goto(`${server.url}/larder`);
+      await page.getByLabel("Room").fill("Cellar");
+      await page.getByLabel("Shelf", { exact: true }).fill("Top");
+      await page.getByLabel("Takes, if you know").fill("12");
+      await press(page, "Add it");
+      await press(page, "Shelve them");
+      await expect(page.getByRole("alert").first()).toContainText("takes 12, and has room for 12 more");
+      for (const code of codes.slice(14))
+        await page.locator("label", { hasText: code }).getByRole("checkbox").uncheck();
+      await press(page, "Shelve them");
+      const top = page.getByRole("region", { name: "Cellar, Top" });
+      await expect(top).toContainText("12 containers, takes 12: full");
+
+      // The label before the camera leads to the jar; it is opened and found sound.
+      await holdUp(label!);
+      await page.goto(`${server.url}/larder/scan`);
+      await press(page, "Use the camera");
+      await expect(page.getByText("On Cellar, Top.")).toBeVisible({ timeout: 30_000 });
+      await expect(page.locator("main")).toContainText(codes[0]!);
+      await page.getByRole("link", { name: "Open it" }).click();
+      await press(page, "All is sound: opened");
+      await expect(page.locator("main")).toContainText("Found sound as it was opened");
+      await page.goto(`${server.url}/larder/open/${codes[0]}`);
+      await expect(page.getByRole("alert").first()).toContainText("It was opened already.");
+
+      // Another is bad: it goes, and what shares its run and lids is set aside in one action.
+      await page.goto(`${server.url}/larder/open/${codes[1]}`);
+      await page.getByLabel("It bulges").check();
+      await expect(page.getByRole("button", { name: "All is sound: opened" })).toBeDisabled();
+      await press(page, "Something is wrong");
+      await expect(page.getByRole("heading", { name: `What shares a doubt with ${codes[1]}` })).toBeVisible();
+      const same = page
+        .getByRole("form", { name: "What they share" })
+        .or(page.locator("form[aria-label='What they share']"));
+      await expect(same).toContainText("Same run");
+      await expect(same).toContainText("box 2");
+      await expect(page.getByLabel("What was wrong")).toHaveValue("it bulges");
+      // Sixteen others and the one packed anew share its animal; seventeen its run. Eaten and thrown out ones do not count.
+      await press(page, /^Set \d+ containers aside$/);
+      await expect(page.getByRole("heading", { name: /containers set aside/ })).toBeVisible();
+      const aside = Number(
+        (await page.getByRole("heading", { name: /containers set aside/ }).textContent())!.match(/\d+/)![0],
+      );
+      expect(aside).toBe(17);
+      await page.goto(`${server.url}/larder`);
+      await expect(page.getByText("17 containers set aside: it bulges.")).toBeVisible();
+      await expect(page.getByText("Eat next")).toHaveCount(0);
+      await page.goto(`${server.url}/larder/open/${codes[3]}`);
+      await expect(page.getByRole("alert").first()).toContainText("Set aside: it bulges. Not to be eaten.");
+
+      // Lifted for one, then for all; each wants its reason.
+      await page.goto(`${server.url}/larder/recalls`);
+      await page.getByRole("link", { name: /it bulges/ }).click();
+      await page.getByText("Lift it, with the reason").click();
+      await press(page, /^Lift all/);
+      await expect(page.getByText("The reason is missing.")).toBeVisible();
+      const one = page.locator("li", { has: page.locator(`a[href='/c/${codes[3]}']`) }).last();
+      await one.getByText("Lift this one").click();
+      await one.getByLabel("because").fill("it stood elsewhere when it was bought");
+      await press(page, `Lift ${codes[3]}`);
+      await expect(page.getByRole("heading", { name: "16 containers set aside" })).toBeVisible();
+      await page.getByText("Lift it, with the reason").click();
+      await page.getByLabel("Why it may be eaten after all").fill("the bulge came from a dent");
+      await press(page, /^Lift all/);
+      await expect(page.getByRole("heading", { name: "Nothing of it is set aside any more" })).toBeVisible();
+      await page.goto(`${server.url}/larder`);
+      await expect(page.getByText("Eat next")).toBeVisible();
+      await page.goto(`${server.url}/c/${codes[1]}`);
+      await expect(page.locator("main")).toContainText("Found bad as it was opened");
+      await expect(page.locator("main")).toContainText("the bulge came from a dent");
+      await expect(page.getByRole("img", { name: /oz from/ })).toBeVisible();
+      expect(problems).toEqual([]);
+      await context.close();
+    });
+  });
+
+test("every label stock prints its square so that a decoder reads it, with the code in clear", async ({
+  request,
+}) => {
+  await withHouse(async (server, _, codes) => {
+    sealAll(server.folder, codes.slice(0, 3));
+    for (const stock of STOCKS) {
+      const answer = await request.get(
+        `${server.url}/larder/labels.pdf?stock=${stock.key}&of=${codes.slice(0, 3).join(",")}`,
+      );
+      expect(answer.headers()["content-type"], stock.key).toBe("application/pdf");
+      const body = await answer.body();
+      const text = await textOf(body);
+      for (const code of codes.slice(0, 3)) expect(text, stock.key).toContain(code);
+      // Off a roll at the printer's own 203 dots an inch; sheets come from finer printers. Each label by itself, as it is held.
+      const dpi = stock.form === "single" ? 203 : 300;
+      const pages = await printPages(new Uint8Array(body), dpi);
+      const dots = (mm: number) => Math.round((mm * dpi) / 25.4);
+      const read = labelPlaces(stock, 3).map(({ page, x, y }) => {
+        const p = pages[page]!;
+        const [wide, high] = [dots(stock.label.width), dots(stock.label.height)];
+        const cut = createCanvas(wide, high).getContext("2d");
+        const whole = createCanvas(p.width, p.height);
+        whole.getContext("2d").putImageData(new ImageData(p.pixels, p.width, p.height), 0, 0);
+        cut.drawImage(whole, -dots(x), -dots(y));
+        return jsQR(cut.getImageData(0, 0, wide, high).data, wide, high)?.data ?? "nothing was read";
+      });
+      expect(read.map((r) => readLabel(r).code).sort(), stock.key).toEqual(codes.slice(0, 3).sort());
+      expect(
+        read.every((r) => r.startsWith(`${server.url}/c/`)),
+        stock.key,
+      ).toBe(true);
+    }
+  });
+});
+
+test("bad input at the shelves: each is a sentence and a way on", async ({ browser, own }) => {
+  const context = await browser.newContext({ timezoneId: "America/Denver" });
+  const page = await context.newPage();
+  await page.goto(`${own.url}/larder`);
+  const jar = (await page.locator("section ul a[href^='/c/'] .code").first().textContent())!;
+
+  // One wrong character; a label of a neighbour's larder, whose code may well exist here too; a lot's code; a camera refused.
+  const look = async (text: string) => {
+    await page.getByRole("textbox", { name: "Code" }).fill(text);
+    await press(page, "Look");
+  };
+  await page.goto(`${own.url}/larder/scan`);
+  await look(`${jar.slice(0, 2)}${jar[2] === "A" ? "B" : "A"}${jar.slice(3)}`);
+  await expect(page.getByRole("alert")).toContainText(/check character does not fit/);
+  await look(`${jar.slice(0, 2)}?${jar.slice(3)}`);
+  await press(page, `Look up ${jar}`);
+  await expect(page.locator("main")).toContainText("Its story");
+  await look(`http://192.168.7.9:4310/c/${jar}?h=zzzz`);
+  await expect(page.getByRole("alert")).toContainText("printed by another household");
+  await page.goto(`${own.url}/c/${jar}?h=zzzz`);
+  await expect(page.getByRole("alert")).toContainText("printed by another household");
+  await look(`https://elsewhere.example/${jar}`);
+  await expect(page.getByRole("alert")).toBeVisible();
+  await press(page, "Use the camera");
+  await expect(page.getByText(/camera was refused|No camera is to be had/)).toBeVisible();
+
+  // Taken by a slip and put back; taken twice.
+  await page.goto(`${own.url}/larder`);
+  await page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) }).check({ force: true });
+  await page.getByLabel("given to").fill("Bram");
+  await press(page, "Given away");
+  await expect(page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) })).toHaveCount(0);
+  await page.goto(`${own.url}/c/${jar}`);
+  await expect(page.locator("main")).toContainText("to Bram");
+  await page.goto(`${own.url}/larder/open/${jar}`);
+  await expect(page.getByRole("alert").first()).toContainText("It was given away.");
+  await page.goto(`${own.url}/c/${jar}`);
+  await press(page, "It was a slip: it still stands there");
+  await expect(page.getByRole("link", { name: "Open it" })).toBeVisible();
+
+  // Nothing ticked; a box that is full.
+  await page.goto(`${own.url}/larder`);
+  await press(page, "Opened");
+  await expect(page.getByRole("alert").first()).toContainText("Choose at least one.");
+  await page.getByRole("link", { name: "Left", exact: true }).click();
+  await page.getByText("Call it something else").click();
+  await page.getByLabel("Takes").fill("2");
+  await press(page, "Keep it so");
+  await expect(page.getByRole("alert")).toContainText("3 stand on it already");
+  await expect(page.getByLabel("Takes")).toHaveValue("2");
+  await page.getByLabel("Takes").fill("3");
+  await press(page, "Keep it so");
+  await expect(page.locator("main")).toContainText("3 containers, takes 3");
+  await page.goto(`${own.url}/larder`);
+  await page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) }).check({ force: true });
+  await page.getByLabel("or on to").selectOption({ label: "Stair cupboard, Left" });
+  await press(page, "Move");
+  await expect(page.getByRole("alert").first()).toContainText("takes 3, and has room for 0 more");
+
+  // A thermometer nobody believes, and a frost that flags what stands there.
+  await page.goto(`${own.url}/larder/rooms`);
+  await page.getByLabel("The thermometer says").fill("300 F");
+  await press(page, "Write it down");
+  await expect(page.getByRole("alert")).toContainText("Read the thermometer again");
+  await expect(page.getByLabel("The thermometer says")).toHaveValue("300 F");
+  await page.getByLabel("The thermometer says").fill("20 F");
+  await press(page, "Write it down");
+  await expect(page.locator("main")).toContainText(/Cellar froze \(20 °F\)/);
+  await page.goto(`${own.url}/larder`);
+  await expect(page.locator("main")).toContainText("press each lid again");
+  await context.close();
+});
+
+test("a jar is dragged to another shelf, a shelf is counted and put right, and what is searched is found", async ({
+  page,
+  own,
+}) => {
+  // All shelves in sight: what is dragged does not scroll.
+  await page.setViewportSize({ width: 1280, height: 1900 });
+  await page.goto(`${own.url}/larder`);
+  const top = page.getByRole("region", { name: "Cellar, Top shelf" });
+  const middle = page.getByRole("region", { name: "Cellar, Middle shelf" });
+  await expect(top).toContainText("6 containers");
+  const jar = top.locator("li label").first();
+  const code = (await top.locator("li .code").first().textContent())!;
+  const [from, to] = [(await jar.boundingBox())!, (await middle.boundingBox())!];
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
+  await page.mouse.move(to.x + to.width / 2, to.y + 60, { steps: 12 });
+  await page.mouse.up();
+  await expect(top).toContainText("5 containers");
+  await expect(middle).toContainText("14 containers");
+  await expect(middle.locator(".code", { hasText: code })).toHaveCount(1);
+
+  // Counted: one that is written down there is not seen, and one of the other shelf is.
+  const seen = await top.locator("li .code").allTextContents();
+  await top.getByRole("link", { name: "Top shelf" }).click();
+  await page.getByLabel("Codes that stand here").fill([...seen.slice(1), code, "QQQ-Q"].join("\n"));
+  await press(page, "Compare");
+  await expect(page.getByText("3 differences from what is written down")).toBeVisible();
+  await expect(page.getByText("written down on Cellar, Middle shelf: it will stand here")).toBeVisible();
+  await press(page, "Put it right; the rest is missing");
+  await expect(page.getByRole("heading", { name: "Cellar, Top shelf" })).toBeVisible();
+  await expect(page.locator("main")).toContainText("5 containers");
+  await page.goto(`${own.url}/c/${seen[0]}`);
+  await expect(page.locator("main")).toContainText("Not found when its shelf was counted");
+
+  await page.goto(`${own.url}/larder`);
+  await page.getByRole("searchbox").fill("pronghorn broth");
+  await press(page, "Search");
+  await expect(page.getByRole("region", { name: "Found" })).toContainText("6 containers");
+  await page.getByRole("searchbox").fill("unicorn");
+  await press(page, "Search");
+  await expect(page.getByText("Nothing on the shelves is called “unicorn”.")).toBeVisible();
+
+  // The calendar of best-by days, by another reader of the standard, and the stock by the interface.
+  const ics = await (await page.request.get(`${own.url}/larder/best-by.ics`)).text();
+  const events = new ICAL.Component(ICAL.parse(ics))
+    .getAllSubcomponents("vevent")
+    .map((e) => new ICAL.Event(e));
+  expect(events.length).toBeGreaterThan(3);
+  for (const e of events) expect(e.startDate.isDate).toBe(true);
+  const stock = (await (await page.request.get(`${own.url}/api/v1/stock`)).json()) as {
+    places: { standing: number }[];
+    kinds: { sound: number; keptBack: number }[];
+  };
+  const standing = stock.places.reduce((n, p) => n + p.standing, 0);
+  expect(standing).toBe(21);
+  expect(stock.kinds.reduce((n, k) => n + k.sound + k.keptBack, 0)).toBe(standing);
+  expect((await page.request.get(`${own.url}/api/v1/stock?room=Cellar`)).status()).toBe(422);
+
+  // Prices are said in the household's own units and shown on each kind.
+  await page.goto(`${own.url}/larder/eating`);
+  await page.getByText("Who eats, and what things cost").click();
+  await page.getByLabel("People at the table").fill("nobody");
+  await press(page, "Keep these");
+  await expect(page.getByText("How many people?")).toBeVisible();
+  await page.getByLabel("People at the table").fill("4");
+  await page.getByLabel("You would pay for a lb").fill("12");
+  await press(page, "Keep these");
+  await expect(page.locator("dl")).toContainText("meals for 4");
+  await expect(page.locator("main")).toContainText(/cost \$\d+\.\d\d each, worth \$1\d\.\d\d to you/);
+});
+
+test.afterAll(() => rmSync(CAMERA, { force: true }));
