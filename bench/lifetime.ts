@@ -183,7 +183,9 @@ function copyRun(larder: Larder, p: Pattern): void {
   );
   const origin = sqlite.prepare("insert into lot_origin (lot_id, harvest_id, share) values (?, ?, 1)");
   const packLot = sqlite.prepare("insert into pack_lot (pack_id, lot_id, mass_kg) values (?, ?, 25)");
-  const lid = sqlite.prepare("insert into container_lid (container_id, supply_id, pack_id) values (?, ?, ?)");
+  const lid = sqlite.prepare(
+    "insert or replace into container_lid (container_id, supply_id, pack_id) values (?, ?, ?)",
+  );
   const seal = sqlite.prepare(
     "insert into seal_check (id, container_id, at, finding, by_id) values (?, ?, ?, 'sealed', ?)",
   );
@@ -203,7 +205,7 @@ function copyRun(larder: Larder, p: Pattern): void {
           animals({ id: animal, code: code("harvest", animal), created_at: at });
         }
         const lotId = uuid();
-        lots({ id: lotId, code: code("lot", lotId), made_at: at, last_at: at, left_kg: 26 });
+        lots({ id: lotId, code: code("lot", lotId), made_at: at, last_at: at, made_kg: 25, left_kg: 25 });
         flow.run(uuid(), animal, lotId, at);
         origin.run(lotId, animal);
         runId = uuid();

@@ -24,6 +24,13 @@ const PAGES = [
   "/fire",
   "/rest",
   "/larder",
+  "/larder?q=boar",
+  "/larder/scan",
+  "/larder/rooms",
+  "/larder/eating",
+  "/larder/charts",
+  "/larder/labels",
+  "/larder/recalls",
   "/shed",
   "/household",
   "/find?code=O",
@@ -36,6 +43,7 @@ async function more(page: Page, demo: Running): Promise<string[]> {
   const stove = await page.getByRole("link", { name: "To the stove" }).first().getAttribute("href");
   await page.goto(`${demo.url}/larder`);
   const story = await page.locator("section a[href^='/c/']").first().getAttribute("href");
+  const shelf = await page.locator("a[href^='/larder/shelf/']").first().getAttribute("href");
   await page.goto(`${demo.url}/field`);
   const animal = await page
     .locator("main li", { hasText: "B-204" })
@@ -64,6 +72,9 @@ async function more(page: Page, demo: Running): Promise<string[]> {
     stove!,
     bench!,
     story!,
+    shelf!,
+    story!.replace("/c/", "/larder/open/"),
+    story!.replace("/c/", "/larder/recall/"),
     animal!,
     canner!,
     ready,

@@ -1,5 +1,5 @@
 import { type Due } from "#core/agenda";
-import { type Undecided } from "#store/rest";
+import { type Promised, type Undecided } from "#store/rest";
 import { type RunGlance } from "./shell";
 
 /** One clock of the strip. */
@@ -16,8 +16,7 @@ export interface RunningClock {
 /** Every running clock, for the strip on every page. */
 export function clocksOf(
   runs: readonly RunGlance[],
-  open: readonly Undecided[],
-  now: number,
+  { open, owed, now }: { open: readonly Undecided[]; owed: readonly Promised[]; now: number },
 ): RunningClock[] {
   const clocks = runs.map((r): RunningClock => {
     const due = r.agenda[0];
@@ -45,6 +44,15 @@ export function clocksOf(
       after: "left to decide",
       alarm: false,
     });
+  for (const [what, label, after] of [
+    ["repack", "Packed anew", "to be in a canner"],
+    ["chill", "In the fridge", "to be eaten"],
+  ] as const) {
+    const due = owed.find(
+      (p) => p.disposition === what && p.dispositionDue !== null && p.dispositionDue > now,
+    );
+    if (due) clocks.push({ id: what, href: "/rest", label, until: due.dispositionDue, after, alarm: false });
+  }
   return clocks;
 }
 

@@ -1,5 +1,5 @@
 import { activeRuns, type RunRecord } from "#store/run";
-import { restingRuns, undecided, type Resting, type Undecided } from "#store/rest";
+import { promised, restingRuns, undecided, type Promised, type Resting, type Undecided } from "#store/rest";
 import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/shelf";
 import { cansWaiting, type CanNow } from "#store/seam";
 import { lotsInHand, type Lot } from "#store/lot";
@@ -12,6 +12,8 @@ export interface Look {
   runs: RunRecord[];
   resting: Resting[];
   open: Undecided[];
+  /** chilled, or waiting to be packed anew, soonest first */
+  owed: Promised[];
   lots: Lot[];
   waiting: Pack[];
   shelf: ShelfGlance;
@@ -33,6 +35,7 @@ export function lookAround({ larder, context }: Home): Look {
     runs,
     resting,
     open: undecided(larder, resting),
+    owed: promised(larder),
     lots: lotsInHand(larder),
     waiting: packsWaiting(larder),
     shelf: shelfGlance(larder, larder.now()),

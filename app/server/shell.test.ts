@@ -7,6 +7,7 @@ import { findCode } from "#store/trace";
 import { openTestRun, packPints, runToTowel, tap, testLarder, type TestLarder } from "#store/testing";
 import { type Home } from "./context";
 import { clocksOf } from "./clocks";
+import { lookAround } from "./look";
 import { benchOf, runGlances } from "./shell";
 import { storyOf } from "./story";
 
@@ -26,7 +27,7 @@ const bench = (t: TestLarder) => {
 };
 const clocks = (t: TestLarder) => {
   const h = home(t);
-  return clocksOf(runGlances(h), undecided(t.larder), t.larder.now());
+  return clocksOf(runGlances(h), lookAround(h));
 };
 
 describe("the row of places tells what stands there", () => {

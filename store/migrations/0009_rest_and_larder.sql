@@ -1,6 +1,15 @@
 -- Made anew below, from what each container carries of itself.
 DROP VIEW container_now;
 --> statement-breakpoint
+CREATE TABLE `pack_from` (
+	`pack_id` text NOT NULL,
+	`lot_id` text NOT NULL,
+	`mass_kg` real NOT NULL,
+	`via` text DEFAULT '' NOT NULL,
+	PRIMARY KEY(`pack_id`, `lot_id`, `via`)
+) STRICT;
+--> statement-breakpoint
+CREATE INDEX `pack_from_lot` ON `pack_from` (`lot_id`);--> statement-breakpoint
 CREATE TABLE `repacked` (
 	`pack_id` text NOT NULL,
 	`container_id` text NOT NULL,
@@ -131,6 +140,7 @@ CREATE INDEX `container_place` ON `container` (`place_id`);--> statement-breakpo
 CREATE INDEX `container_ready` ON `container` (`sealed_at`) WHERE seal = 'sealed' and moved is null and disposition is null;--> statement-breakpoint
 CREATE INDEX `container_failed` ON `container` (`sealed_at`) WHERE seal = 'failed' and moved is null and disposition is null;--> statement-breakpoint
 CREATE INDEX `container_promised` ON `container` (`disposition_due`) WHERE disposition in ('chill', 'repack') and moved is null;--> statement-breakpoint
+CREATE INDEX `container_emptied` ON `container` (`emptied_at`) WHERE emptied_at is not null;--> statement-breakpoint
 CREATE INDEX `container_aside` ON `container` (`set_aside`) WHERE set_aside is not null;--> statement-breakpoint
 ALTER TABLE `seal_check` ADD `seen` text;--> statement-breakpoint
 CREATE TABLE `__new_shelf_place` (
@@ -231,8 +241,25 @@ SELECT
 FROM container c JOIN pack p ON p.id = c.pack_id
 WHERE c.emptied_at IS NULL;
 --> statement-breakpoint
--- What went into a pack, by lot: straight from it, or by way of a container that did not seal.
-CREATE VIEW pack_from AS
-SELECT pack_id, lot_id, mass_kg FROM pack_lot
-UNION ALL
-SELECT pack_id, lot_id, mass_kg FROM repacked;
+-- What went into a pack, by lot.
+INSERT INTO pack_from (pack_id, lot_id, mass_kg) SELECT pack_id, lot_id, mass_kg FROM pack_lot;
+--> statement-breakpoint
+CREATE TRIGGER pack_from_lot_in AFTER INSERT ON pack_lot BEGIN
+  INSERT INTO pack_from (pack_id, lot_id, mass_kg) VALUES (new.pack_id, new.lot_id, new.mass_kg);
+END;
+--> statement-breakpoint
+CREATE TRIGGER pack_from_lot_changed AFTER UPDATE ON pack_lot BEGIN
+  UPDATE pack_from SET mass_kg = new.mass_kg WHERE pack_id = new.pack_id AND lot_id = new.lot_id AND via = '';
+END;
+--> statement-breakpoint
+CREATE TRIGGER pack_from_lot_out AFTER DELETE ON pack_lot BEGIN
+  DELETE FROM pack_from WHERE pack_id = old.pack_id AND lot_id = old.lot_id AND via = '';
+END;
+--> statement-breakpoint
+CREATE TRIGGER pack_from_container_in AFTER INSERT ON repacked BEGIN
+  INSERT INTO pack_from (pack_id, lot_id, mass_kg, via) VALUES (new.pack_id, new.lot_id, new.mass_kg, new.container_id);
+END;
+--> statement-breakpoint
+CREATE TRIGGER pack_from_container_out AFTER DELETE ON repacked BEGIN
+  DELETE FROM pack_from WHERE pack_id = old.pack_id AND lot_id = old.lot_id AND via = old.container_id;
+END;

@@ -18,12 +18,10 @@ export const SHARING_SQL: Record<DoubtKind, string> = {
       select x.lot_id from container o join pack_from x on x.pack_id = o.pack_id where o.id = @id
       union select f.from_lot from up join lot_flow f on f.to_lot = up.id where f.from_lot is not null),
     down(id) as (select id from up union select f.to_lot from down join lot_flow f on f.from_lot = down.id)
-    select c.id from down join pack_lot x on x.lot_id = down.id join container c on c.pack_id = x.pack_id
-    union select c.id from down join repacked x on x.lot_id = down.id join container c on c.pack_id = x.pack_id`,
+    select c.id from down join pack_from x on x.lot_id = down.id join container c on c.pack_id = x.pack_id`,
   harvest: `with animal(id) as (select distinct g.harvest_id from container o join pack_from x on x.pack_id = o.pack_id join lot_origin g on g.lot_id = x.lot_id where o.id = @id),
     made(id) as (select g.lot_id from animal a join lot_origin g on g.harvest_id = a.id)
-    select c.id from made join pack_lot x on x.lot_id = made.id join container c on c.pack_id = x.pack_id
-    union select c.id from made join repacked x on x.lot_id = made.id join container c on c.pack_id = x.pack_id`,
+    select c.id from made join pack_from x on x.lot_id = made.id join container c on c.pack_id = x.pack_id`,
   lids: `select l.container_id as id from container_lid o join container_lid l on l.supply_id = o.supply_id where o.container_id = @id`,
   cans: `select c.id from container o join pack p on p.id = o.pack_id join supply_change s on s.pack_code = p.code and s.why = 'packed'
       join supply u on u.id = s.supply_id and u.kind = 'can'

@@ -28,11 +28,11 @@ export function checkedSeals(larder: Larder, limit = 600): CheckedContainer[] {
       `select c.id, c.code, c.number, s.at, s.finding, s.seen, u.label as lids, p.name as person, n.name as canner,
          (select t.name from can_check v join tool t on t.id = v.sealer_id where v.container_id = c.id and v.verdict = 'accept' order by v.seq desc limit 1) as sealer,
          k.bench_id as benchId, k.bench_part as benchPart
-       from seal_check s join container c on c.id = s.container_id join pack k on k.id = c.pack_id
+       from (select * from seal_check x where seq = (select max(y.seq) from seal_check y where y.container_id = x.container_id) order by seq desc limit ?) s
+         join container c on c.id = s.container_id join pack k on k.id = c.pack_id
          join run r on r.id = k.run_id join canner n on n.id = r.canner_id left join person p on p.id = k.by_id
          left join container_lid l on l.container_id = c.id left join supply u on u.id = l.supply_id
-       where s.seq = (select max(x.seq) from seal_check x where x.container_id = c.id)
-       order by s.seq desc limit ?`,
+       order by s.seq desc`,
     )
     .all(limit) as (Omit<CheckedContainer, "seen"> & { seen: string | null })[];
   return rows.map((r) => ({ ...r, seen: r.seen ? JSON.parse(r.seen) : null }));

@@ -110,6 +110,19 @@ export const packLot = sqliteTable(
   ],
 );
 
+/** What went into a pack, by lot: straight from it, or by way of a container that did not seal. Kept by triggers on both. */
+export const packFrom = sqliteTable(
+  "pack_from",
+  {
+    packId: text("pack_id").notNull(),
+    lotId: text("lot_id").notNull(),
+    massKg: real("mass_kg").notNull(),
+    /** the container its meat was in before; empty for what came straight from the lot */
+    via: text().notNull().default(""),
+  },
+  (t) => [primaryKey({ columns: [t.packId, t.lotId, t.via] }), index("pack_from_lot").on(t.lotId)],
+);
+
 /** One jar or can. What it is now follows from its pack, run, checks and movements. */
 export const container = sqliteTable(
   "container",
@@ -160,6 +173,9 @@ export const container = sqliteTable(
     index("container_promised")
       .on(t.dispositionDue)
       .where(sql`disposition in ('chill', 'repack') and moved is null`),
+    index("container_emptied")
+      .on(t.emptiedAt)
+      .where(sql`emptied_at is not null`),
     index("container_aside")
       .on(t.setAside)
       .where(sql`set_aside is not null`),

@@ -111,7 +111,7 @@ export interface ShelfGlance {
 
 /** Ids of containers on shelves that may not be eaten: held, by what they are made of, or set aside. */
 const NOT_EATEN = `select c.id from container c where c.set_aside is not null and c.moved = 'shelved'
-  union select c.id from held_lot d join pack_from x on x.lot_id = d.lot_id join container c on c.pack_id = x.pack_id where c.moved = 'shelved'`;
+  union select c.id from held_lot d cross join pack_from x on x.lot_id = d.lot_id cross join container c on c.pack_id = x.pack_id where c.moved = 'shelved'`;
 
 /** What stands on the shelves at a glance: it costs the same however many there are. */
 export function shelfGlance(larder: Larder, now: number): ShelfGlance {
@@ -121,7 +121,7 @@ export function shelfGlance(larder: Larder, now: number): ShelfGlance {
   const kept = (larder.sqlite.prepare(NOT_EATEN).all() as { id: string }[]).map((r) => r.id);
   const first = larder.sqlite
     .prepare(
-      `select id from container where moved = 'shelved' and id not in (select value from json_each(?)) order by canned_at, code limit 1`,
+      `select id from container indexed by container_oldest where moved = 'shelved' and id not in (select value from json_each(?)) order by canned_at, code limit 1`,
     )
     .get(JSON.stringify(kept)) as { id: string } | undefined;
   return {

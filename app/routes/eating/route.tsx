@@ -193,7 +193,7 @@ function KindRow({
       {next ? (
         <>
           <span className="min-w-[13rem]">
-            <Link to={`/c/${next.code}`} className="inline-flex min-h-12 items-center text-ink">
+            <Link to={`/c/${next.code}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
               <Code>{next.code}</Code>
             </Link>{" "}
             <span className={next.bestBy < now ? "text-amber" : "text-soft"}>

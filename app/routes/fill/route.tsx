@@ -46,12 +46,12 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = home;
   const bench = orNotFound(() => getBench(larder, params.id));
   const canner = bench.cannerId ? getCanner(larder, bench.cannerId) : null;
-  const { now, open } = lookAround(home);
+  const look = lookAround(home);
   const supplies = listSupplies(larder);
   return {
     key: formKey(),
-    serverNow: now,
-    clocks: clocksOf(runGlances(home), open, now),
+    serverNow: look.now,
+    clocks: clocksOf(runGlances(home), look),
     units: household.units,
     id: bench.id,
     closedAt: bench.closedAt,

@@ -29,8 +29,11 @@ import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
 import { ToShelve } from "./to-shelve";
 
-/** Containers drawn of each shelf before the rest is only counted. */
-const DRAWN = 18;
+/** Containers drawn on the page, and of one shelf at most and at least, before the rest is only counted. */
+const DRAWN = { all: 180, most: 24, least: 4 };
+
+/** A link in a sentence, tall enough for a thumb. */
+const SENTENCE = "inline-flex min-h-12 items-center text-ink underline decoration-2 underline-offset-4";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -38,6 +41,10 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams.get("q")?.trim().slice(0, 60) ?? "";
   const { now, ready, shelf } = lookAround(home);
   const places = listPlaces(larder);
+  const each = Math.min(
+    DRAWN.most,
+    Math.max(DRAWN.least, Math.floor(DRAWN.all / Math.max(1, places.length))),
+  );
   const rooms = storageRooms(larder);
   const flagged = flaggedByStorage(larder, rooms);
   return {
@@ -48,7 +55,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     boil: boilMinutes(ftFromM(household.altitudeM)),
     search,
     found: search ? findOnShelf(larder, search.split(/\s+/).slice(0, 6)) : null,
-    places: places.map((p) => ({ ...p, shown: search ? [] : onShelf(larder, p.id, DRAWN) })),
+    places: places.map((p) => ({ ...p, shown: search ? [] : onShelf(larder, p.id, each) })),
     ready,
     shelf,
     recalls: listRecalls(larder).filter((r) => r.still > 0),
@@ -145,7 +152,9 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       {recalls.map((r) => (
         <Notice key={r.id} tone="stop" className="mb-4">
           <b>{countOf(r.still, "container")} set aside</b>: {r.reason}.{" "}
-          <Link to={`/larder/recalls/${r.id}`}>See them, or lift it</Link>
+          <Link to={`/larder/recalls/${r.id}`} className={SENTENCE}>
+            See them, or lift it
+          </Link>
         </Notice>
       ))}
       {storage.map((s) => (
@@ -166,7 +175,9 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
         <Notice tone="care" className="mb-6">
           <b>{countOf(shelf.past, "container")} past best-by.</b> Sound while the seal holds, but eat{" "}
           {shelf.past === 1 ? "it" : "them"} first.{" "}
-          <Link to="/larder/eating">What to eat next, kind by kind</Link>
+          <Link to="/larder/eating" className={SENTENCE}>
+            What to eat next, kind by kind
+          </Link>
         </Notice>
       )}
       {!found && shelf.oldest && (

@@ -18,6 +18,12 @@ const PLACES = [
   ["Fire: canners and runs", "/fire", "start a load"],
   ["Rest: check seals", "/rest", "towel, failed"],
   ["Larder: the shelves", "/larder", "best by, open"],
+  ["Scan a label", "/larder/scan", "camera, code, find"],
+  ["Eating: what to eat next, and how long it lasts", "/larder/eating", "meals, forecast, cost, price"],
+  ["Labels: print them, or the words for a marker", "/larder/labels", "pdf, sheet, roll"],
+  ["Rooms: how warm the shelves are", "/larder/rooms", "temperature, frost, heat"],
+  ["Recalls: what is set aside", "/larder/recalls", "bad, bulge, doubt"],
+  ["Charts: stock, age, seals, yields", "/larder/charts", "seasons"],
   ["Shed: canners and gauge tests", "/shed", "equipment"],
   ["Household: altitude, units, people, theme", "/household", "settings dark glare"],
 ] as const;

@@ -14,12 +14,12 @@ import { Jump } from "./jump";
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const runs = runGlances(home);
-  const { now, open } = lookAround(home);
+  const look = lookAround(home);
   return {
-    serverNow: now,
+    serverNow: look.now,
     pace: pace(),
     places: benchOf(home, runs),
-    clocks: clocksOf(runs, open, now),
+    clocks: clocksOf(runs, look),
     me: home.me.name,
   };
 }

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { DISPOSAL } from "#core/rest";
-import { shapeOf } from "#core/schedule";
+import { isCan, shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { TimeLeft, useNow } from "#ui/clock";
 import { Drawer } from "#ui/drawer";
@@ -9,6 +9,7 @@ import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { containersWords } from "../../words/load";
+import { CAN_LOOKS, JAR_LOOKS } from "../../words/rest";
 import { whenWords } from "../../words/time";
 import type { Route } from "./+types/route";
 
@@ -64,12 +65,28 @@ export function Deciding({ open, zone }: { zone: string; open: Data["open"] }) {
                 )}
               </p>
               <Choices id={u.container.id} choices={u.choices} formKey={u.container.key} />
+              {u.why === "failed" && <AfterAll c={u.container} />}
               <Disposal />
             </div>
           </li>
         ))}
       </ul>
     </Part>
+  );
+}
+
+/** The wrong one was tapped: it is sound after all, and the newer look counts. */
+function AfterAll({ c }: { c: Data["open"][number]["container"] }) {
+  const [sound] = isCan(c.kind) ? CAN_LOOKS : JAR_LOOKS;
+  return (
+    <OneTap>
+      <input type="hidden" name="key" value={c.key} />
+      <input type="hidden" name="intent" value="seal" />
+      <input type="hidden" name="containerId" value={c.id} />
+      <Button name="look" value={sound!.key} weight="bare" className="!px-0">
+        A slip: {sound!.label.toLowerCase()} after all
+      </Button>
+    </OneTap>
   );
 }
 

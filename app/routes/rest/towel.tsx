@@ -67,6 +67,14 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
               <span className="text-center text-[0.86rem] text-amber">{LOST[r.out[c.code]!]}</span>
             )}
             {ready && c.seal === null && <Looks c={c} />}
+            {ready && c.seal !== null && !c.disposition && !c.moved && (
+              <details>
+                <summary className="flex min-h-12 cursor-pointer items-center justify-center text-[0.92rem] text-soft">
+                  Look again
+                </summary>
+                <Looks c={c} />
+              </details>
+            )}
           </li>
         ))}
       </ol>

@@ -34,7 +34,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     name: placeName(place),
     zone: household.zone,
     now: larder.now(),
-    here: onShelf(larder, place.id, 600),
+    here: onShelf(larder, place.id, 200),
     typed,
     count: typed.trim() ? countShelf(larder, place.id, codesIn(typed)) : null,
   };

@@ -74,10 +74,8 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
 /** Clocks of everything but this run. The look around is made anew for each word. */
 function otherClocks(home: ReturnType<typeof atHome>, runId: string): RunningClock[] {
   const fresh = { ...home, context: { ...home.context } as typeof home.context };
-  const { now, open } = lookAround(fresh);
   return clocksOf(
     runGlances(fresh).filter((r) => r.id !== runId),
-    open,
-    now,
+    lookAround(fresh),
   );
 }

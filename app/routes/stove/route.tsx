@@ -37,16 +37,15 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household, me, people } = home;
   const run = orNotFound(() => getRun(larder, params.code));
   const runs = runGlances(home);
-  const { now, open } = lookAround(home);
+  const look = lookAround(home);
   const kitchen = heatKitchen(larder, run);
   return {
     key: formKey(),
-    serverNow: now,
+    serverNow: look.now,
     pace: pace(),
     clocks: clocksOf(
       runs.filter((r) => r.id !== run.id),
-      open,
-      now,
+      look,
     ),
     units: household.units,
     me: me.name,

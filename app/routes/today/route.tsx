@@ -4,6 +4,7 @@ import { whyNotPacked } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan, shapeOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
+import { listRecalls } from "#store/recall";
 import { isFit } from "#store/seam";
 import { Button } from "#ui/button";
 import { Countdown, useNow } from "#ui/clock";
@@ -64,6 +65,16 @@ export function loader({ request, context }: Route.LoaderArgs) {
       to: "/shed",
       title: `Have the gauge of ${c.name} tested`,
       why: "Its test is more than a year old, or there is none.",
+    });
+  const aside = listRecalls(larder).filter((r) => r.still > 0);
+  if (aside.length)
+    idle.push({
+      to: aside.length === 1 ? `/larder/recalls/${aside[0]!.id}` : "/larder/recalls",
+      title: `${countOf(
+        aside.reduce((n, r) => n + r.still, 0),
+        "container",
+      )} set aside`,
+      why: aside.map((r) => r.reason).join("; "),
     });
   const { oldest } = shelf;
   if (shelf.past > 0 && oldest)
