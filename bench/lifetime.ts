@@ -13,6 +13,7 @@ import { containersOfRun } from "#store/rest";
 import { openRun, tapRun, type Tap } from "#store/run";
 import { addPlace } from "#store/shelf";
 import { addSupply } from "#store/supply";
+import { STEADY_COURSE } from "#store/testing";
 import { FLOWS_SQL, RELATIVES_SQL, traceGraph } from "#store/trace";
 import { DOUBTS } from "#core/recall";
 import { medianMs } from "./measure.ts";
@@ -25,20 +26,11 @@ const SHELVES = 40;
 const RUNS_OF_ANIMAL = 4;
 const RUNS_OF_BOX = 2;
 
-/** From a cold burner to the towel and, thirteen hours later, the last lid. */
-const COURSE: [minute: number, type: Tap["type"]][] = [
-  [0, "heat-on"],
-  [12, "steam-steady"],
-  [22, "weight-on"],
-  [27, "at-target"],
-  ...Array.from({ length: 15 }, (_, i): [number, Tap["type"]] => [27 + 5 * (i + 1), "at-target"]),
-  [103, "heat-off"],
-  [145, "pressure-zero"],
-  [146, "lock-down"],
-  [147, "weight-off"],
-  [158, "lid-off"],
+/** To the towel and, thirteen hours later, the last lid. */
+const COURSE: readonly [minute: number, type: Tap["type"]][] = [
+  ...STEADY_COURSE,
   [161, "unloaded"],
-  [161 + 780, "checked"],
+  [941, "checked"],
 ];
 
 type Row = Record<string, unknown>;

@@ -86,13 +86,6 @@ async function drill(): Promise<void> {
   await page.screenshot({ path: join(OUT, "drill.png") });
 }
 
-/** The equipment check of the jars that wait. */
-async function readyOf(fire: Page): Promise<string> {
-  for (const box of await fire.locator("input[name=packIds]").all()) await box.uncheck();
-  await fire.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
-  return (await fire.getByRole("link", { name: "Check the equipment first" }).getAttribute("href"))!;
-}
-
 try {
   await picture("today", server.url);
   for (const path of PAGES) await picture(path.split("?")[0]!, `${server.url}/${path}`);
@@ -115,14 +108,17 @@ try {
   await picture("record", `${run}/record`);
   await heat(`${run}/heat`);
   await drill();
-  const ready = await readyOf(await picture("fire", `${server.url}/fire`));
-  await picture("phone", server.url + ready, "light", 390, 844);
   const larder = await picture("larder", `${server.url}/larder`);
-  const jar = await larder
-    .locator("section[aria-label='Cellar, Middle shelf'] a")
+  await larder.getByRole("heading", { name: "Cellar" }).scrollIntoViewIfNeeded();
+  await larder.mouse.wheel(0, 380);
+  await larder.waitForTimeout(300);
+  await larder.screenshot({ path: join(OUT, "larder.png") });
+  const jar = (await larder
+    .locator("section[aria-label='Cellar, Middle shelf'] a[href^='/c/']")
     .first()
-    .getAttribute("href");
+    .getAttribute("href"))!;
   await picture("story", server.url + jar);
+  await picture("phone", server.url + jar.replace("/c/", "/larder/recall/"), "light", 390, 844);
 } finally {
   await browser.close();
   await server.stop();

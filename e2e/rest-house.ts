@@ -4,23 +4,10 @@ import { makePack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
 import { openRun, tapRun, type Tap } from "#store/run";
 import { addSupply } from "#store/supply";
+import { STEADY_COURSE } from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
 import { v7 as uuid } from "uuid";
 import { boarHouse } from "./house";
-
-/** Minutes from lighting to the towel, with a pound in hand. */
-const COURSE: [minute: number, type: Tap["type"]][] = [
-  [0, "heat-on"],
-  [12, "steam-steady"],
-  [22, "weight-on"],
-  [27, "at-target"],
-  ...Array.from({ length: 15 }, (_, i): [number, Tap["type"]] => [27 + 5 * (i + 1), "at-target"]),
-  [103, "heat-off"],
-  [145, "pressure-zero"],
-  [146, "lock-down"],
-  [147, "weight-off"],
-  [158, "lid-off"],
-];
 
 /**
  * A household with eighteen pints of boar on the towel, their rest just over, lids out of two boxes; the last two were lifted
@@ -63,7 +50,7 @@ export function fillRestHouse(folder: string, now: number): { run: string; codes
     const { id, code } = openRun(larder, write(), { cannerId, packIds: [pack.id], signedReason: null });
     const tap = (type: Tap["type"], more: Partial<Tap> = {}) =>
       tapRun(larder, id, { id: uuid(), type, by: "Oda", ...more });
-    for (const [minute, type] of COURSE) {
+    for (const [minute, type] of STEADY_COURSE) {
       at = began + minute * 60_000;
       tap(type);
     }

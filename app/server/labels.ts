@@ -1,17 +1,12 @@
-import PDFDocument from "pdfkit";
 import QRCode from "qrcode";
-import { createRequire } from "node:module";
 import { labelPlaces, textBoxMm, type Box, type LabelStock } from "#core/label";
 import { type LabelText } from "../words/label";
+import { newPdf, type Doc } from "./pdf";
 
-const FONTS = "dejavu-fonts-ttf/ttf/DejaVuSansCondensed";
-const require = createRequire(import.meta.url);
 const MM = 72 / 25.4;
 const INK = "#000000";
 /** Quiet zone round a QR code, modules. ISO/IEC 18004 asks for 4. */
 const QUIET = 4;
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** What is printed: the words, and the address its QR code leads to. */
 export interface PrintedLabel {
@@ -21,20 +16,8 @@ export interface PrintedLabel {
 
 /** Labels on sheets, rolls, discs or wraps, as PDF. @param skip labels of the first sheet that are gone already */
 export function labelsPdf(stock: LabelStock, labels: readonly PrintedLabel[], skip = 0): Promise<Buffer> {
-  const doc = new PDFDocument({
-    size: [stock.page.width * MM, stock.page.height * MM],
-    margin: 0,
-    autoFirstPage: false,
-    info: { Title: `Labels, ${stock.name}`, Creator: "Patient Larder" },
-  });
-  doc.registerFont("plain", require.resolve(`${FONTS}.ttf`));
-  doc.registerFont("bold", require.resolve(`${FONTS}-Bold.ttf`));
-  const parts: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on("data", (part: Buffer) => parts.push(part));
-    doc.on("end", () => resolve(Buffer.concat(parts)));
-    doc.on("error", reject);
-  });
+  const size: [number, number] = [stock.page.width * MM, stock.page.height * MM];
+  const { doc, done } = newPdf(`Labels, ${stock.name}`, { size, margin: 0, autoFirstPage: false });
   let page = -1;
   for (const [i, place] of labelPlaces(stock, labels.length, skip).entries()) {
     while (page < place.page) {

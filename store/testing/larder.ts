@@ -136,6 +136,20 @@ export function tap(t: TestLarder, runId: string, type: Tap["type"], more: Parti
   return tapRun(t.larder, runId, { id: uuid(), type, by: "Ada", ...more });
 }
 
+/** A run without a slip in minutes from lighting: vented in full, seen at target every 5 minutes, cooled, and the lid off. */
+export const STEADY_COURSE: readonly [minute: number, type: Tap["type"]][] = [
+  [0, "heat-on"],
+  [12, "steam-steady"],
+  [22, "weight-on"],
+  [27, "at-target"],
+  ...Array.from({ length: 15 }, (_, i): [number, Tap["type"]] => [27 + 5 * (i + 1), "at-target"]),
+  [103, "heat-off"],
+  [145, "pressure-zero"],
+  [146, "lock-down"],
+  [147, "weight-off"],
+  [158, "lid-off"],
+];
+
 /** Brings a run from a cold burner to the towel, without a slip. */
 export function runToTowel(t: TestLarder, runId: string, minutes = 75): void {
   const steps: [number, Tap["type"]][] = [

@@ -1,6 +1,7 @@
 import type { Route } from "./+types/pdf";
 import { atHome } from "../../server/context";
 import { labelsPdf } from "../../server/labels";
+import { pdfAnswer } from "../../server/pdf";
 import { labelsWanted, printed, stockWanted } from "../../server/label-choice";
 
 /** The labels as PDF, for a sheet printer or, page by page, for a printer of single labels. */
@@ -12,11 +13,5 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     throw new Response("There is nothing sealed to print a label for.", { status: 404 });
   const skip = Number(url.searchParams.get("skip") ?? 0) || 0;
   const pdf = await labelsPdf(stockWanted(home, url.searchParams), printed(home, wanted, url.origin), skip);
-  return new Response(new Uint8Array(pdf), {
-    headers: {
-      "Content-Type": "application/pdf",
-      "Content-Disposition": 'inline; filename="labels.pdf"',
-      "Cache-Control": "no-store",
-    },
-  });
+  return pdfAnswer(pdf, "labels");
 }

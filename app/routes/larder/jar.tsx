@@ -1,8 +1,7 @@
 import { useDraggable } from "@dnd-kit/core";
 import { Link } from "react-router";
-import { shapeOf } from "#core/schedule";
 import type { Shelved } from "#store/shelf";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { oneWords } from "../../words/shelf";
 import { longDay } from "../../words/time";
 
@@ -38,14 +37,7 @@ export function Jar({ c, now, zone }: { c: Shelved; now: number; zone: string })
           aria-label={`${c.code}: ${oneWords(c)}${past ? ", past best-by" : ""}${kept ? `, ${kept}` : ""}`}
           className="peer absolute inset-0 size-full cursor-pointer opacity-0"
         />
-        <ContainerGlyph
-          shape={shapeOf(c.kind, c.mouth)}
-          state="sealed"
-          contents={contentsOf(c.product, c.species)}
-          pattern={patternOf(c.packCode)}
-          scale={0.46}
-          label=""
-        />
+        <StoredGlyph c={c} scale={0.46} />
         <span
           aria-hidden="true"
           className="absolute top-0 right-0 hidden size-5 items-center justify-center bg-copper text-[0.8rem] font-bold text-on-copper peer-checked:flex"

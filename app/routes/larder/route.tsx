@@ -18,13 +18,14 @@ import {
   takeOff,
 } from "#store/shelf";
 import { Button } from "#ui/button";
-import { FormErrors, KeyedForm, Notice, SelectField, TextField, resultOf } from "#ui/form";
+import { FormErrors, KeyedForm, Notice, resultOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { storageEventWords } from "../../words/shelf";
 import { atHome } from "../../server/context";
-import { byIntent, formKey, keyField, submit, words, writeBy } from "../../server/form";
+import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
+import { PlaceFields, placeShape } from "./place-form";
 import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
 import { ToShelve } from "./to-shelve";
@@ -81,15 +82,7 @@ const put = z.object({
 const add = z.object({
   key: keyField,
   intent: z.literal("add"),
-  room: words("The room", 40),
-  name: words("The shelf", 40),
-  kind: z.enum(["shelf", "box"]).default("shelf"),
-  capacity: z.coerce
-    .number({ error: "A number of jars and cans, or nothing." })
-    .int("Whole jars and cans.")
-    .min(1, "At least one.")
-    .max(10_000, "At most 10,000.")
-    .optional(),
+  ...placeShape,
 });
 const take = z.object({
   key: keyField,
@@ -259,17 +252,7 @@ function AddShelf({
         Name another shelf or box
       </summary>
       <KeyedForm form={form} formKey={key} intent="add" className="flex flex-wrap items-end gap-3 pb-2">
-        <TextField field={fields.room} label="Room" />
-        <TextField field={fields.name} label="Shelf" />
-        <SelectField
-          field={fields.kind}
-          label="It is a"
-          choices={[
-            { value: "shelf", label: "shelf" },
-            { value: "box", label: "box" },
-          ]}
-        />
-        <TextField field={fields.capacity} label="Takes, if you know" inputMode="numeric" className="w-44" />
+        <PlaceFields fields={fields} takes="Takes, if you know" />
         <Button weight={first ? "do" : "quiet"}>Add it</Button>
       </KeyedForm>
       <FormErrors form={form} />

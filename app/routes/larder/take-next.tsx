@@ -1,8 +1,7 @@
 import { Link } from "react-router";
-import { shapeOf } from "#core/schedule";
 import type { Shelved } from "#store/shelf";
 import { Button } from "#ui/button";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { oneWords } from "../../words/shelf";
 import { longDay } from "../../words/time";
@@ -24,14 +23,7 @@ export function TakeNext({
 }) {
   return (
     <div className="flex flex-wrap items-end gap-6 rounded border-2 border-ink bg-sheet p-5">
-      <ContainerGlyph
-        shape={shapeOf(next.kind, next.mouth)}
-        state="sealed"
-        contents={contentsOf(next.product, next.species)}
-        pattern={patternOf(next.packCode)}
-        scale={0.7}
-        label=""
-      />
+      <StoredGlyph c={next} scale={0.7} />
       <div className="min-w-[16rem] flex-1">
         <p className="text-[1.2rem] font-[650]">
           Eat next: {oneWords(next)}{" "}

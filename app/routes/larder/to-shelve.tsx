@@ -1,9 +1,8 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { Link, useNavigation } from "react-router";
-import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, SelectField, keyFor } from "#ui/form";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { handWords } from "../../words/label";
@@ -29,14 +28,7 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
             return (
               <li key={c.id}>
                 <label className="flex cursor-pointer flex-col items-center">
-                  <ContainerGlyph
-                    shape={shapeOf(c.kind, c.mouth)}
-                    state="sealed"
-                    contents={contentsOf(c.product, c.species)}
-                    pattern={patternOf(c.packCode)}
-                    scale={0.6}
-                    label=""
-                  />
+                  <StoredGlyph c={c} scale={0.6} />
                   <span className="mt-1 flex min-h-12 items-center gap-2">
                     <input
                       type="checkbox"

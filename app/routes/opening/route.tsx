@@ -4,11 +4,11 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { OPENING_SIGNS, SIGNS, boilMinutes } from "#core/shelf";
 import { ftFromM } from "#core/quantity";
-import { isCan, shapeOf } from "#core/schedule";
+import { isCan } from "#core/schedule";
 import { recordOpening } from "#store/eating";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
 import { oneWords } from "../../words/shelf";
 import { longDay } from "../../words/time";
@@ -91,14 +91,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
         <input type="hidden" name="key" value={key} />
         <input type="hidden" name="containerId" value={c.id} />
         <div className="max-lg:hidden">
-          <ContainerGlyph
-            shape={shapeOf(c.kind, c.mouth)}
-            state="sealed"
-            contents={contentsOf(c.product, c.species)}
-            pattern={patternOf(c.packCode)}
-            scale={1.4}
-            label=""
-          />
+          <StoredGlyph c={c} scale={1.4} />
           <p className="fig mt-2 text-[3.6rem] leading-none font-bold">{c.code}</p>
           {c.bestBy < now && (
             <p className="mt-1 font-[650] text-amber">

@@ -1,7 +1,6 @@
 import { Link } from "react-router";
 import { DOUBTS } from "#core/recall";
-import { shapeOf } from "#core/schedule";
-import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
+import { type GlyphState, StoredGlyph } from "#ui/glyph";
 import type { RecallRow } from "../../server/recall";
 import { DOUBT_WORDS } from "../../words/recall";
 
@@ -75,14 +74,7 @@ function Drawn({ r, scale }: { r: RecallRow; scale: number }) {
   const state: GlyphState = r.matters ? "sealed" : "opened";
   return (
     <span className={r.matters ? "" : "opacity-40"}>
-      <ContainerGlyph
-        shape={shapeOf(r.kind, r.mouth)}
-        state={state}
-        contents={contentsOf(r.product, r.species)}
-        pattern={patternOf(r.packCode)}
-        scale={scale}
-        label=""
-      />
+      <StoredGlyph c={r} state={state} scale={scale} />
     </span>
   );
 }

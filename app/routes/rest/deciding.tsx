@@ -30,7 +30,7 @@ export function Deciding({ open, zone }: { zone: string; open: Data["open"] }) {
   if (open.length === 0) return null;
   return (
     <Part title={open.length === 1 ? "One to decide" : `${open.length} to decide`} className="mb-10">
-      <ul className="grid gap-6 lg:grid-cols-2">
+      <ul className={`grid gap-6 ${open.length > 1 ? "lg:grid-cols-2" : ""}`}>
         {open.map((u) => (
           <li key={u.container.id} className="flex items-end gap-5 rounded border-2 border-ink bg-sheet p-5">
             <ContainerGlyph

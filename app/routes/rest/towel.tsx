@@ -86,7 +86,7 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
 function Looks({ c }: { c: Resting["containers"][number] }) {
   const looks = isCan(c.kind) ? CAN_LOOKS : JAR_LOOKS;
   const [sound, bad, ...rest] = looks;
-  const button = (choice: (typeof looks)[number], weight: "quiet" | "bare") => (
+  const button = (choice: (typeof looks)[number], weight: "quiet" | "stop" | "bare") => (
     <Button
       key={choice.key}
       name="look"
@@ -104,7 +104,7 @@ function Looks({ c }: { c: Resting["containers"][number] }) {
       <input type="hidden" name="intent" value="seal" />
       <input type="hidden" name="containerId" value={c.id} />
       {button(sound!, "quiet")}
-      {button(bad!, "bare")}
+      {button(bad!, "stop")}
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center justify-center text-[0.92rem] text-soft">
           Something else

@@ -1,10 +1,9 @@
 import { useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
-import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { Scanner } from "#ui/scanner";
@@ -35,7 +34,7 @@ export default function Scan({ loaderData }: Route.ComponentProps) {
       <title>Scan · Patient Larder</title>
       <div className="grid gap-8 lg:grid-cols-[minmax(0,34rem)_1fr]">
         <div>
-          <Scanner onRead={look} />
+          <Scanner onRead={look} first />
           <Form
             className="mt-5 flex max-w-[34rem] items-end gap-3"
             onSubmit={(e) => {
@@ -113,13 +112,10 @@ function Found({
     );
   return (
     <div className="flex flex-wrap items-end gap-6 rounded border-2 border-ink bg-sheet p-5">
-      <ContainerGlyph
-        shape={shapeOf(c.kind, c.mouth)}
+      <StoredGlyph
+        c={c}
         state={c.moved && c.moved !== "shelved" ? "opened" : c.seal === "failed" ? "failed" : "sealed"}
-        contents={contentsOf(c.product, c.species)}
-        pattern={patternOf(c.packCode)}
         scale={0.9}
-        label=""
       />
       <div className="min-w-[14rem] flex-1">
         <p className="fig text-[3.4rem] leading-none font-bold">{c.code}</p>

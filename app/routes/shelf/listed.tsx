@@ -1,6 +1,5 @@
 import { Link } from "react-router";
-import { shapeOf } from "#core/schedule";
-import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import { StoredGlyph } from "#ui/glyph";
 import { oneWords } from "../../words/shelf";
 import type { Route } from "./+types/route";
 
@@ -18,11 +17,8 @@ export function Listed({ data }: { data: Route.ComponentProps["loaderData"] }) {
               title={oneWords(c)}
               className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
             >
-              <ContainerGlyph
-                shape={shapeOf(c.kind, c.mouth)}
-                state="sealed"
-                contents={contentsOf(c.product, c.species)}
-                pattern={patternOf(c.packCode)}
+              <StoredGlyph
+                c={c}
                 scale={0.46}
                 label={`${oneWords(c)}${c.bestBy < now ? ", past best-by" : ""}`}
               />

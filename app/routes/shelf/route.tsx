@@ -7,13 +7,14 @@ import { countOf } from "#core/quantity";
 import { changePlace, countShelf, getPlace, onShelf, placeName, reconcile, retirePlace } from "#store/shelf";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, Notice, SelectField, TextField, keyFor, resultOf } from "#ui/form";
+import { FormErrors, KeyedForm, Notice, keyFor, resultOf } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { Scanner } from "#ui/scanner";
 import { readLabel } from "#core/code";
 import { atHome } from "../../server/context";
-import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
+import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
+import { PlaceFields, placeShape } from "../larder/place-form";
 import { Listed } from "./listed";
 
 /** Codes read off one shelf at most. */
@@ -43,15 +44,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
 const change = z.object({
   key: keyField,
   intent: z.literal("change"),
-  room: words("The room", 40),
-  name: words("The shelf", 40),
-  kind: z.enum(["shelf", "box"]),
-  capacity: z.coerce
-    .number({ error: "A number of jars and cans, or nothing." })
-    .int("Whole jars and cans.")
-    .min(1, "At least one.")
-    .max(10_000, "At most 10,000.")
-    .optional(),
+  ...placeShape,
   up: z.literal("on").optional(),
 });
 const right = z.object({
@@ -251,22 +244,7 @@ function Change({
       className="mt-9"
     >
       <KeyedForm form={form} formKey={key} intent="change" className="flex flex-wrap items-end gap-3">
-        <TextField field={fields.room} label="Room" />
-        <TextField field={fields.name} label="Shelf" />
-        <SelectField
-          field={fields.kind}
-          label="It is a"
-          choices={[
-            { value: "shelf", label: "shelf" },
-            { value: "box", label: "box" },
-          ]}
-        />
-        <TextField
-          field={fields.capacity}
-          label="Takes"
-          hint="jars and cans; empty if you do not know"
-          inputMode="numeric"
-        />
+        <PlaceFields fields={fields} takes="Takes" />
         <label className="flex min-h-12 items-center gap-2">
           <input type="checkbox" name="up" className="size-6 accent-copper" /> one place up in its room
         </label>

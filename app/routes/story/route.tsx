@@ -1,14 +1,13 @@
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { shapeOf } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 import { refuse } from "#store/db";
 import { putBack } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
-import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
+import { type GlyphState, StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { River } from "#ui/river";
@@ -93,13 +92,7 @@ export default function Story({ loaderData, actionData }: Route.ComponentProps) 
         <div>
           {container && (
             <div className="mb-6">
-              <ContainerGlyph
-                shape={shapeOf(container.kind, container.mouth)}
-                state={stateOf(container)}
-                contents={contentsOf(container.product, container.species)}
-                pattern={patternOf(container.packCode)}
-                scale={1.5}
-              />
+              <StoredGlyph c={container} state={stateOf(container)} scale={1.5} />
               <div className="fig border-t-[8px] border-bench pt-2 text-[4.4rem] leading-none font-bold tracking-wide">
                 {code}
               </div>

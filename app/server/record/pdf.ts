@@ -1,18 +1,13 @@
-import { createRequire } from "node:module";
-import PDFDocument from "pdfkit";
+import { newPdf, type Doc } from "../pdf";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { clockTime } from "../../words/time";
 import { thinned } from "../../words/trace";
 import { type PressureTrace, type ProcessRecord } from "./facts";
 
-const FONTS = "dejavu-fonts-ttf/ttf/DejaVuSansCondensed";
-const require = createRequire(import.meta.url);
 const INK = "#1c1a17";
 const SOFT = "#5d564c";
 const STOP = "#9c2117";
 const MARGIN = 40;
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** Writes text at a place. @returns where it ends */
 function write(
@@ -31,19 +26,7 @@ function write(
 
 /** The record on one page (US Letter), as PDF. What does not fit beside the rest is counted and said. */
 export function recordPdf(record: ProcessRecord): Promise<Buffer> {
-  const doc = new PDFDocument({
-    size: "LETTER",
-    margin: MARGIN,
-    info: { Title: record.title, Creator: "Patient Larder" },
-  });
-  doc.registerFont("plain", require.resolve(`${FONTS}.ttf`));
-  doc.registerFont("bold", require.resolve(`${FONTS}-Bold.ttf`));
-  const parts: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on("data", (part: Buffer) => parts.push(part));
-    doc.on("end", () => resolve(Buffer.concat(parts)));
-    doc.on("error", reject);
-  });
+  const { doc, done } = newPdf(record.title, { size: "LETTER", margin: MARGIN });
   // One page: nothing may start a second by itself.
   doc.page.margins.bottom = 0;
   const wide = doc.page.width - 2 * MARGIN;

@@ -14,9 +14,10 @@ type State = "off" | "asking" | "looking" | "refused" | "none";
 /**
  * Reads labels by the camera. It begins when it is asked to; a camera that is refused or missing is said in a sentence, and the
  * code can be typed beside it.
+ * @param first the camera is the first thing to do on its page
  * @param onRead what the label's square says; called once for each label held before it
  */
-export function Scanner({ onRead }: { onRead: (text: string) => void }) {
+export function Scanner({ onRead, first = false }: { onRead: (text: string) => void; first?: boolean }) {
   const video = useRef<HTMLVideoElement>(null);
   const [state, setState] = useState<State>("off");
   const heard = useRef(onRead);
@@ -71,7 +72,7 @@ export function Scanner({ onRead }: { onRead: (text: string) => void }) {
       )}
       <Button
         type="button"
-        weight={on ? "quiet" : "do"}
+        weight={first && !on ? "do" : "quiet"}
         className="mt-3 w-full"
         onClick={() => setState(on ? "off" : "asking")}
       >
