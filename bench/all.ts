@@ -8,11 +8,12 @@ import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
 import { drawFigures, heatFigures } from "./heat.ts";
-import { fillLifetime, traceFigures } from "./lifetime.ts";
+import { fillLifetime } from "./lifetime.ts";
 import { medianMs } from "./measure.ts";
 import { planHouseholds } from "./planner.ts";
 import { fillSeasons } from "./seasons.ts";
 import { startBuilt } from "./server.ts";
+import { traceFigures } from "./trace.ts";
 
 const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} ${figure}`);
 const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;

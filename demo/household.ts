@@ -395,7 +395,7 @@ function secondBoar(
     weightKg: 58,
     weightKind: "dressed",
   });
-  const hams = lot(t, at(469), boar, "Hams", 10.9, 8.2, { trimKg: 2.6 });
+  const hams = lot(t, at(469), boar, "Hams", 10.8, 8.1, { trimKg: 2.6 });
   const load = run(t, at(468), canner, [pack(t, at(468, 9), hams, 16, 8.1)], wholeRun(75, 12.5));
   // Thirteen hours on the towel, and well within the day that a failed one may wait.
   const sealed = check(t, at(468) + 17 * 60 * MIN, load, [5]);

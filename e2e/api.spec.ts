@@ -212,6 +212,7 @@ test("openapi.json describes every address, and the others are refused as proble
     "/api/v1/schedule",
     "/api/v1/seam",
     "/api/v1/steam",
+    "/api/v1/stock",
     "/api/v1/trace/{code}",
   ]);
   expect(JSON.stringify(body)).toContain("airFraction");

@@ -1,7 +1,7 @@
 import { householdMark, labelUrl } from "#core/code";
 import { stockOf, type LabelStock } from "#core/label";
 import { findCode } from "#store/trace";
-import { shelvedByIds, toShelve, type Shelved } from "#store/shelf";
+import { shelvedByIds, shelvedSince, toShelve, type Shelved } from "#store/shelf";
 import { containersOfPack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
 import { labelText } from "../words/label";
@@ -21,13 +21,8 @@ export function labelsWanted(
 ): { wanted: Shelved[]; unknown: string[] } {
   const asked = (search.get("of") ?? "").split(",").filter(Boolean).slice(0, MOST);
   if (asked.length === 0) {
-    const lately = larder.sqlite
-      .prepare(
-        "select id from container where moved = 'shelved' and moved_at > ? order by canned_at, code limit ?",
-      )
-      .pluck()
-      .all(larder.now() - 2 * 86_400_000, MOST) as string[];
-    return { wanted: [...toShelve(larder), ...shelvedByIds(larder, lately)].slice(0, MOST), unknown: [] };
+    const lately = shelvedSince(larder, larder.now() - 2 * 86_400_000, MOST);
+    return { wanted: [...toShelve(larder), ...lately].slice(0, MOST), unknown: [] };
   }
   const unknown: string[] = [];
   const ids = asked.flatMap((text) => {

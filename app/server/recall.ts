@@ -2,8 +2,8 @@ import { type Larder } from "#store/db";
 import { type DoubtKind } from "#core/recall";
 import { type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { type Move } from "#core/shelf";
+import { sharedFacts } from "#store/recall";
 import { whereabouts } from "./story";
-import { type ContainerNow } from "#store/rest";
 
 /** One container of a recall: what it shares, and where it is now. */
 export interface RecallRow {
@@ -25,29 +25,10 @@ export interface RecallRow {
   aside: boolean;
 }
 
-type Raw = Omit<ContainerNow, "dispositionDue" | "placeId" | "runId" | "packId"> & {
-  species: string;
-  cannedAt: number | null;
-  place: string | null;
-  note: string | null;
-  inRun: string | null;
-};
-
 /** The facts of containers that share something, those that still matter first. */
 export function recallRows(larder: Larder, sharing: readonly { id: string; by: DoubtKind[] }[]): RecallRow[] {
   const by = new Map(sharing.map((s) => [s.id, s.by]));
-  const raw = larder.sqlite
-    .prepare(
-      `select n.id, n.code, n.kind, n.mouth, n.product, n.pack_code as packCode, n.number, n.seal, n.disposition, n.moved, n.set_aside as setAside,
-         (select code from run r where r.id = n.run_id) as inRun,
-         (select completed_at from run r where r.id = n.run_id) as cannedAt,
-         (select p.room || ', ' || p.name from shelf_place p where p.id = n.place_id) as place,
-         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
-         (select m.note from movement m where m.container_id = n.id order by m.seq desc limit 1) as note
-       from json_each(?) j join container_now n on n.id = j.value order by cannedAt is null, cannedAt, n.code`,
-    )
-    .all(JSON.stringify([...by.keys()])) as Raw[];
-  return raw
+  return sharedFacts(larder, [...by.keys()])
     .map((r): RecallRow => ({
       id: r.id,
       code: r.code,
@@ -56,7 +37,7 @@ export function recallRows(larder: Larder, sharing: readonly { id: string; by: D
       mouth: r.mouth,
       product: r.product,
       packCode: r.packCode,
-      species: JSON.parse(r.species),
+      species: r.species,
       cannedAt: r.cannedAt,
       moved: r.moved,
       where: whereabouts(r, r.place, r.inRun ? `in run ${r.inRun}` : null),

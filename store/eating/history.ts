@@ -100,3 +100,12 @@ export function yieldsBySeason(
     .map(({ season, group, cut, made }) => ({ season, group, percent: (100 * made) / cut, kg: made }))
     .sort((a, b) => (a.season < b.season ? -1 : 1));
 }
+
+/** How many containers stand on the shelves by their age in whole days. */
+export function agesOnShelf(larder: Larder, now: number): { days: number; count: number }[] {
+  return larder.sqlite
+    .prepare(
+      "select cast((? - canned_at) / 86400000 as integer) as days, count(*) as count from container where moved = 'shelved' group by 1",
+    )
+    .all(now) as { days: number; count: number }[];
+}

@@ -1,3 +1,10 @@
 export { lastOpening, recordOpening, type OpeningInput } from "./opening.ts";
-export { eatenByMonth, seasonsOf, yieldsBySeason, type KindMonths, type SeasonStock } from "./history.ts";
+export {
+  agesOnShelf,
+  eatenByMonth,
+  seasonsOf,
+  yieldsBySeason,
+  type KindMonths,
+  type SeasonStock,
+} from "./history.ts";
 export { costOfContainer, pricesOf, setPrices, type ContainerCost } from "./cost.ts";

@@ -1,3 +1,4 @@
+export { sharedFacts, type SharedFacts } from "./facts.ts";
 export { SHARING_SQL, sharedOf, sharing, type Sharing } from "./sharing.ts";
 export {
   getRecall,

@@ -15,6 +15,7 @@ export {
   pastBestBy,
   shelfGlance,
   shelvedByIds,
+  shelvedSince,
   toShelve,
   type KindStock,
   type ShelfGlance,

@@ -85,6 +85,17 @@ export function onShelf(larder: Larder, placeId: string | null, limit = 100_000)
   );
 }
 
+/** What was put on a shelf since an instant and still stands there, oldest first. */
+export function shelvedSince(larder: Larder, since: number, limit: number): Shelved[] {
+  const ids = larder.sqlite
+    .prepare(
+      "select id from container where moved = 'shelved' and moved_at > ? order by canned_at, code limit ?",
+    )
+    .pluck()
+    .all(since, limit) as string[];
+  return shelvedByIds(larder, ids);
+}
+
 /** Sealed and not yet shelved, oldest first. */
 export function toShelve(larder: Larder): Shelved[] {
   return (

@@ -1,6 +1,6 @@
 import type { Route } from "./+types/route";
 import { countOf } from "#core/quantity";
-import { seasonsOf, yieldsBySeason } from "#store/eating";
+import { agesOnShelf, seasonsOf, yieldsBySeason } from "#store/eating";
 import { checkedSeals } from "#store/rest";
 import { BarChart, type BarSeries } from "#ui/chart";
 import { Drawer } from "#ui/drawer";
@@ -16,20 +16,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const { larder } = atHome(context, request);
   const now = larder.now();
   const stock = seasonsOf(larder, now);
-  const ages = (
-    larder.sqlite
-      .prepare(
-        "select cast((? - canned_at) / 86400000 as integer) as days, count(*) as n from container where moved = 'shelved' group by 1",
-      )
-      .all(now) as { days: number; n: number }[]
-  ).reduce(
-    (sums, { days, n }) => {
-      const i = AGE_DAYS.findIndex((most) => days < most);
-      sums[i]! += n;
-      return sums;
-    },
-    AGES.map(() => 0),
-  );
+  const ages = AGES.map(() => 0);
+  for (const { days, count } of agesOnShelf(larder, now))
+    ages[AGE_DAYS.findIndex((most) => days < most)]! += count;
   const seals = new Map<string, { failed: number; all: number }>();
   for (const s of checkedSeals(larder, 5000)) {
     const year = new Date(s.at).getUTCFullYear();

@@ -1,25 +1,24 @@
-import { useForm, type SubmissionResult } from "@conform-to/react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { PRICE_KEYS, type PriceKey } from "#core/cost";
 import { LEAST_MONTHS } from "#core/shelf";
-import { countOf, formatDecimal, formatMassShort, toSi, unitBySymbol, type UnitSystem } from "#core/quantity";
+import { countOf, formatDecimal, formatMassShort, type UnitSystem } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
 import { setPrices } from "#store/eating";
 import { changeHousehold } from "#store/household";
 import { Button } from "#ui/button";
-import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, TextField } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
 import { containersWords, foodWords } from "../../words/load";
 import { GROUP_WORDS, ageWords } from "../../words/shelf";
+import { pricesKept } from "../../words/price";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { toEat } from "../../server/eating";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
+import { Prices } from "./prices";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -46,13 +45,6 @@ const said = z.object({
 
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
-/** Prices by weight are said in the household's own unit and kept per kilogram. */
-const PER_MASS: readonly PriceKey[] = ["meat-kg", "worth-kg"];
-const massUnit = (units: UnitSystem) => (units === "us" ? "lb" : "kg");
-const kgOf = (units: UnitSystem) => toSi(1, unitBySymbol("mass", massUnit(units)));
-const perKg = (amount: number, units: UnitSystem) => amount / kgOf(units);
-const perUnit = (amount: number, units: UnitSystem) => amount * kgOf(units);
-
 /** Freezers are sold by cubic feet or by litres. */
 const freezerWords = (litres: number, units: UnitSystem) =>
   units === "us" ? `${formatDecimal(litres / 28.316847, 1)} cu ft` : `${formatDecimal(litres, 0)} L`;
@@ -61,8 +53,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me, household } = atHome(context, request);
   return submit(request, said, (v) => {
     const { key, eaters, currency, ...prices } = v;
-    for (const k of PER_MASS) if (prices[k] !== undefined) prices[k] = perKg(prices[k], household.units);
-    setPrices(larder, writeBy(me, key), prices);
+    setPrices(larder, writeBy(me, key), pricesKept(prices, household.units));
     changeHousehold(larder, { ...writeBy(me, key), key: `${key} table` }, { eaters, currency });
     return redirect("/larder/eating");
   });
@@ -208,54 +199,5 @@ function KindRow({
         <span className="text-stop">none of it may be eaten now</span>
       )}
     </li>
-  );
-}
-
-const PRICE_WORDS: Record<PriceKey, (units: UnitSystem) => { label: string; hint: string }> = {
-  jar: () => ({ label: "A jar", hint: "new, without its lid" }),
-  "jar-uses": () => ({ label: "A jar is used", hint: "so many times; 10 if you do not say" }),
-  lid: () => ({ label: "A lid", hint: "one each time" }),
-  can: () => ({ label: "A can with its end", hint: "used once" }),
-  "energy-kwh": () => ({ label: "A kilowatt-hour", hint: "gas or power at the burner" }),
-  "meat-kg": (u) => ({ label: `A ${massUnit(u)} of meat, bought`, hint: "0 for your own game" }),
-  "worth-kg": (u) => ({ label: `You would pay for a ${massUnit(u)}`, hint: "of such meat, put up" }),
-};
-
-function Prices({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
-  const { units, prices, eaters, currency, key } = data;
-  const [form, fields] = useForm<z.input<typeof said>>({
-    id: "prices",
-    lastResult: result,
-    defaultValue: {
-      eaters: String(eaters),
-      currency,
-      ...Object.fromEntries(
-        PRICE_KEYS.map((k) => {
-          const amount = prices[k];
-          const shown = amount === undefined ? "" : PER_MASS.includes(k) ? perUnit(amount, units) : amount;
-          return [k, shown === "" ? "" : String(Math.round(shown * 1000) / 1000)];
-        }),
-      ),
-    },
-  });
-  return (
-    <Drawer title="Who eats, and what things cost" open={result?.error !== undefined} ruled>
-      <KeyedForm form={form} formKey={key} className="space-y-4">
-        <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
-          <TextField field={fields.eaters} label="People at the table" inputMode="numeric" />
-          <TextField field={fields.currency} label="Money" hint="its sign" />
-          {PRICE_KEYS.map((k) => (
-            <TextField key={k} field={fields[k]} inputMode="decimal" {...PRICE_WORDS[k](units)} />
-          ))}
-        </div>
-        <p className="text-[0.92rem] text-soft">
-          A jar costs its share of the jar, its lid, and its share of what the burner took over its whole
-          load: an estimate from the burner’s power and the time it was lit, at 55 % of full on the whole
-          (assumed).
-        </p>
-        <FormErrors form={form} />
-        <Button>Keep these</Button>
-      </KeyedForm>
-    </Drawer>
   );
 }

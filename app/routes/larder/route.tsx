@@ -1,5 +1,4 @@
-import { useForm } from "@conform-to/react";
-import { Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { boilMinutes } from "#core/shelf";
@@ -17,15 +16,16 @@ import {
   storageRooms,
   takeOff,
 } from "#store/shelf";
-import { Button } from "#ui/button";
-import { FormErrors, KeyedForm, Notice, resultOf } from "#ui/form";
+import { Notice, resultOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { storageEventWords } from "../../words/shelf";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
-import { PlaceFields, placeShape } from "./place-form";
+import { placeShape } from "./place-shape";
+import { AddShelf } from "./add-shelf";
+import { Ways } from "./ways";
 import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
 import { ToShelve } from "./to-shelve";
@@ -196,66 +196,5 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       <Shelves key={`shelves ${search}`} data={loaderData} result={result} />
       {!found && <AddShelf first={places.length === 0} formKey={key} result={resultOf(result, "add")} />}
     </Page>
-  );
-}
-
-/** Search, and the pages beside the shelves. */
-function Ways({ search }: { search: string }) {
-  return (
-    <div className="flex flex-wrap items-end gap-x-3 gap-y-2 max-md:w-full">
-      <Form role="search" className="flex items-end gap-2 max-md:w-full">
-        <label className="max-md:flex-1">
-          <span className="sr-only">Search the shelves</span>
-          <input
-            name="q"
-            type="search"
-            defaultValue={search}
-            placeholder="pike, box 3, 2025, a code"
-            className="min-h-12 w-56 rounded border-2 border-ink bg-sheet px-3 max-md:w-full"
-          />
-        </label>
-        <Button>Search</Button>
-      </Form>
-      <Button asChild>
-        <Link to="/larder/scan">Scan</Link>
-      </Button>
-      <nav aria-label="About the larder" className="flex flex-wrap">
-        {[
-          ["/larder/eating", "Eating"],
-          ["/larder/charts", "Charts"],
-          ["/larder/rooms", "Rooms"],
-          ["/larder/labels", "Labels"],
-          ["/larder/recalls", "Recalls"],
-        ].map(([to, name]) => (
-          <Link key={to} to={to!} className="flex min-h-12 min-w-12 items-center px-2 text-ink">
-            {name}
-          </Link>
-        ))}
-      </nav>
-    </div>
-  );
-}
-
-function AddShelf({
-  first,
-  formKey: key,
-  result,
-}: {
-  first: boolean;
-  formKey: string;
-  result: ReturnType<typeof resultOf>;
-}) {
-  const [form, fields] = useForm<z.input<typeof add>>({ id: "add", lastResult: result });
-  return (
-    <details className="mt-8 border-t-2 border-rule" open={first || result?.error !== undefined}>
-      <summary className="flex min-h-12 cursor-pointer items-center font-[650]">
-        Name another shelf or box
-      </summary>
-      <KeyedForm form={form} formKey={key} intent="add" className="flex flex-wrap items-end gap-3 pb-2">
-        <PlaceFields fields={fields} takes="Takes, if you know" />
-        <Button weight={first ? "do" : "quiet"}>Add it</Button>
-      </KeyedForm>
-      <FormErrors form={form} />
-    </details>
   );
 }

@@ -1,5 +1,4 @@
 import { useForm } from "@conform-to/react";
-import { useRef, useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -8,22 +7,14 @@ import { changePlace, countShelf, getPlace, onShelf, placeName, reconcile, retir
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, keyFor, resultOf } from "#ui/form";
-import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
-import { Scanner } from "#ui/scanner";
-import { readLabel } from "#core/code";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
-import { PlaceFields, placeShape } from "../larder/place-form";
+import { PlaceFields } from "../larder/place-form";
+import { placeShape } from "../larder/place-shape";
+import { codesIn } from "../../words/codes";
+import { Counting, Difference } from "./counting";
 import { Listed } from "./listed";
-
-/** Codes read off one shelf at most. */
-const MOST = 2000;
-const codesIn = (text: string) =>
-  text
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .slice(0, MOST);
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -122,98 +113,6 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         </Form>
       )}
     </Page>
-  );
-}
-
-/** Reading what stands there, by camera or by hand, one code after another. */
-function Counting({ data }: { data: Route.ComponentProps["loaderData"] }) {
-  const box = useRef<HTMLTextAreaElement>(null);
-  const [seen, setSeen] = useState(codesIn(data.typed).length);
-  const add = (text: string) => {
-    const area = box.current!;
-    const { code } = readLabel(text);
-    if (!codesIn(area.value).includes(code)) area.value = `${area.value.trim()}\n${code}`.trim();
-    setSeen(codesIn(area.value).length);
-  };
-  return (
-    <div className="grid gap-6 lg:grid-cols-[minmax(0,34rem)_1fr]">
-      <Form className="max-w-[34rem]">
-        <label>
-          <span className="font-[650]">Codes that stand here</span>
-          <span className="block text-[0.92rem] text-soft">
-            One after another, as they stand. Nothing is changed yet.
-          </span>
-          <textarea
-            ref={box}
-            name="codes"
-            rows={5}
-            defaultValue={data.typed}
-            onChange={(e) => setSeen(codesIn(e.currentTarget.value).length)}
-            className="code mt-1 w-full rounded border-2 border-ink bg-sheet p-3"
-          />
-        </label>
-        <Button className="mt-2" weight="do">
-          Compare{seen ? ` ${seen}` : ""} with the book
-        </Button>
-      </Form>
-      <Scanner onRead={add} />
-    </div>
-  );
-}
-
-function Difference({
-  data,
-  count,
-}: {
-  data: Route.ComponentProps["loaderData"];
-  count: NonNullable<Route.ComponentProps["loaderData"]["count"]>;
-}) {
-  const odd = count.lines.filter((l) => l.what !== "here");
-  if (count.agrees)
-    return (
-      <Notice tone="good" className="mt-5">
-        <b>It agrees:</b> {countOf(count.lines.length, "container")}, each as written down.
-      </Notice>
-    );
-  return (
-    <div className="mt-5 rounded border-2 border-ink bg-sheet p-5">
-      <p className="text-[1.2rem] font-[650]">
-        {countOf(odd.length + count.missing.length, "difference")} from what is written down
-      </p>
-      <ul className="my-3">
-        {odd.map((l, i) => (
-          <li key={i} className="border-t-2 border-rule py-2">
-            <Code>{l.code ?? l.typed}</Code> {l.says}
-            {l.what === "elsewhere" && ": it will stand here"}
-            {l.what === "back" && ": it will stand here again"}
-            {l.what === "not" && <b className="text-stop"> · left as it is</b>}
-          </li>
-        ))}
-        {count.missing.length > 0 && (
-          <li className="border-t-2 border-rule py-2">
-            Written down here and not seen:{" "}
-            {count.missing.map((m) => (
-              <span key={m.id} className="mr-2">
-                <Code>{m.code}</Code>
-              </span>
-            ))}
-          </li>
-        )}
-      </ul>
-      <Form method="post" className="flex flex-wrap gap-3">
-        <input type="hidden" name="key" value={keyFor(data.key, "right")} />
-        <input type="hidden" name="intent" value="right" />
-        <input type="hidden" name="codes" value={data.typed} />
-        <Button name="missing" value="missing" weight="do">
-          {count.missing.length ? "Put it right; the rest is missing" : "Put it right"}
-        </Button>
-        {count.missing.length > 0 && (
-          <Button name="missing" value="opened">
-            Put it right; the rest was eaten
-          </Button>
-        )}
-      </Form>
-    </div>
   );
 }
 
