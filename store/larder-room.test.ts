@@ -35,12 +35,16 @@ import {
   undecided,
   type ContainerNow,
 } from "#store/rest";
+import { changeHousehold } from "#store/household";
 import { getLot } from "#store/lot";
+import { cansWaiting, recordExhaust, recordSeam, recordSetUp } from "#store/seam";
 import { getPack, packsWaiting, unpack } from "#store/pack";
 import { addSupply, listSupplies } from "#store/supply";
 import {
+  GOOD_SHEET,
   openTestRun,
   packPints,
+  readySealer,
   refusal,
   refusedFields,
   runToTowel,
@@ -128,6 +132,44 @@ describe("on the towel", () => {
       refusal(() => checkSeal(t.larder, t.write(), jars[1]!.id, { ends: "drawn-in" } as SealLook)),
     ).toMatch(/Press the lid/);
     expect(undecided(t.larder).map((u) => u.container.code)).toEqual([jars[0]!.code]);
+  });
+  test("a can is looked at by its ends and seams, both of them; packed anew it goes through the bath again", () => {
+    const t = testLarder();
+    changeHousehold(t.larder, t.write(), { altitudeM: 152.4 });
+    const sealerId = readySealer(t);
+    const pack = packPints(t, 2, {
+      product: "can-game",
+      method: "hot",
+      container: "can-half-pound",
+      mouth: null,
+      liquid: "water",
+      saltTspEach: 0,
+    });
+    const close = () => {
+      for (const can of cansWaiting(t.larder)) {
+        recordExhaust(t.larder, t.write(), can.id, 78);
+        recordSeam(t.larder, t.write(), can.id, { defects: [] });
+      }
+    };
+    close();
+    const run = openTestRun(t, [pack.id]);
+    runToTowel(t, run.id, 70);
+    t.pass(12 * 60 + 1);
+    const [a, b] = containersOfRun(t.larder, run.id);
+    const look = (id: string, seen: SealLook) => checkSeal(t.larder, t.write(), id, seen);
+    expect(refusal(() => look(a!.id, { lid: "down" }))).toMatch(/both ends and the seams/);
+    expect(refusal(() => look(a!.id, { ends: "drawn-in" }))).toMatch(/both ends and the seams/);
+    expect(look(a!.id, { ends: "drawn-in", seam: "dry" }).finding).toBe("sealed");
+    expect(look(b!.id, { ends: "flat", seam: "dry" })).toMatchObject({ finding: "failed", left: 0 });
+    const { packId } = repack(t.larder, t.write(), b!.id);
+    expect(cansWaiting(t.larder).map((c) => c.packId)).toEqual([packId]);
+    expect(refusal(() => openTestRun(t, [packId]))).toMatch(/170 °F/);
+    // Half a day later the sealer wants its set-up test again, as for any can.
+    expect(refusal(close)).toMatch(/set-up test is more than 12 hours old/);
+    recordSetUp(t.larder, t.write(), { sealerId, container: "can-half-pound", sheet: GOOD_SHEET });
+    close();
+    openTestRun(t, [packId]);
+    expect(promised(t.larder)).toEqual([]);
   });
   test("what is behind a failure is known: box of lids, who filled it, canner", () => {
     const t = testLarder();

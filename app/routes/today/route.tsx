@@ -6,6 +6,7 @@ import { dialStanding, isCan, shapeOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
 import { listRecalls } from "#store/recall";
 import { isFit } from "#store/seam";
+import { flaggedByStorage } from "#store/shelf";
 import { Button } from "#ui/button";
 import { Countdown, useNow } from "#ui/clock";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -75,6 +76,13 @@ export function loader({ request, context }: Route.LoaderArgs) {
         "container",
       )} set aside`,
       why: aside.map((r) => r.reason).join("; "),
+    });
+  const flagged = flaggedByStorage(larder);
+  if (flagged.length)
+    idle.push({
+      to: "/larder",
+      title: `Look at ${countOf(new Set(flagged.map((f) => f.id)).size, "container")}: ${flagged[0]!.room} ${flagged[0]!.event.kind === "frozen" ? "froze" : "was hot"}`,
+      why: "Frost pushes lids up, heat spoils. Press each lid again, and eat these first.",
     });
   const { oldest } = shelf;
   if (shelf.past > 0 && oldest)
