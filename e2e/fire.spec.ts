@@ -181,8 +181,10 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await page.getByRole("button", { name: "15 lb weight is on" }).click();
   await page.getByRole("button", { name: "Count the rocking" }).click();
   const tapped = page.getByRole("button", { name: /times? in \d+ s/ });
-  for (let i = 0; i < 4; i++) await tapped.click();
+  // Too short to count by, a moment after it began; whoever taps slowly may have reached the least by the fourth.
+  await tapped.click();
   await expect(page.getByRole("button", { name: "Write it down" })).toBeDisabled();
+  for (let i = 0; i < 3; i++) await tapped.click();
   await server.pass(1);
   await page.getByRole("button", { name: "Write it down" }).click();
   await expect(title).toContainText("Off the heat at");

@@ -29,6 +29,7 @@ const MIGRATIONS = resolve("store/migrations");
  */
 export function openLarder(folder: string, now: () => number = Date.now, migrations = MIGRATIONS): Larder {
   const inMemory = folder === ":memory:";
+  if (inMemory && emptyLarder && migrations === MIGRATIONS) return copyOf(emptyLarder, now);
   if (!inMemory) mkdirSync(folder, { recursive: true });
   const path = inMemory ? ":memory:" : join(folder, "larder.db");
   const existed = !inMemory && existsSync(path);
@@ -45,8 +46,19 @@ export function openLarder(folder: string, now: () => number = Date.now, migrati
   const broken = sqlite.pragma("foreign_key_check") as unknown[];
   if (broken.length > 0)
     throw new Error(`${broken.length} rows of the larder point at nothing; restore the newest backup`);
-  const beside = inMemory ? join(tmpdir(), `larder-${process.pid}`) : folder;
-  return { db, sqlite, folder: beside, now, close: () => sqlite.close() };
+  if (inMemory && migrations === MIGRATIONS) emptyLarder = sqlite.serialize();
+  return { db, sqlite, folder: inMemory ? BESIDE : folder, now, close: () => sqlite.close() };
+}
+
+/** Where a larder in memory would keep files. */
+const BESIDE = join(tmpdir(), `larder-${process.pid}`);
+/** The first larder in memory before anything was in it: the next ones begin as copies, without its migrations. */
+let emptyLarder: Buffer | null = null;
+
+function copyOf(empty: Buffer, now: () => number): Larder {
+  const sqlite = new Database(empty);
+  sqlite.pragma("foreign_keys = ON");
+  return { db: drizzle(sqlite, { schema }), sqlite, folder: BESIDE, now, close: () => sqlite.close() };
 }
 
 /** How many migrations of the folder this database has not had. */
