@@ -20,6 +20,12 @@ const READINGS = /^\/api\/v1\/runs\/[^/]+\/readings$/;
 /** Forms with a file, which set their own limits and say them at the field. */
 const UPLOADS = /^\/field\/[^/]+$/;
 
+/**
+ * A page is taken whole into the packer. With its usual small buffer the writer waits for it to drain again and again, and
+ * each wait leaves a listener behind until the answer ends: a page of many jars was warned of as a leak.
+ */
+const PACKER = { highWaterMark: 4_000_000 } as compression.CompressionOptions;
+
 /** Opens the larder, builds the server around it, listens, and stops cleanly when told to. */
 export async function start(
   make: typeof createServer,
@@ -58,7 +64,7 @@ export async function start(
 function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): express.Express {
   const app = express();
   app.disable("x-powered-by");
-  app.use(compression());
+  app.use(compression(PACKER));
   app.use(logRequests);
   app.get("/healthz", (_req, res) => {
     larder.sqlite.prepare("select 1").get();

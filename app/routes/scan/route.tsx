@@ -34,7 +34,7 @@ export default function Scan({ loaderData }: Route.ComponentProps) {
       <title>Scan · Patient Larder</title>
       <div className="grid gap-8 lg:grid-cols-[minmax(0,34rem)_1fr]">
         <div>
-          <Scanner onRead={look} first />
+          <Scanner onRead={look} first={!seen?.takes} />
           <Form
             className="mt-5 flex max-w-[34rem] items-end gap-3"
             onSubmit={(e) => {

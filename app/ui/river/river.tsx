@@ -70,7 +70,7 @@ export function River({
       >
         <svg
           viewBox={`0 0 ${width} ${height}`}
-          className="w-full min-w-[560px]"
+          className={`w-full ${zone ? "min-w-[900px]" : "min-w-[560px]"}`}
           role="img"
           aria-label={inWords(river, units)}
         >
