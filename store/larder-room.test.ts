@@ -436,6 +436,10 @@ describe("opening and recalls", () => {
     expect(
       refusal(() => recordOpening(t.larder, t.write(), { containerId: jars[0]!.id, signs: [], note: null })),
     ).toMatch(/opened already/);
+    // A slip at the walk: it still stands there, closed, and is opened another day.
+    putBack(t.larder, t.write(), jars[0]!.id);
+    expect(onShelf(t.larder, null)).toHaveLength(2);
+    recordOpening(t.larder, t.write(), { containerId: jars[0]!.id, signs: [], note: null });
     // On the plate it turned out bad after all: that may always be said.
     recordOpening(t.larder, t.write(), { containerId: jars[0]!.id, signs: ["smell"], note: null });
   });

@@ -3,7 +3,7 @@ import { findCode } from "#store/trace";
 import { getContainer } from "#store/rest";
 import { getPlace, listPlaces, placeName } from "./place.ts";
 import { shelvedByIds } from "./shelved.ts";
-import { move } from "./take.ts";
+import { move, wasBad } from "./take.ts";
 
 /** One code that was read off a shelf, and what the larder makes of it. */
 export interface CountLine {
@@ -100,9 +100,8 @@ export function reconcile(
     );
     for (const l of bring) {
       const c = known.get(l.id!);
-      const looked = larder.sqlite.prepare("select 1 from opening where container_id = ?").get(l.id);
-      if (!c || looked)
-        throw new Refused({ codes: `${l.code} was opened and looked at: it cannot stand here.` }, 409);
+      if (!c || wasBad(larder, l.id!))
+        throw new Refused({ codes: `${l.code} was opened and was bad: it cannot stand here.` }, 409);
       move(larder, write, l.id!, "shelved", { placeId: place.id, note: "found when the shelf was counted" });
     }
     for (const m of count.missing)

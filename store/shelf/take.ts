@@ -158,18 +158,20 @@ function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: 
   if (kind === "opened") jarBack(larder, write, id);
 }
 
+/** Whether a container was found bad when it was opened: it never stands on a shelf again. */
+export function wasBad(larder: Larder, containerId: string): boolean {
+  const sql = "select 1 from opening where container_id = ? and signs <> '[]'";
+  return larder.sqlite.prepare(sql).get(containerId) !== undefined;
+}
+
 /** It was a slip: the container still stands, closed, where it stood. */
 export function putBack(larder: Larder, write: Write, containerId: string): { placeId: string } {
   return once(larder, write, "container.put-back", () => {
     const c = getContainer(larder, containerId);
     if (!c.moved || c.moved === "shelved" || !c.placeId)
       throw new Refused({ "": `${c.code} has not been taken off a shelf.` }, 409);
-    const bad = larder.sqlite
-      .prepare("select 1 from opening where container_id = ? and signs <> '[]'")
-      .get(containerId);
-    if (bad) throw new Refused({ "": `${c.code} was opened and was bad: it does not go back.` }, 409);
-    const opened = larder.sqlite.prepare("select 1 from opening where container_id = ?").get(containerId);
-    if (opened) throw new Refused({ "": `${c.code} was looked at open: it does not go back.` }, 409);
+    if (wasBad(larder, containerId))
+      throw new Refused({ "": `${c.code} was opened and was bad: it does not go back.` }, 409);
     if (c.moved === "opened") jarBack(larder, write, containerId, -1);
     move(larder, write, containerId, "shelved", { placeId: c.placeId, note: "taken by a slip" });
     return {

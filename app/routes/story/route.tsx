@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { speciesByKey } from "#core/species";
 import { refuse } from "#store/db";
+import { ateChilled } from "#store/rest";
 import { putBack } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
@@ -13,7 +14,7 @@ import { Page, Part } from "#ui/page";
 import { River } from "#ui/river";
 import { dayWords, longDay } from "../../words/time";
 import { atHome } from "../../server/context";
-import { formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
+import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
 import { isForeign } from "../../server/scanned";
 import { storyOf } from "../../server/story";
 
@@ -35,15 +36,33 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
 }
 
 const back = z.object({ key: keyField, intent: z.literal("back") });
+const ate = z.object({
+  key: keyField,
+  intent: z.literal("ate"),
+  what: z.enum(["opened", "discarded"], "Say whether it was eaten or thrown out."),
+});
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   const found = findCode(larder, params.code);
-  return submit(request, back, (v) => {
-    if (!found.found || found.kind !== "container") refuse("Only a jar or can goes back to its shelf.");
-    putBack(larder, writeBy(me, v.key), found.id);
-    return redirect(`/c/${params.code}`);
-  });
+  const container = () =>
+    found.found && found.kind === "container" ? found.id : refuse("Only a jar or can is taken or put back.");
+  return byIntent(
+    request,
+    {
+      back: () =>
+        submit(request, back, (v) => {
+          putBack(larder, writeBy(me, v.key), container());
+          return redirect(`/c/${params.code}`);
+        }),
+      ate: () =>
+        submit(request, ate, (v) => {
+          ateChilled(larder, writeBy(me, v.key), container(), v.what);
+          return redirect(`/c/${params.code}`);
+        }),
+    },
+    "back",
+  );
 }
 
 const KIND_NAMES = {
@@ -170,11 +189,23 @@ function Deeds({
           <Link to={`/larder/open/${code}`}>Open it</Link>
         </Button>
       )}
+      {c.moved === null && (c.disposition === "chill" || c.disposition === "freeze") && (
+        <Form method="post" className="flex flex-wrap gap-3">
+          <input type="hidden" name="key" value={key} />
+          <input type="hidden" name="intent" value="ate" />
+          <Button name="what" value="opened">
+            It is eaten
+          </Button>
+          <Button name="what" value="discarded" weight="bare">
+            Threw it out
+          </Button>
+        </Form>
+      )}
       {taken && (
         <Form method="post">
           <input type="hidden" name="key" value={key} />
           <input type="hidden" name="intent" value="back" />
-          <Button>It was a slip: it still stands there</Button>
+          <Button>It was a slip: it still stands there, closed</Button>
         </Form>
       )}
       {c.runId && (
