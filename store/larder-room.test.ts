@@ -526,7 +526,10 @@ describe("what the house eats and pays", () => {
     }
     t.pass(31 * DAY_MIN);
     // 20 November and 20 days: December; 45 more: January; 40 more: March; now April, which is not over.
-    expect(eatenByMonth(t.larder, t.larder.now())).toEqual([{ group: "red-meat", perMonth: [1, 1, 0, 1] }]);
+    expect(eatenByMonth(t.larder, t.larder.now())).toEqual({
+      groups: [{ of: "red-meat", perMonth: [1, 1, 0, 1] }],
+      kinds: [{ of: "red-meat-pieces jar-pint regular wild-boar", perMonth: [1, 1, 0, 1] }],
+    });
     expect(seasonsOf(t.larder, t.larder.now())).toEqual([
       {
         group: "red-meat",

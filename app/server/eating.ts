@@ -1,7 +1,7 @@
 import { forecast, freezerLitres, mealsOf, type Forecast } from "#core/shelf";
 import { type SpeciesGroup } from "#core/species";
 import { costOfContainer, eatenByMonth, pricesOf, type ContainerCost } from "#store/eating";
-import { byKind, shelvedByIds, type KindStock, type Shelved } from "#store/shelf";
+import { byKind, shelvedByIds, stockKey, type KindStock, type Shelved } from "#store/shelf";
 import { type Home } from "./context";
 
 /** One kind on the shelves: what stands, what to eat next of it, and what it cost. */
@@ -9,6 +9,14 @@ export interface KindToEat extends KindStock {
   next: Shelved | null;
   meals: number;
   cost: ContainerCost | null;
+  lasts: Lasts | null;
+}
+
+/** Months that something lasts: as expected, and when more or less of it is eaten; null when it may last for ever. */
+export interface Lasts {
+  expected: number;
+  least: number;
+  most: number | null;
 }
 
 /** One group of animals: how much a month the household eats of it, and for how long it lasts. */
@@ -17,8 +25,17 @@ export interface GroupForecast {
   standing: number;
   months: number;
   forecast: Forecast | null;
-  /** months it lasts: as expected, and when more or less is eaten; null when nobody can say */
-  lasts: { expected: number; least: number; most: number | null } | null;
+  /** null when nobody can say */
+  lasts: Lasts | null;
+}
+
+function lastsFor(standing: number, f: Forecast | null): Lasts | null {
+  if (!f || f.perMonth <= 0) return null;
+  return {
+    expected: standing / f.perMonth,
+    least: standing / f.high,
+    most: f.low > 0 ? standing / f.low : null,
+  };
 }
 
 /** What there is to eat, in which order, and how long it lasts. */
@@ -31,6 +48,7 @@ export function toEat({ larder, household }: Home) {
     ).map((c) => [c.id, c]),
   );
   const prices = pricesOf(larder);
+  const eaten = eatenByMonth(larder, larder.now());
   const rows = kinds.map((k): KindToEat => {
     const c = k.oldestId ? (next.get(k.oldestId) ?? null) : null;
     return {
@@ -41,10 +59,12 @@ export function toEat({ larder, household }: Home) {
         household.eaters,
       ),
       cost: c ? costOfContainer(larder, c, prices) : null,
+      lasts: lastsFor(k.sound, forecast(eaten.kinds.find((e) => e.of === stockKey(k))?.perMonth ?? [])),
     };
   });
-  const eaten = eatenByMonth(larder, larder.now());
-  const groups = [...new Set([...kinds.map((k) => k.group), ...eaten.map((e) => e.group)])];
+  const groups = [
+    ...new Set([...kinds.map((k) => k.group), ...eaten.groups.map((e) => e.of as SpeciesGroup)]),
+  ];
   return {
     kinds: rows,
     meals: mealsOf(
@@ -55,7 +75,7 @@ export function toEat({ larder, household }: Home) {
     massKg: kinds.reduce((kg, k) => kg + k.massKg, 0),
     prices,
     groups: groups.map((group): GroupForecast => {
-      const perMonth = eaten.find((e) => e.group === group)?.perMonth ?? [];
+      const perMonth = eaten.groups.find((e) => e.of === group)?.perMonth ?? [];
       const f = forecast(perMonth);
       const standing = kinds.filter((k) => k.group === group).reduce((n, k) => n + k.sound, 0);
       return {
@@ -63,14 +83,7 @@ export function toEat({ larder, household }: Home) {
         standing,
         months: perMonth.length,
         forecast: f,
-        lasts:
-          f && f.perMonth > 0
-            ? {
-                expected: standing / f.perMonth,
-                least: standing / f.high,
-                most: f.low > 0 ? standing / f.low : null,
-              }
-            : null,
+        lasts: lastsFor(standing, f),
       };
     }),
   };

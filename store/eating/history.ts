@@ -1,9 +1,11 @@
 import { type Larder } from "#store/db";
 import { groupOf, type SpeciesGroup } from "#core/species";
+import { stockKey, type KindStock } from "#store/shelf";
 
-/** What was opened of one group of animals in each month, the oldest first; months without any count as 0. */
-export interface KindMonths {
-  group: SpeciesGroup;
+/** What was opened in each month, the oldest first; months without any count as 0. */
+export interface MonthsOf {
+  /** group of animals, or one kind of container as `stockKey` names it */
+  of: string;
   perMonth: number[];
 }
 
@@ -12,28 +14,39 @@ const monthOf = (at: number) => {
   return d.getUTCFullYear() * 12 + d.getUTCMonth();
 };
 
-/** Containers opened a month by group of animal, from the first opening on; the month that is not over is left out. */
-export function eatenByMonth(larder: Larder, now: number): KindMonths[] {
+/**
+ * Containers opened a month, by group of animal and by kind, each from its own first opening on; the month that is not over is
+ * left out.
+ */
+export function eatenByMonth(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
   const rows = larder.sqlite
     .prepare(
-      `select m.at, (select h.species from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
-           where x.pack_id = c.pack_id order by o.share desc limit 1) as species
-       from movement m join container c on c.id = m.container_id
+      `select m.at, k.product, k.container as kind, k.mouth,
+         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
+           where x.pack_id = c.pack_id) as species
+       from movement m join container c on c.id = m.container_id join pack k on k.id = c.pack_id
        where m.kind = 'opened' and m.seq = (select max(x.seq) from movement x where x.container_id = c.id) order by m.at`,
     )
-    .all() as { at: number; species: string | null }[];
-  if (rows.length === 0) return [];
-  const first = monthOf(rows[0]!.at);
-  const months = monthOf(now) - first;
-  const groups = new Map<SpeciesGroup, number[]>();
-  for (const { at, species } of rows) {
-    const group = groupOf([species ?? ""]);
-    const perMonth = groups.get(group) ?? Array.from({ length: months }, () => 0);
-    groups.set(group, perMonth);
-    const i = monthOf(at) - first;
-    if (i < months) perMonth[i]!++;
+    .all() as (Pick<KindStock, "product" | "kind" | "mouth"> & { at: number; species: string })[];
+  const groups = new Map<string, number[]>();
+  const kinds = new Map<string, number[]>();
+  for (const { at, ...row } of rows) {
+    const species = (JSON.parse(row.species) as string[]).sort();
+    for (const [counts, of] of [
+      [groups, groupOf(species)],
+      [kinds, stockKey({ ...row, species })],
+    ] as const)
+      counts.set(of, [...(counts.get(of) ?? []), monthOf(at)]);
   }
-  return [...groups].map(([group, perMonth]) => ({ group, perMonth }));
+  const perMonth = (counts: Map<string, number[]>): MonthsOf[] =>
+    [...counts].map(([of, opened]) => ({
+      of,
+      perMonth: Array.from(
+        { length: Math.max(0, monthOf(now) - opened[0]!) },
+        (_, i) => opened.filter((m) => m === opened[0]! + i).length,
+      ),
+    }));
+  return { groups: perMonth(groups), kinds: perMonth(kinds) };
 }
 
 /** Containers of one group standing at the end of a month. */

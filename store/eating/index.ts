@@ -4,7 +4,7 @@ export {
   eatenByMonth,
   seasonsOf,
   yieldsBySeason,
-  type KindMonths,
+  type MonthsOf,
   type SeasonStock,
 } from "./history.ts";
 export { costOfContainer, pricesOf, setPrices, type ContainerCost } from "./cost.ts";

@@ -16,6 +16,7 @@ export {
   shelfGlance,
   shelvedByIds,
   shelvedSince,
+  stockKey,
   toShelve,
   type KindStock,
   type ShelfGlance,

@@ -170,6 +170,11 @@ export interface KindStock {
   oldestCannedAt: number | null;
 }
 
+/** One kind of container by name: what is in it, of which animals, in what. @param kind its species in order of name */
+export function stockKey(kind: Pick<KindStock, "product" | "kind" | "mouth" | "species">): string {
+  return `${kind.product} ${kind.kind} ${kind.mouth} ${kind.species.join(" ")}`;
+}
+
 /** What stands on the shelves by kind: animals, what was made of them, and the container. Counted pack by pack. */
 export function byKind(larder: Larder): KindStock[] {
   const kept = new Set(
@@ -203,7 +208,7 @@ export function byKind(larder: Larder): KindStock[] {
   const kinds = new Map<string, KindStock>();
   for (const p of packs) {
     const species = (JSON.parse(p.species) as string[]).sort();
-    const key = `${p.product} ${p.kind} ${p.mouth} ${species.join(" ")}`;
+    const key = stockKey({ ...p, species });
     const known = kinds.get(key) ?? {
       product: p.product,
       kind: p.kind,

@@ -170,6 +170,7 @@ function KindRow({
         </b>
         <span className="block text-[0.92rem] text-soft">
           {countOf(k.meals, "meal")}
+          {k.lasts && `, lasts about ${countOf(Math.round(k.lasts.expected), "month")}`}
           {k.kept > 0 && <b className="text-stop"> · {k.kept} kept back</b>}
           {cost && cost.lines.length > 0 && (
             <>
