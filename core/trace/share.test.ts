@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { directShares, harvestShares, type Flow } from "./index.ts";
+import { directShares, harvestShares, harvestSharesOfAll, type Flow } from "./index.ts";
 
 /** A history of splits and merges: node k takes from nodes before it. The first three are harvests. */
 const anyLotTree: fc.Arbitrary<Flow[]> = fc
@@ -65,3 +65,15 @@ describe("shares of animals", () => {
     expect(() => directShares([{ from: "a", to: "b", massKg: 0 }])).toThrow(RangeError);
   });
 });
+
+test("shares of many nodes at once are those of each by itself", () =>
+  fc.assert(
+    fc.property(anyLotTree, (flows) => {
+      const nodes = [...new Set(flows.flatMap((f) => [f.from, f.to]))];
+      const all = harvestSharesOfAll(nodes, flows);
+      for (const node of nodes) {
+        expect(all.get(node)).toEqual(harvestShares(node, flows));
+        expect([...all.get(node)!.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+      }
+    }),
+  ));
