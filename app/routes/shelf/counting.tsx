@@ -13,9 +13,14 @@ import type { Route } from "./+types/route";
 export function Counting({ data }: { data: Route.ComponentProps["loaderData"] }) {
   const box = useRef<HTMLTextAreaElement>(null);
   const [seen, setSeen] = useState(codesIn(data.typed).length);
+  const [says, setSays] = useState<string | null>(null);
   const add = (text: string) => {
     const area = box.current!;
-    const { code } = readLabel(text);
+    const { code, household } = readLabel(text);
+    // A neighbour's jar may carry a code that names one of ours.
+    if (household !== null && household !== data.mark)
+      return setSays(`The label of ${code} was printed by another household’s larder: it is left out.`);
+    setSays(null);
     if (!codesIn(area.value).includes(code)) area.value = `${area.value.trim()}\n${code}`.trim();
     setSeen(codesIn(area.value).length);
   };
@@ -40,7 +45,14 @@ export function Counting({ data }: { data: Route.ComponentProps["loaderData"] })
           Compare{seen ? ` ${seen}` : ""} with the book
         </Button>
       </Form>
-      <Scanner onRead={add} />
+      <div>
+        <Scanner onRead={add} />
+        {says && (
+          <Notice tone="stop" className="mt-3">
+            {says}
+          </Notice>
+        )}
+      </div>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { useForm } from "@conform-to/react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { householdMark } from "#core/code";
 import { countOf } from "#core/quantity";
 import { changePlace, countShelf, getPlace, onShelf, placeName, reconcile, retirePlace } from "#store/shelf";
 import { Button } from "#ui/button";
@@ -25,6 +26,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     place,
     name: placeName(place),
     zone: household.zone,
+    mark: householdMark(household.createdAt),
     now: larder.now(),
     here: onShelf(larder, place.id, 200),
     typed,
