@@ -149,6 +149,7 @@ test("a run by a dial that was never tested needs a signed reason, which stays w
   await page.getByRole("link", { name: "Pack" }).last().click();
   await page.getByLabel("How many filled").fill("2");
   await press(page, /Number 2 jars/);
+  await expect(page).toHaveURL(/#waiting/);
   await page.goto(`${empty.url}/fire`);
   await expect(page.getByText("never been tested")).toBeVisible();
   expect(await statusOf(page, () => press(page, "Load the canner"))).toBe(422);

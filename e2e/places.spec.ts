@@ -3,6 +3,13 @@ import { expect, test } from "./server";
 
 const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
+/** Presses, and waits until the larder has answered: a page that is left lets go of what it was sending. */
+async function sent(page: Page, name: string) {
+  const answer = page.waitForResponse((r) => r.request().method() === "POST");
+  await press(page, name);
+  await answer;
+}
+
 test("what a screen prefers stays on that screen: its theme, and who is at it", async ({
   page,
   own,
@@ -98,7 +105,7 @@ test("a household that moves: new questions go by the new altitude, a run under 
   await press(page, "Keep these");
   await expect(page.getByText("Was it 2,900 ft?")).toBeVisible();
   await page.getByLabel("Altitude").fill("6,500 ft");
-  await press(page, "Keep these");
+  await sent(page, "Keep these");
   await page.goto(`${own.url}/ask`);
   await expect(page.getByRole("region", { name: "The schedule" })).toContainText("14");
   await page.goto(`${own.url}/fire`);
@@ -110,7 +117,7 @@ test("in metric, the same canner reads in kPa and nothing else changes", async (
   await page.goto(`${own.url}/household`);
   await page.getByRole("radio", { name: "kg, °C, m" }).check();
   await page.getByLabel("Altitude").fill("701 m");
-  await press(page, "Keep these");
+  await sent(page, "Keep these");
   await page.goto(`${own.url}/fire`);
   await page.getByRole("link", { name: "To the stove" }).first().click();
   await expect(page.getByText("75 min at 90 kPa or more")).toBeVisible();
