@@ -1,5 +1,5 @@
 /** Part of its power a burner gives on the whole of a run: full to boil, low to hold. Assumed, no source. */
-export const BURNER_SHARE = 0.55;
+const BURNER_SHARE = 0.55;
 
 /**
  * Energy a run took at the burner. An estimate: nobody measures a flame.

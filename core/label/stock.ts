@@ -140,7 +140,6 @@ export const STOCKS: readonly LabelStock[] = [
   wrap("wrap-half-pound", "A4 sheet, 4 wraps for half-pound cans", 87.3, 51.2, 4),
   wrap("wrap-one-pound", "A4 sheet, 1 wrap for a one-pound can", 77.8, 114.3, 1),
 ];
-export type StockKey = (typeof STOCKS)[number]["key"];
 
 /** Label material by its key; undefined when there is none of that name. */
 export function stockOf(key: string): LabelStock | undefined {

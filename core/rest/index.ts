@@ -8,14 +8,6 @@ export {
   type Disposition,
   type SealFinding,
 } from "./seal.ts";
-export {
-  ENDS,
-  LEVELS,
-  SEAM_LOOKS,
-  sealVerdict,
-  unloadingOrder,
-  type SealLook,
-  type SealVerdict,
-} from "./look.ts";
+export { sealVerdict, unloadingOrder, type SealLook, type SealVerdict } from "./look.ts";
 export { CAUSES, ENOUGH_CHECKED, causesOf, type Cause, type CauseFound, type CheckedSeal } from "./causes.ts";
 export { DISPOSAL, type DisposalStep } from "./disposal.ts";

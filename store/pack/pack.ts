@@ -47,6 +47,10 @@ export interface Pack {
   species: string[];
 }
 
+/** Meat in one container `c`, kg, as SQL: as weighed, or its share of its pack. */
+export const CONTAINER_KG = `coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
+  / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null))`;
+
 const PACKS = `
   select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.salt_tsp_each as saltTspEach, k.schedule,
     k.reused_lids as reusedLids, k.additions, k.dish, k.headspace_in as headspaceIn,

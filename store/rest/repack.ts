@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { isCan, shapeOf } from "#core/schedule";
-import { getPack, insertContainer, insertPack } from "#store/pack";
+import { CONTAINER_KG, getPack, insertContainer, insertPack } from "#store/pack";
 import { takeForPack } from "#store/supply";
 import { pack, repacked } from "../schema/index.ts";
 import { dispose, getContainer } from "./rest.ts";
@@ -61,10 +61,7 @@ export function repack(
 
 function massOf(larder: Larder, containerId: string): number {
   const row = larder.sqlite
-    .prepare(
-      `select coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
-         / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null)) as kg from container c where c.id = ?`,
-    )
+    .prepare(`select ${CONTAINER_KG} as kg from container c where c.id = ?`)
     .get(containerId) as { kg: number };
   return row.kg;
 }

@@ -2,6 +2,7 @@ import { type Larder } from "#store/db";
 import { type ProductKey } from "#core/schedule";
 import { bestBy } from "#core/shelf";
 import { groupOf } from "#core/species";
+import { CONTAINER_KG } from "#store/pack";
 import { CONTAINER_COLUMNS, type ContainerNow } from "#store/rest";
 
 export interface Shelved extends ContainerNow {
@@ -35,9 +36,7 @@ const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, jso
     (select json_group_array(d.what) from deviation d where d.pack_code = n.pack_code and d.kind <> 'habit'
        and (d.container_id is null or d.container_id = n.id)) as deviations,
     (select json_group_array(distinct l.code) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as lotCodes,
-    coalesce((select mass_kg from container c where c.id = n.id),
-      (select sum(mass_kg) from pack_from x where x.pack_id = n.pack_id)
-        / (select count(*) from container o where o.pack_id = n.pack_id and o.emptied_at is null)) as massKg,
+    (select ${CONTAINER_KG} from container c where c.id = n.id) as massKg,
     (select group_concat(distinct l.part) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part`;
 
 const FROM = "from container_now n join run r on r.id = n.run_id join pack k on k.id = n.pack_id";

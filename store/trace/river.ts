@@ -1,4 +1,5 @@
 import { type Larder } from "#store/db";
+import { CONTAINER_KG } from "#store/pack";
 
 /** One bank of a river: an animal, a lot, a pack of jars or cans, a run, or what became of some containers. */
 export interface RiverNode {
@@ -60,10 +61,6 @@ function riverAmong(larder: Larder, starts: readonly string[], way: "up" | "both
   };
 }
 
-/** Meat in one container, kg: as weighed, or its share of its pack. */
-const EACH = `coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
-  / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null))`;
-
 const FATE = `case when c.moved = 'shelved' then 'on the shelf' when c.moved = 'opened' then 'eaten' when c.moved = 'given' then 'given away'
   when c.moved = 'discarded' or c.disposition = 'discard' then 'thrown out' when c.moved = 'missing' then 'missing'
   when c.disposition = 'chill' then 'in the fridge' when c.disposition = 'freeze' then 'in the freezer' when c.disposition = 'repack' then 'packed anew'
@@ -101,7 +98,7 @@ export function wholeRiver(
   }
   const fates = larder.sqlite
     .prepare(
-      `select r.code as run, ${FATE} as what, count(*) as count, sum(${EACH}) as massKg, max(coalesce(c.moved_at, c.sealed_at, r.ended_at, r.opened_at)) as at
+      `select r.code as run, ${FATE} as what, count(*) as count, sum(${CONTAINER_KG}) as massKg, max(coalesce(c.moved_at, c.sealed_at, r.ended_at, r.opened_at)) as at
        from container c join pack k on k.id = c.pack_id join run r on r.id = k.run_id
        where c.emptied_at is null and ${kind === "container" ? "c.id = @id" : "k.code in (select value from json_each(@list))"} group by 1, 2 order by 4 desc`,
     )
