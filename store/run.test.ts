@@ -2,6 +2,8 @@ import { describe, expect, test } from "vitest";
 import { kPaFromPsi } from "#core/quantity";
 import {
   appendEvents,
+  eventsOf,
+  eventsSince,
   getRun,
   heatOf,
   openRun,
@@ -10,7 +12,15 @@ import {
   tapRun,
   type NewEvent,
 } from "#store/run";
-import { packPints, refusal, refusedFields, testLarder, type TestLarder } from "#store/testing";
+import {
+  openTestRun,
+  packPints,
+  refusal,
+  refusedFields,
+  tap,
+  testLarder,
+  type TestLarder,
+} from "#store/testing";
 
 const MIN = 60_000;
 
@@ -192,4 +202,27 @@ test("what heat finds in a load: its size, its filling, and the canner it stood 
   expect(body.halfHeightM).toBeGreaterThan(0.03);
   expect(kitchen).toMatchObject({ altitudeM: 701.04, faceErrorKPa: 0, rockingKPa: null });
   expect(water.litres).toBeGreaterThan(2);
+});
+
+test("what is kept at hand of a run is what is written down, after a write that was undone as well", () => {
+  const t = testLarder();
+  const run = openTestRun(t, [packPints(t).id]);
+  tap(t, run.id, "heat-on");
+  expect(eventsOf(t.larder, run.id)).toHaveLength(1);
+  const undone = () =>
+    t.larder.sqlite
+      .transaction(() => {
+        tap(t, run.id, "steam-steady");
+        expect(eventsOf(t.larder, run.id)).toHaveLength(2);
+        throw new Error("undone");
+      })
+      .immediate();
+  expect(undone).toThrow("undone");
+  expect(eventsOf(t.larder, run.id)).toHaveLength(1);
+  t.pass(10);
+  tap(t, run.id, "steam-steady");
+  const kept = eventsOf(t.larder, run.id);
+  kept.pop();
+  // Whoever was given them may do with them what they like.
+  expect(eventsOf(t.larder, run.id)).toEqual(eventsSince(t.larder, run.id, 0));
 });

@@ -10,10 +10,10 @@ export function servingsOf(kind: ContainerKey): number {
   return Math.round((2 * shapeOf(kind).nominalMl) / SERVING_ML) / 2;
 }
 
-/** Whole meals in containers. @param eaters people at the table, from 1 */
-export function mealsOf(kinds: readonly ContainerKey[], eaters: number): number {
+/** Whole meals in containers, so many of each kind. @param eaters people at the table, from 1 */
+export function mealsOf(stock: readonly { kind: ContainerKey; count: number }[], eaters: number): number {
   if (!(eaters >= 1)) throw new RangeError(`somebody must eat, got ${eaters}`);
-  return Math.floor(kinds.reduce((sum, k) => sum + servingsOf(k), 0) / eaters);
+  return Math.floor(stock.reduce((sum, { kind, count }) => sum + count * servingsOf(kind), 0) / eaters);
 }
 
 /** Freezer room that meat of this weight would take, litres. */

@@ -108,10 +108,18 @@ describe("what the household eats", () => {
 
 // Common practice, no source: a pint serves two, a quart four.
 test("meals put up: six pints are six meals for two and three for four", () => {
-  const six = Array.from({ length: 6 }, () => "jar-pint" as const);
+  const six = [{ kind: "jar-pint" as const, count: 6 }];
   expect(mealsOf(six, 2)).toBe(6);
   expect(mealsOf(six, 4)).toBe(3);
-  expect(mealsOf(["jar-quart", "jar-half-pint"], 1)).toBe(5);
+  expect(
+    mealsOf(
+      [
+        { kind: "jar-quart", count: 1 },
+        { kind: "jar-half-pint", count: 1 },
+      ],
+      1,
+    ),
+  ).toBe(5);
   expect(() => mealsOf(six, 0)).toThrow(RangeError);
 });
 // By hand: 8 kg in parcels of 0.8 kg a litre is 10 litres.

@@ -5,6 +5,7 @@ import { existsSync, mkdirSync, readFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import * as schema from "../schema/index.ts";
+import { linkOldLines, teachHashing } from "./chain.ts";
 
 /** An open larder: its database, and the clock everything in it is stamped by. */
 export interface Larder {
@@ -37,11 +38,14 @@ export function openLarder(folder: string, now: () => number = Date.now, migrati
   sqlite.pragma("journal_mode = WAL");
   sqlite.pragma("synchronous = FULL");
   sqlite.pragma("busy_timeout = 5000");
+  teachHashing(sqlite);
   const db = drizzle(sqlite, { schema });
   if (existed && pendingMigrations(sqlite, migrations) > 0) backUp(sqlite, join(folder, "backups"), now());
   // A table that is rebuilt must not trip over rows that point at it while it is away.
   sqlite.pragma("foreign_keys = OFF");
   migrate(db, { migrationsFolder: migrations });
+  if (sqlite.pragma("user_version", { simple: true }) === 0 && hasTable(sqlite, "chain_link"))
+    linkOldLines(sqlite);
   sqlite.pragma("foreign_keys = ON");
   const broken = sqlite.pragma("foreign_key_check") as unknown[];
   if (broken.length > 0)
@@ -57,8 +61,15 @@ let emptyLarder: Buffer | null = null;
 
 function copyOf(empty: Buffer, now: () => number): Larder {
   const sqlite = new Database(empty);
+  teachHashing(sqlite);
   sqlite.pragma("foreign_keys = ON");
   return { db: drizzle(sqlite, { schema }), sqlite, folder: BESIDE, now, close: () => sqlite.close() };
+}
+
+function hasTable(sqlite: Database.Database, name: string): boolean {
+  return (
+    sqlite.prepare("select 1 from sqlite_master where type = 'table' and name = ?").get(name) !== undefined
+  );
 }
 
 /** How many migrations of the folder this database has not had. */
@@ -66,8 +77,7 @@ function pendingMigrations(sqlite: Database.Database, folder: string): number {
   const journal = JSON.parse(readFileSync(join(folder, "meta/_journal.json"), "utf8")) as {
     entries: unknown[];
   };
-  const table = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
-  const applied = table
+  const applied = hasTable(sqlite, "__drizzle_migrations")
     ? (sqlite.prepare("select count(*) as n from __drizzle_migrations").get() as { n: number }).n
     : 0;
   return journal.entries.length - applied;

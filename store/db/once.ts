@@ -3,6 +3,7 @@ import { audit, codeRegister, writeKey } from "../schema/index.ts";
 import { codeFor } from "#core/code";
 import { type Larder } from "./larder.ts";
 import { Refused } from "./refused.ts";
+import { scopeNow } from "./scope.ts";
 
 /** Who writes, and the key that makes the write happen once. */
 export interface Write {
@@ -43,6 +44,7 @@ export function once<T>(
       }
       const { result, note } = work();
       const at = larder.now();
+      const { device, said } = scopeNow();
       larder.db
         .insert(writeKey)
         .values({ key: write.key, action, result: JSON.stringify(result ?? null), at })
@@ -56,6 +58,8 @@ export function once<T>(
           entityKind: note.kind,
           entityId: note.id,
           detail: JSON.stringify(note.detail ?? {}),
+          device,
+          heardAt: said?.heardAt ?? null,
         })
         .run();
       return result;

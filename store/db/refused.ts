@@ -5,7 +5,7 @@
 export class Refused extends Error {
   constructor(
     readonly fields: Record<string, string>,
-    readonly status: 404 | 409 | 422 = 422,
+    readonly status: 404 | 409 | 422 | 429 = 422,
   ) {
     super(Object.values(fields).join(" "));
     this.name = "Refused";
@@ -13,6 +13,6 @@ export class Refused extends Error {
 }
 
 /** A refusal about the whole form. */
-export function refuse(message: string, status: 404 | 409 | 422 = 422): never {
+export function refuse(message: string, status: 404 | 409 | 422 | 429 = 422): never {
   throw new Refused({ "": message }, status);
 }

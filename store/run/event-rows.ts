@@ -2,9 +2,39 @@ import { type RunEvent } from "#core/run";
 import { type Larder } from "#store/db";
 import { type EventDetail } from "../schema/index.ts";
 
-/** Events of a run in order of arrival. */
+/** Runs whose events are kept at hand: those at the stove, and a few that were looked at. */
+const AT_HAND = 12;
+const atHand = new WeakMap<Larder["sqlite"], Map<string, RunEvent[]>>();
+
+/**
+ * Events of a run in order of arrival. They are only ever appended, so what was read once is kept and only what came
+ * since is read. What is not committed yet is read, and not kept.
+ */
 export function eventsOf(larder: Larder, runId: string): RunEvent[] {
-  return eventsSince(larder, runId, 0);
+  const runs = atHand.get(larder.sqlite) ?? new Map<string, RunEvent[]>();
+  const known = runs.get(runId) ?? [];
+  const fresh = eventsSince(larder, runId, known.at(-1)?.seq ?? 0);
+  const all = fresh.length ? [...known, ...fresh] : known;
+  if (!larder.sqlite.inTransaction) {
+    runs.delete(runId);
+    runs.set(runId, all);
+    if (runs.size > AT_HAND) runs.delete(runs.keys().next().value!);
+    atHand.set(larder.sqlite, runs);
+  }
+  return [...all];
+}
+
+/** Reads what came since before a write begins: what is read inside one is not kept. */
+export function bringToHand(larder: Larder, runId: string): void {
+  if (!larder.sqlite.inTransaction) eventsOf(larder, runId);
+}
+
+/**
+ * Now, for a run with these events: never before the last of them. A machine's clock that jumps back takes nothing back
+ * that has happened.
+ */
+export function nowFor(events: readonly RunEvent[], now: number): number {
+  return events.reduce((latest, e) => Math.max(latest, e.at), now);
 }
 
 interface EventRow {

@@ -1,8 +1,8 @@
 import { eq } from "drizzle-orm";
 import { refuse, Refused, type Larder } from "#store/db";
 import { CLOCK_SLACK_MS, runAt, whyNot, whyNotBelieved, type RunEvent, type RunView } from "#core/run";
-import { run, type EventDetail } from "../schema/index.ts";
-import { eventsOf, eventsSince } from "./event-rows.ts";
+import { audit, run, type EventDetail } from "../schema/index.ts";
+import { bringToHand, eventsOf, eventsSince, nowFor } from "./event-rows.ts";
 
 export type NewEvent = Omit<RunEvent, "seq">;
 
@@ -23,6 +23,21 @@ function whyNotThen(row: RunRow, at: number, now: number): string | null {
   if (at > now + CLOCK_SLACK_MS) return "This lies in the future. Set the clock of whatever sent it.";
   if (at < row.openedAt - CLOCK_SLACK_MS) return "This lies before the run was opened.";
   return null;
+}
+
+/** Nothing is written down by a clock that has jumped back: it would stand before what it came after. */
+function checkClock(larder: Larder, runId: string, now: number): void {
+  const last = larder.sqlite
+    .prepare("select recorded_at from run_event where run_id = ? order by seq desc limit 1")
+    .pluck()
+    .get(runId) as number | undefined;
+  if (last !== undefined && now < last - CLOCK_SLACK_MS)
+    throw new Refused(
+      {
+        "": "The clock of the larder’s machine has jumped back. Set it right, then say this again: what was said stands.",
+      },
+      409,
+    );
 }
 
 /** Stores events in the order given. @returns how many were new */
@@ -63,6 +78,7 @@ function insertEvents(larder: Larder, runId: string, events: readonly NewEvent[]
  * @throws Refused for an unknown run, an event from the future, or one from before the run was opened
  */
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
+  bringToHand(larder, runId);
   return larder.sqlite
     .transaction(() => append(larder, runRow(larder, runId), eventsOf(larder, runId), events, larder.now()))
     .immediate();
@@ -82,6 +98,7 @@ function append(
     if (why) problems[`readings.${i}.at`] = why;
   });
   if (Object.keys(problems).length > 0) throw new Refused(problems);
+  checkClock(larder, row.id, now);
   const accepted = insertEvents(larder, row.id, events, now);
   return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now, before) };
 }
@@ -111,13 +128,17 @@ export function takeReadings(
   readings: readonly SentReading[],
   source?: string,
 ): Appended & { refused: RefusedReading[] } {
+  bringToHand(larder, runId);
   return larder.sqlite
     .transaction(() => {
       const row = runRow(larder, runId);
       const now = larder.now();
       const events = eventsOf(larder, runId);
       const known = new Set(events.map((e) => e.id));
-      const over = overAt(runAt(row.plan, events, row.openedAt, now), row.endedAt);
+      // Only a run that may be over is asked whether it is: folding thousands of events costs a gauge its answer.
+      const over = events.some((e) => ENDS.has(e.type))
+        ? overAt(runAt(row.plan, events, row.openedAt, nowFor(events, now)), row.endedAt)
+        : null;
       const same = events
         .filter((e) => e.type === "reading" && e.gaugeKPa !== undefined && e.source === source)
         .map((e) => ({ at: e.at, gaugeKPa: e.gaugeKPa! }));
@@ -181,6 +202,15 @@ function lastBefore(figures: readonly { at: number }[], at: number): number {
   return low;
 }
 
+/** Events after which a run may take no more readings. */
+const ENDS: ReadonlySet<RunEvent["type"]> = new Set([
+  "unloaded",
+  "container-out",
+  "checked",
+  "abort",
+  "correction",
+]);
+
 /** When a run took no more readings; null while it does. */
 function overAt(view: RunView, endedAt: number | null): number | null {
   return view.unloadedAt ?? endedAt;
@@ -192,13 +222,35 @@ function overAt(view: RunView, endedAt: number | null): number | null {
  */
 function keepInStep(larder: Larder, row: RunRow, now: number, before: readonly RunEvent[]): RunView {
   const events = [...before, ...eventsSince(larder, row.id, before.at(-1)?.seq ?? 0)];
-  const view = runAt(row.plan, events, row.openedAt, now);
+  const view = runAt(row.plan, events, row.openedAt, nowFor(events, now));
   const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
   const completedAt = view.outcome === "processed" ? view.completedAt : null;
   if (endedAt !== row.endedAt || completedAt !== row.completedAt) {
     larder.db.update(run).set({ endedAt, completedAt }).where(eq(run.id, row.id)).run();
+    if (endedAt !== null && endedAt !== row.endedAt) anchor(larder, row.id);
   }
   return view;
+}
+
+/**
+ * Writes down in the audit how a run's chain ends, now that the run has: lines cut off its end later would leave the run
+ * whole in itself, but not what the audit says of it.
+ */
+function anchor(larder: Larder, runId: string): void {
+  const { seq, hash } = larder.sqlite
+    .prepare("select seq, hash from chain_link where chain = ? order by seq desc limit 1")
+    .get(runId) as { seq: number; hash: string };
+  larder.db
+    .insert(audit)
+    .values({
+      at: larder.now(),
+      byId: null,
+      action: "run.ended",
+      entityKind: "run",
+      entityId: runId,
+      detail: JSON.stringify({ seq, hash }),
+    })
+    .run();
 }
 
 /** What somebody at the stove says; `at` when it happened, when that is not now. */
@@ -209,6 +261,7 @@ export type Tap = Omit<NewEvent, "at"> & { at?: number };
  * that has already been taken is answered again.
  */
 export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
+  bringToHand(larder, runId);
   return larder.sqlite
     .transaction(() => {
       const row = runRow(larder, runId);
@@ -216,6 +269,7 @@ export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
       const now = larder.now();
       const at = tap.at ?? now;
       if (!events.some((e) => e.id === tap.id)) {
+        checkClock(larder, runId, now);
         const view = runAt(row.plan, events, row.openedAt, Math.min(at, now));
         const no = whyNot(view, tap.type, row.plan, tap.weightKPa);
         if (no) throw new Refused({ "": no }, 409);

@@ -5,7 +5,7 @@ import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { packsOfRun, type Pack } from "#store/pack";
 import { canner, run } from "../schema/index.ts";
-import { eventsOf } from "./event-rows.ts";
+import { eventsOf, nowFor } from "./event-rows.ts";
 
 export interface RunRecord {
   id: string;
@@ -69,7 +69,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     equipmentSignedReason: row.equipmentSignedReason,
     burnerId: row.burnerId,
     events,
-    view: runAt(row.plan, events, row.openedAt, larder.now()),
+    view: runAt(row.plan, events, row.openedAt, nowFor(events, larder.now())),
   };
 }
 

@@ -3,7 +3,7 @@ import { type Larder } from "#store/db";
 import { type LearnedStage } from "#core/day";
 import { runAt, type RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
-import { eventsOf } from "./event-rows.ts";
+import { eventsOf, nowFor } from "./event-rows.ts";
 
 const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */
@@ -21,7 +21,7 @@ export function pastStages(larder: Larder, cannerId: string): Record<LearnedStag
     .all();
   for (const row of rows) {
     const events = eventsOf(larder, row.id);
-    const view = runAt(row.plan, events, row.openedAt, larder.now());
+    const view = runAt(row.plan, events, row.openedAt, nowFor(events, larder.now()));
     const first = (type: RunEvent["type"]) => events.find((e) => e.type === type)?.at ?? null;
     const between = (stage: LearnedStage, from: number | null, to: number | null) => {
       const minutes = from !== null && to !== null ? (to - from) / MIN : 0;

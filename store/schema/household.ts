@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** The one household of this larder: how it measures and how it likes its rules kept. */
 export const household = sqliteTable(
@@ -39,15 +39,23 @@ export const person = sqliteTable("person", {
 });
 
 /** Who changed what, when. Appended, never edited. */
-export const audit = sqliteTable("audit", {
-  id: integer().primaryKey({ autoIncrement: true }),
-  at: integer().notNull(),
-  byId: text("by_id").references(() => person.id),
-  action: text().notNull(),
-  entityKind: text("entity_kind").notNull(),
-  entityId: text("entity_id").notNull(),
-  detail: text().notNull(),
-});
+export const audit = sqliteTable(
+  "audit",
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    at: integer().notNull(),
+    byId: text("by_id").references(() => person.id),
+    action: text().notNull(),
+    entityKind: text("entity_kind").notNull(),
+    entityId: text("entity_id").notNull(),
+    detail: text().notNull(),
+    /** the screen it was done on */
+    device: text(),
+    /** when the larder heard of it, where that was later: said on a screen that could not reach it then */
+    heardAt: integer("heard_at"),
+  },
+  (t) => [index("audit_action").on(t.action, t.id), index("audit_entity").on(t.entityId, t.id)],
+);
 
 /** One row for each write from a screen: the same key again is answered, not done again. */
 export const writeKey = sqliteTable("write_key", {

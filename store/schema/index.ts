@@ -13,3 +13,4 @@ export * from "./tool.ts";
 export * from "./supply.ts";
 export * from "./plan.ts";
 export * from "./practice.ts";
+export * from "./access.ts";

@@ -9,7 +9,7 @@ import { setUpHousehold } from "#store/household";
 import { cutLot } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { openRun, tapRun, type Tap } from "#store/run";
-import { openLarder, type Larder } from "#store/db";
+import { openLarder, scopeNow, type Larder } from "#store/db";
 
 /** A larder for tests: a clock that is set by hand, one household, one animal, one lot, one canner. */
 export interface TestLarder {
@@ -26,7 +26,7 @@ export const TEST_START = Date.UTC(2026, 10, 20, 9);
 
 export function testLarder(folder = ":memory:"): TestLarder {
   let now = TEST_START;
-  const larder = openLarder(folder, () => now);
+  const larder = openLarder(folder, () => scopeNow().said?.at ?? now);
   const { personId } = setUpHousehold(
     larder,
     { key: uuid(), byId: null },

@@ -1,0 +1,22 @@
+export {
+  hasPassphrase,
+  hasPin,
+  isPassphrase,
+  isPin,
+  isProof,
+  proofOf,
+  setPassphrase,
+  setPin,
+  SHORTEST_PASSPHRASE,
+} from "./secret.ts";
+export { knownSession, listSessions, openSession, putOut, SESSION_MS, type Session } from "./session.ts";
+export {
+  isRunOf,
+  issueToken,
+  knownToken,
+  listTokens,
+  RIGHTS,
+  takeBackToken,
+  type Right,
+  type Token,
+} from "./token.ts";

@@ -1,0 +1,63 @@
+import { createHash, randomBytes } from "node:crypto";
+import { type Larder } from "#store/db";
+
+const HOUR_MS = 3_600_000;
+/** A screen stays in for so long after it was last used. */
+export const SESSION_MS = 60 * 24 * HOUR_MS;
+/** Its key is changed so often, */
+const ROTATE_MS = 12 * HOUR_MS;
+/** and the one before is taken for a moment longer: a page asks for several things at once. */
+const OVERLAP_MS = 60_000;
+
+/** What is kept of a key: enough to know it again, not enough to use it. The key itself has 256 bits of chance in it. */
+export const hashOfKey = (key: string) => createHash("sha256").update(key).digest("hex");
+export const newKey = () => randomBytes(32).toString("base64url");
+
+export interface Session {
+  device: string;
+  createdAt: number;
+  expiresAt: number;
+}
+
+/** Lets a screen in. @returns the key it shows from now on */
+export function openSession(larder: Larder, device: string): string {
+  const key = newKey();
+  const now = larder.now();
+  larder.sqlite.prepare("delete from session where expires_at < ?").run(now);
+  larder.sqlite
+    .prepare("insert into session (hash, device, created_at, rotated_at, expires_at) values (?, ?, ?, ?, ?)")
+    .run(hashOfKey(key), device.slice(0, 80), now, now, now + SESSION_MS);
+  return key;
+}
+
+/** The screen that shows a key, and the key it shall show from now on when this one has been shown for long; null for a stranger. */
+export function knownSession(larder: Larder, key: string): { session: Session; next: string | null } | null {
+  const hash = hashOfKey(key);
+  const now = larder.now();
+  const row = larder.sqlite
+    .prepare(
+      `select hash, device, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session
+       where (hash = @hash or (former_hash = @hash and rotated_at > @now - ${OVERLAP_MS})) and expires_at > @now`,
+    )
+    .get({ hash, now }) as (Session & { hash: string; rotatedAt: number }) | undefined;
+  if (!row) return null;
+  if (row.hash !== hash || now - row.rotatedAt < ROTATE_MS) return { session: row, next: null };
+  const next = newKey();
+  larder.sqlite
+    .prepare("update session set hash = ?, former_hash = ?, rotated_at = ?, expires_at = ? where hash = ?")
+    .run(hashOfKey(next), hash, now, now + SESSION_MS, hash);
+  return { session: row, next };
+}
+
+/** Screens that are in, newest first. `id` tells them apart and opens nothing. */
+export function listSessions(larder: Larder): (Session & { id: string })[] {
+  return larder.sqlite
+    .prepare(
+      "select substr(hash, 1, 12) as id, device, created_at as createdAt, expires_at as expiresAt from session where expires_at > ? order by created_at desc",
+    )
+    .all(larder.now()) as (Session & { id: string })[];
+}
+
+export function putOut(larder: Larder, id: string): void {
+  larder.sqlite.prepare("delete from session where substr(hash, 1, 12) = ?").run(id);
+}

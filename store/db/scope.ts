@@ -1,0 +1,22 @@
+import { AsyncLocalStorage } from "node:async_hooks";
+
+/** What is known of whoever asks, beside the request itself. */
+export interface Scope {
+  /** the screen or instrument, as the history names it */
+  device: string | null;
+  /** for what was said on a screen that could not reach the larder then: when it was said, and when it was heard, ms */
+  said: { at: number; heardAt: number } | null;
+  /** says something beside the answer itself, as a header of it */
+  header?(name: string, value: string): void;
+}
+
+const scopes = new AsyncLocalStorage<Scope>();
+
+/** Does something on behalf of a device: what is written meanwhile carries its name. */
+export function onBehalfOf<T>(scope: Scope, work: () => T): T {
+  return scopes.run(scope, work);
+}
+
+export function scopeNow(): Scope {
+  return scopes.getStore() ?? { device: null, said: null };
+}
