@@ -1,0 +1,156 @@
+import type Database from "better-sqlite3";
+import { parse } from "csv-parse";
+import { createReadStream, existsSync, mkdirSync, renameSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { v7 as uuid } from "uuid";
+import { openLarder, Refused, unsoundness, type Larder } from "#store/db";
+import { verifyLarder } from "#store/history";
+import { textOfCell } from "./cell.ts";
+import { pathOf, type Described } from "./package.ts";
+import { keyOf, quoted, tablesOf, type Column, type Table } from "./tables.ts";
+import { unpack } from "./unpack.ts";
+import { layoutOf } from "./write.ts";
+
+/** A larder made from an archive, whole and checked, beside the one in use. Nothing of that one is touched by it. */
+export interface Arrived {
+  /** folder with its larder.db and photos/ */
+  folder: string;
+  created: string;
+  /** rows by table */
+  rows: Record<string, number>;
+  photos: number;
+  /** hash of the audit's last line */
+  head: string | null;
+}
+
+/**
+ * Reads an archive into a new larder in a folder of its own, and checks it: the layout, every cell's kind, what points
+ * where, what is kept beside the records, and every hash chain.
+ * @param beside the folder in which a folder for it is made
+ * @throws Refused with the reason; the folder is gone then
+ */
+export async function readArchive(path: string, beside: string, now: () => number): Promise<Arrived> {
+  const folder = join(beside, "arriving", uuid());
+  const raw = join(folder, "raw");
+  mkdirSync(raw, { recursive: true });
+  let larder: Larder | null = null;
+  try {
+    const described = await unpack(path, raw);
+    larder = openLarder(folder, now);
+    const rows = await fill(larder.sqlite, described, raw);
+    const wrong = unsoundness(larder.sqlite);
+    const { broken, head } = verifyLarder(larder);
+    const why = wrong[0] ?? broken[0]?.what;
+    if (why)
+      throw new Refused({
+        archive: `This archive was changed after it was made. ${why} Nothing was changed.`,
+      });
+    const photos = described.resources.filter((r) => r.path.startsWith("photos/")).length;
+    if (existsSync(join(raw, "photos"))) renameSync(join(raw, "photos"), join(folder, "photos"));
+    larder.sqlite.pragma("wal_checkpoint(TRUNCATE)");
+    larder.close();
+    rmSync(raw, { recursive: true });
+    return { folder, created: described.created, rows, photos, head };
+  } catch (error) {
+    larder?.close();
+    rmSync(folder, { recursive: true, force: true });
+    throw error;
+  }
+}
+
+async function fill(
+  sqlite: Database.Database,
+  described: Described,
+  raw: string,
+): Promise<Record<string, number>> {
+  const tables = tablesOf(sqlite);
+  const layout = layoutOf(sqlite);
+  const data = described.resources.filter((r) => r.path.startsWith("data/"));
+  if (described.layout !== layout)
+    throw new Refused({
+      archive: `It was made by ${described.layout > layout ? "a newer" : "an older"} program (layout ${described.layout}, here ${layout}). ${described.layout > layout ? "Update this one first." : "Restore it with the program that made it, and update that one."} Nothing was changed.`,
+    });
+  if (data.map((r) => r.path).join() !== tables.map(pathOf).join())
+    throw new Refused({ archive: "Its tables are not those of a larder. Nothing was changed." });
+  // What triggers would derive comes with the archive and is held against the records afterwards.
+  const triggers = sqlite
+    .prepare("select name, sql from sqlite_master where type = 'trigger' order by rowid")
+    .all() as { name: string; sql: string }[];
+  sqlite.pragma("foreign_keys = OFF");
+  sqlite.pragma("synchronous = OFF");
+  sqlite.exec("begin immediate");
+  for (const { name } of triggers) sqlite.exec(`drop trigger "${name}"`);
+  const rows: Record<string, number> = {};
+  for (const table of tables) rows[table.name] = await fillTable(sqlite, table, join(raw, pathOf(table)));
+  for (const { sql } of triggers) sqlite.exec(sql);
+  sqlite.exec("commit");
+  sqlite.pragma("synchronous = FULL");
+  sqlite.pragma("foreign_keys = ON");
+  return rows;
+}
+
+async function fillTable(sqlite: Database.Database, table: Table, path: string): Promise<number> {
+  const names = table.columns.map((c) => c.name);
+  const insert = sqlite.prepare(
+    `insert into "${table.name}" (${quoted(names)}) values (${names.map(() => "?").join(", ")})`,
+  );
+  const key = keyOf(table);
+  let count = -1;
+  let before: (string | number | null)[] | null = null;
+  const wrong = (why: string): never => {
+    throw new Refused({ archive: `${pathOf(table)}, line ${count + 1}: ${why} Nothing was changed.` });
+  };
+  const rows = createReadStream(path).pipe(
+    parse({
+      cast: (value, { quoting }) => (value === "" && !quoting ? null : value),
+      max_record_size: 4_000_000,
+    }),
+  );
+  try {
+    for await (const row of rows as AsyncIterable<(string | null)[]>) {
+      if (++count === 0) {
+        if (row.join() !== names.join()) wrong("the columns are not those of this table.");
+        continue;
+      }
+      const values = table.columns.map((c, i) => {
+        const value = valueOf(c, row[i] ?? null);
+        return value === undefined
+          ? wrong(`“${String(row[i]).slice(0, 40)}” is no ${KINDS[c.type]} (${c.name}).`)
+          : value;
+      });
+      const at = key.map((c) => values[names.indexOf(c.name)]!);
+      if (before && !inOrder(before, at)) wrong("the lines are not in their order.");
+      before = at;
+      insert.run(values);
+    }
+  } catch (error) {
+    if (error instanceof Refused) throw error;
+    wrong(`${(error as Error).message.split("\n")[0]}.`);
+  }
+  if (count < 0) wrong("there is nothing in it.");
+  return count;
+}
+
+const KINDS = { INTEGER: "whole number", REAL: "number", TEXT: "text" } as const;
+
+/** A cell as what its column holds; undefined when it is not that. */
+function valueOf({ type, required }: Column, cell: string | null): string | number | null | undefined {
+  if (cell === null) return required ? undefined : null;
+  if (type === "TEXT") return textOfCell(cell);
+  const number = Number(cell);
+  if (cell.trim() === "" || !Number.isFinite(number)) return undefined;
+  return type === "INTEGER" && !Number.isSafeInteger(number) ? undefined : number;
+}
+
+/** Whether a key comes after the one before it, as SQLite orders them: numbers by size, text by its bytes. */
+function inOrder(a: readonly unknown[], b: readonly unknown[]): boolean {
+  for (const [i, x] of a.entries()) {
+    const y = b[i];
+    const order =
+      typeof x === "number" && typeof y === "number"
+        ? x - y
+        : Buffer.compare(Buffer.from(String(x)), Buffer.from(String(y)));
+    if (order !== 0) return order < 0;
+  }
+  return false;
+}

@@ -1,0 +1,131 @@
+import { createHash } from "node:crypto";
+import { createWriteStream } from "node:fs";
+import { mkdir } from "node:fs/promises";
+import { dirname, join } from "node:path";
+import { Transform } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import yauzl, { type Entry, type ZipFile } from "yauzl";
+import { z } from "zod";
+import { Refused } from "#store/db";
+import { Described } from "./package.ts";
+
+/** Largest archive taken, bytes, and what all of it may unpack to. */
+export const ARCHIVE_LIMIT_BYTES = 2_000_000_000;
+const MOST_UNPACKED_BYTES = 8_000_000_000;
+/** Text packs to a fiftieth at best; what packs to a thousandth is made to fill a disk. */
+const MOST_RATIO = 400;
+const DESCRIPTION = "datapackage.json";
+const DESCRIPTION_LIMIT_BYTES = 60_000_000;
+
+const no = (why: string): never => {
+  throw new Refused({ archive: `${why} Nothing was changed.` });
+};
+
+/**
+ * Unpacks an archive into a folder and holds it against its own description: every file that is named is there, in its
+ * order, of its length and with its hash, and no other.
+ * @throws Refused with the reason, for anything that is not exactly an archive of a larder
+ */
+export async function unpack(path: string, into: string): Promise<Described> {
+  const zip = await opened(path);
+  try {
+    const entries = await entriesOf(zip);
+    const last = entries.at(-1);
+    if (last?.fileName !== DESCRIPTION)
+      return no("Its last file is not datapackage.json: it was cut off or put together anew.");
+    if (last.uncompressedSize > DESCRIPTION_LIMIT_BYTES) return no("Its description is far too long.");
+    const described = await describedIn(zip, last);
+    const named = described.resources;
+    if (named.length !== entries.length - 1 || named.some((r, i) => r.path !== entries[i]!.fileName))
+      return no("Its files are not those its description names, in their order.");
+    for (const [i, resource] of named.entries()) {
+      if (!/^(data\/[a-z_]+\.csv|photos\/[0-9a-f-]{36}\.jpg)$/.test(resource.path))
+        return no(`“${resource.path.slice(0, 80)}” is no file of a larder.`);
+      const entry = entries[i]!;
+      if (entry.uncompressedSize !== resource.bytes)
+        return no(`${resource.path} is not as long as its description says.`);
+      const at = join(into, resource.path);
+      await mkdir(dirname(at), { recursive: true });
+      const hash = createHash("sha256");
+      const hashing = new Transform({
+        transform(piece: Buffer, _encoding, next) {
+          hash.update(piece);
+          next(null, piece);
+        },
+      });
+      try {
+        await pipeline(await contentOf(zip, entry), hashing, createWriteStream(at));
+      } catch (error) {
+        // A full disk is no fault of the archive.
+        if ((error as NodeJS.ErrnoException).code === "ENOSPC") throw error;
+        no(`${resource.path} cannot be unpacked: the archive is damaged.`);
+      }
+      if (`sha256:${hash.digest("hex")}` !== resource.hash)
+        return no(`${resource.path} is not what it was when the archive was made.`);
+    }
+    return described;
+  } finally {
+    zip.close();
+  }
+}
+
+async function describedIn(zip: ZipFile, entry: Entry): Promise<Described> {
+  const pieces: Buffer[] = [];
+  try {
+    for await (const piece of await contentOf(zip, entry)) pieces.push(piece as Buffer);
+    return Described.parse(JSON.parse(Buffer.concat(pieces).toString("utf8")));
+  } catch (error) {
+    const why = error instanceof z.ZodError ? ` ${error.issues[0]!.message}` : "";
+    return no(`Its datapackage.json does not read as one.${why}`);
+  }
+}
+
+function opened(path: string): Promise<ZipFile> {
+  return new Promise((resolve, reject) => {
+    // Names that lead out of the folder, and lengths that are a lie, are refused by the library itself.
+    yauzl.open(path, { lazyEntries: true, autoClose: false, strictFileNames: true }, (error, zip) =>
+      error
+        ? reject(
+            new Refused({ archive: `This is not a whole zip file (${error.message}). Nothing was changed.` }),
+          )
+        : resolve(zip),
+    );
+  });
+}
+
+function entriesOf(zip: ZipFile): Promise<Entry[]> {
+  return new Promise((resolve, reject) => {
+    const entries: Entry[] = [];
+    const seen = new Set<string>();
+    let unpacked = 0;
+    zip.on("error", (error: Error) =>
+      reject(
+        new Refused({ archive: `This zip file cannot be trusted: ${error.message}. Nothing was changed.` }),
+      ),
+    );
+    zip.on("end", () => resolve(entries));
+    zip.on("entry", (entry: Entry) => {
+      unpacked += entry.uncompressedSize;
+      const why = seen.has(entry.fileName)
+        ? `“${entry.fileName.slice(0, 80)}” is in it twice.`
+        : entry.isEncrypted()
+          ? "It is locked with a password."
+          : unpacked > MOST_UNPACKED_BYTES ||
+              (entry.uncompressedSize > 1_000_000 &&
+                entry.uncompressedSize > entry.compressedSize * MOST_RATIO)
+            ? "It would unpack to far more than a larder can be."
+            : null;
+      if (why) return reject(new Refused({ archive: `${why} Nothing was changed.` }));
+      seen.add(entry.fileName);
+      entries.push(entry);
+      zip.readEntry();
+    });
+    zip.readEntry();
+  });
+}
+
+function contentOf(zip: ZipFile, entry: Entry): Promise<NodeJS.ReadableStream> {
+  return new Promise((resolve, reject) =>
+    zip.openReadStream(entry, (error, stream) => (error ? reject(error) : resolve(stream))),
+  );
+}
