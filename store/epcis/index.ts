@@ -1,0 +1,1 @@
+export { epcisDocument, epcisEvents, type EpcisEvent } from "./events.ts";

@@ -1,0 +1,132 @@
+import { parse } from "csv-parse/sync";
+import { stringify } from "csv-stringify/sync";
+import { Refused, type Larder, type Write } from "#store/db";
+import { safeCell, textOfCell } from "#store/transfer";
+import { type Cell, type Column, type Deed, type List, type Row } from "./list.ts";
+
+/** Largest list that comes in. */
+export const LIST_LIMIT_BYTES = 2_000_000;
+const MOST_ROWS = 5_000;
+
+/** A list as CSV (RFC 4180), its headings with their units; no cell is a formula to a spreadsheet. */
+export function listCsv(larder: Larder, list: List): string {
+  const rows = list.rows(larder).map((row) => row.map((c) => (typeof c === "string" ? safeCell(c) : c)));
+  // A mark at the beginning, by which spreadsheets know that ° and ö are meant.
+  return `\uFEFF${stringify([list.columns.map((c) => c.head), ...rows], { record_delimiter: "\r\n" })}`;
+}
+
+/** What became of a row, or would. */
+export interface Told {
+  /** line in the file, the headings being 1 */
+  line: number;
+  what: Deed["what"] | "refused";
+  sentence: string;
+}
+
+const ROLL_BACK = Symbol("only to see");
+
+/** What each row of a list would do: it is done, and undone. Nothing is changed. @throws Refused for what is no such list */
+export function previewList(larder: Larder, write: Write, list: List, text: string): Told[] {
+  let told: Told[] = [];
+  try {
+    larder.sqlite
+      .transaction(() => {
+        told = takeRows(larder, write, list, text);
+        throw ROLL_BACK;
+      })
+      .immediate();
+  } catch (signal) {
+    if (signal !== ROLL_BACK) throw signal;
+  }
+  return told;
+}
+
+/** Does what the rows of a list say; rows that are refused change nothing and are told. */
+export function takeList(larder: Larder, write: Write, list: List, text: string): Told[] {
+  return larder.sqlite.transaction(() => takeRows(larder, write, list, text)).immediate();
+}
+
+function takeRows(larder: Larder, write: Write, list: List, text: string): Told[] {
+  const { take } = list;
+  if (!take) throw new Refused({ file: "This list is a record: it leaves, and does not come in." });
+  return rowsOf(list, text).map(({ line, cells }): Told => {
+    try {
+      const row = readRow(list.columns, cells);
+      // Each row by itself: what one that is refused began is undone with it.
+      const deed = larder.sqlite.transaction(() =>
+        take(larder, { ...write, key: `${write.key} ${line}` }, row),
+      )();
+      return { line, ...deed };
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return { line, what: "refused", sentence: error.message };
+    }
+  });
+}
+
+function rowsOf(list: List, text: string): { line: number; cells: Record<string, string> }[] {
+  let records: { record: Record<string, string>; info: { lines: number } }[];
+  const known = new Map(list.columns.map((c) => [c.head.toLowerCase(), c.head]));
+  try {
+    records = parse(text, {
+      bom: true,
+      delimiter: [",", ";", "\t"],
+      skip_empty_lines: true,
+      trim: true,
+      info: true,
+      max_record_size: 20_000,
+      columns: (heads: string[]) => {
+        const lower = heads.map((h) => h.toLowerCase());
+        const strange = lower.filter((h) => !known.has(h) && h !== "");
+        if (strange.length)
+          throw new Refused({
+            file: `“${strange[0]!.slice(0, 40)}” is no column of this list. It has: ${[...known.values()].join(", ")}.`,
+          });
+        if (new Set(lower).size < lower.length) throw new Refused({ file: "A column is in it twice." });
+        return lower.map((h) => known.get(h) ?? false);
+      },
+    }) as unknown as typeof records;
+  } catch (error) {
+    if (error instanceof Refused) throw error;
+    throw new Refused({ file: `This cannot be read as CSV: ${(error as Error).message.split("\n")[0]}` });
+  }
+  if (records.length === 0) throw new Refused({ file: "There are no rows in it." });
+  if (records.length > MOST_ROWS)
+    throw new Refused({ file: `More than ${MOST_ROWS.toLocaleString("en")} rows. Send it in parts.` });
+  return records.map(({ record, info }) => ({ line: info.lines, cells: record }));
+}
+
+function readRow(columns: readonly Column[], cells: Record<string, string>): Row {
+  // A column that is not in the file is not in the row: what it is about stays as it is.
+  const there = columns.filter((c) => c.head in cells);
+  return Object.fromEntries(there.map((c) => [c.head, readCell(c, textOfCell(cells[c.head]!))]));
+}
+
+function readCell({ head, kind, max = 200 }: Column, text: string): Cell {
+  if (text === "") return null;
+  const wrong = (what: string): never => {
+    throw new Refused({ [head]: `${head}: “${text.slice(0, 40)}” is no ${what}.` });
+  };
+  switch (kind) {
+    case "text":
+      return text.length > max ? wrong(`text of at most ${max} letters`) : text;
+    case "whole":
+      return /^-?\d{1,9}$/.test(text) ? Number(text) : wrong("whole number");
+    case "number": {
+      const value = Number(text.replace(/^(-?\d+),(\d+)$/, "$1.$2"));
+      return Number.isFinite(value) && !/^0[xob]/i.test(text) ? value : wrong("number");
+    }
+    case "day": {
+      const day = /^\d{4}-\d\d-\d\d$/.test(text) ? new Date(`${text}T00:00:00Z`) : null;
+      return day && !Number.isNaN(day.getTime()) && day.toISOString().startsWith(text)
+        ? text
+        : wrong("day like 2026-11-20");
+    }
+    case "instant": {
+      const at = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(text)
+        ? Date.parse(text)
+        : NaN;
+      return Number.isNaN(at) ? wrong("instant with its zone, like 2026-11-20T14:05:00Z") : at;
+    }
+  }
+}
