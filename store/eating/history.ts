@@ -1,3 +1,4 @@
+import { keptUntilMoved } from "./kept.ts";
 import { type Larder } from "#store/db";
 import { groupOf, type SpeciesGroup } from "#core/species";
 import { stockKey, type KindStock } from "#store/shelf";
@@ -19,33 +20,48 @@ const monthOf = (at: number) => {
  * left out.
  */
 export function eatenByMonth(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
+  return keptUntilMoved(larder, "eaten", monthOf(now), () => eaten(larder, now));
+}
+
+function eaten(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
+  // Added up by pack and month first: a lifetime of jars is a few thousand of those.
   const rows = larder.sqlite
     .prepare(
-      `select m.at, k.product, k.container as kind, k.mouth,
+      `select g.at, g.eaten, k.product, k.container as kind, k.mouth,
          (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
-           where x.pack_id = c.pack_id) as species
-       from movement m join container c on c.id = m.container_id join pack k on k.id = c.pack_id
-       where m.kind = 'opened' and m.seq = (select max(x.seq) from movement x where x.container_id = c.id) order by m.at`,
+           where x.pack_id = g.pack_id) as species
+       from (select c.pack_id, min(c.moved_at) as at, count(*) as eaten from container c
+           where c.moved = 'opened' group by c.pack_id, strftime('%Y-%m', c.moved_at / 1000, 'unixepoch')) g
+         join pack k on k.id = g.pack_id order by g.at`,
     )
-    .all() as (Pick<KindStock, "product" | "kind" | "mouth"> & { at: number; species: string })[];
-  const groups = new Map<string, number[]>();
-  const kinds = new Map<string, number[]>();
-  for (const { at, ...row } of rows) {
+    .all() as (Pick<KindStock, "product" | "kind" | "mouth"> & {
+    at: number;
+    eaten: number;
+    species: string;
+  })[];
+  const groups = new Map<string, Map<number, number>>();
+  const kinds = new Map<string, Map<number, number>>();
+  for (const { at, eaten: n, ...row } of rows) {
     const species = (JSON.parse(row.species) as string[]).sort();
     for (const [counts, of] of [
       [groups, groupOf(species)],
       [kinds, stockKey({ ...row, species })],
-    ] as const)
-      counts.set(of, [...(counts.get(of) ?? []), monthOf(at)]);
+    ] as const) {
+      const months = counts.get(of) ?? new Map<number, number>();
+      counts.set(of, months.set(monthOf(at), (months.get(monthOf(at)) ?? 0) + n));
+    }
   }
-  const perMonth = (counts: Map<string, number[]>): MonthsOf[] =>
-    [...counts].map(([of, opened]) => ({
-      of,
-      perMonth: Array.from(
-        { length: Math.max(0, monthOf(now) - opened[0]!) },
-        (_, i) => opened.filter((m) => m === opened[0]! + i).length,
-      ),
-    }));
+  const perMonth = (counts: Map<string, Map<number, number>>): MonthsOf[] =>
+    [...counts].map(([of, months]) => {
+      const first = Math.min(...months.keys());
+      return {
+        of,
+        perMonth: Array.from(
+          { length: Math.max(0, monthOf(now) - first) },
+          (_, i) => months.get(first + i) ?? 0,
+        ),
+      };
+    });
   return { groups: perMonth(groups), kinds: perMonth(kinds) };
 }
 
@@ -59,6 +75,10 @@ export interface SeasonStock {
 
 /** What stood on the shelves at the end of each month, by group of animal. @param most the newest so many months */
 export function seasonsOf(larder: Larder, now: number, most = 36): SeasonStock[] {
+  return keptUntilMoved(larder, "seasons", `${monthOf(now)} ${most}`, () => seasons(larder, now, most));
+}
+
+function seasons(larder: Larder, now: number, most: number): SeasonStock[] {
   // Every container comes once, when it was first shelved, and goes once, when it was taken for good.
   const rows = larder.sqlite
     .prepare(

@@ -25,10 +25,18 @@ export interface River {
   flows: RiverFlow[];
 }
 
-const EDGES = `
-  select coalesce(from_harvest, from_lot) as source, to_lot as target, mass_kg as massKg from lot_flow
-  union all select lot_id, pack_id, mass_kg from pack_lot
-  union all select c.pack_id, x.pack_id, x.mass_kg from repacked x join container c on c.id = x.container_id`;
+/** Steps to what something was made of, and to what was made of it, without its jars. Each finds its rows by an index. */
+const UP = `select coalesce(f.from_harvest, f.from_lot) from up join lot_flow f on f.to_lot = up.id
+  union select x.lot_id from up join pack_lot x on x.pack_id = up.id
+  union select c.pack_id from up join repacked x on x.pack_id = up.id join container c on c.id = x.container_id`;
+const DOWN = `select f.to_lot from down join lot_flow f on f.from_harvest = down.id
+  union select f.to_lot from down join lot_flow f on f.from_lot = down.id
+  union select x.pack_id from down join pack_lot x on x.lot_id = down.id
+  union select x.pack_id from down join container c on c.pack_id = down.id join repacked x on x.container_id = c.id`;
+/** What ran straight into any of `near`. */
+const INTO = `select coalesce(f.from_harvest, f.from_lot) as source, f.to_lot as target, f.mass_kg as massKg from near join lot_flow f on f.to_lot = near.id
+  union all select x.lot_id, x.pack_id, x.mass_kg from near join pack_lot x on x.pack_id = near.id
+  union all select c.pack_id, x.pack_id, x.mass_kg from near join repacked x on x.pack_id = near.id join container c on c.id = x.container_id`;
 
 /** Everything that ran into and out of an animal, a lot or a pack, by weight, on to the jars. */
 export function riverOf(larder: Larder, id: string): River {
@@ -36,13 +44,11 @@ export function riverOf(larder: Larder, id: string): River {
 }
 
 function riverAmong(larder: Larder, starts: readonly string[], way: "up" | "both"): River {
-  const near = way === "up" ? "select id from up" : "select id from up union select id from down";
-  const sql = `with recursive edge as (${EDGES}),
-      up(id) as (select value from json_each(@starts) union select edge.source from up join edge on edge.target = up.id),
-      down(id) as (select value from json_each(@starts) union select edge.target from down join edge on edge.source = down.id),
-      near(id) as (${near})
-    select source as "from", target as "to", sum(massKg) as massKg from edge
-      where source in (select id from near) and target in (select id from near) group by source, target`;
+  const sql = `with recursive up(id) as (select value from json_each(@starts) union ${UP}),
+      down(id) as (select value from json_each(@starts) union ${DOWN}),
+      near(id) as materialized (${way === "up" ? "select id from up" : "select id from up union select id from down"})
+    select source as "from", target as "to", sum(massKg) as massKg from (${INTO})
+      where source in (select id from near) group by source, target`;
   const raw = larder.sqlite.prepare(sql).all({ starts: JSON.stringify(starts) }) as RiverFlow[];
   const ids = [...new Set([...starts, ...raw.flatMap((f) => [f.from, f.to])])];
   const nodes = larder.sqlite

@@ -1,0 +1,61 @@
+import { type Larder } from "#store/db";
+import { speciesByKey, SPECIES } from "#core/species";
+import { type Kind } from "./trace.ts";
+
+/** Something that was found by what was typed. */
+export interface Found {
+  kind: Kind | "shelf" | "recipe";
+  /** its code; for a shelf its id */
+  code: string;
+  title: string;
+}
+
+/** Text as a pattern of LIKE that matches itself anywhere. */
+const anywhere = (text: string) => `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+
+/**
+ * What in the larder is called so: codes that begin with it, lots by their part, animals by species, tag or place, shelves
+ * and recipes by name. Newest first, a few of each.
+ */
+export function findAnything(larder: Larder, text: string, each = 5): Found[] {
+  const asked = text.trim();
+  if (asked.length < 2) return [];
+  const { sqlite } = larder;
+  const rows = (sql: string, ...of: unknown[]) =>
+    sqlite.prepare(sql).all(...of) as { code: string; title: string; kind?: Kind }[];
+  const like = anywhere(asked);
+  const kinds = SPECIES.filter((s) => s.name.toLowerCase().includes(asked.toLowerCase())).map((s) => s.key);
+  return [
+    ...rows(
+      `select r.code, r.kind, coalesce(l.part, k.product, h.species, '') as title from code_register r
+       left join lot l on l.id = r.entity_id left join pack k on k.id = r.entity_id left join harvest h on h.id = r.entity_id
+       where r.code >= @low and r.code < @high order by r.number desc limit ${each}`,
+      { low: asked.toUpperCase(), high: `${asked.toUpperCase()}\uFFFF` },
+    ).map((r) => ({ kind: r.kind!, code: r.code, title: titled(r.title) })),
+    ...rows(
+      `select code, species || coalesce(', tag ' || tag, '') || ', ' || taken_on as title from harvest
+       where tag like @like escape '\\' or place like @like escape '\\' or species in (select value from json_each(@kinds))
+       order by taken_on desc limit ${each}`,
+      { like, kinds: JSON.stringify(kinds) },
+    ).map((r) => ({ kind: "harvest" as const, code: r.code, title: titled(r.title) })),
+    ...rows(
+      `select code, part as title from lot where part like ? escape '\\' order by made_at desc limit ${each}`,
+      like,
+    ).map((r) => ({ kind: "lot" as const, ...r })),
+    ...rows(
+      `select id as code, room || ', ' || name as title from shelf_place
+       where retired_at is null and (room || ', ' || name) like ? escape '\\' order by room, position limit ${each}`,
+      like,
+    ).map((r) => ({ kind: "shelf" as const, ...r })),
+    ...rows(
+      `select id as code, name as title from recipe where name like ? escape '\\' order by name limit ${each}`,
+      like,
+    ).map((r) => ({ kind: "recipe" as const, ...r })),
+  ];
+}
+
+/** A title in which a species stands by its name. */
+function titled(title: string): string {
+  const [first = "", ...rest] = title.split(", ");
+  return [speciesByKey(first)?.name ?? first, ...rest].join(", ");
+}
