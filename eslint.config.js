@@ -29,6 +29,17 @@ export default tseslint.config(
   },
   { files: ["*.js"], languageOptions: { globals: { process: "readonly", console: "readonly" } } },
   {
+    files: ["public/sw.js"],
+    languageOptions: {
+      globals: Object.fromEntries(
+        ["self", "caches", "fetch", "location", "URL", "Response", "Headers", "AbortSignal"].map((name) => [
+          name,
+          "readonly",
+        ]),
+      ),
+    },
+  },
+  {
     files: ["app/**/*.tsx"],
     plugins: { "react-hooks": hooks },
     rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },

@@ -2,9 +2,15 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { PassThrough } from "node:stream";
 import { renderToPipeableStream } from "react-dom/server";
-import { ServerRouter, type EntryContext, type RouterContextProvider } from "react-router";
+import {
+  isRouteErrorResponse,
+  ServerRouter,
+  type EntryContext,
+  type RouterContextProvider,
+} from "react-router";
 import { NonceContext } from "./nonce";
 import { nonceContext } from "./server/context";
+import { troubleAnswer } from "./server/trouble";
 
 const GIVE_UP_MS = 8_000;
 
@@ -47,5 +53,8 @@ export default function handleRequest(
 
 /** Errors of loaders and actions that are not answers: to the log, without the request's body. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
+  troubleAnswer(error);
+  // A wrong method, or an address that is none, is no error of ours.
+  if (isRouteErrorResponse(error) && error.status < 500) return;
   if (!request.signal.aborted) console.error(error);
 }

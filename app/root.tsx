@@ -1,9 +1,10 @@
-import { useContext } from "react";
+import { useContext, useEffect } from "react";
 import {
   isRouteErrorResponse,
   Links,
   Meta,
   Outlet,
+  redirect,
   Scripts,
   ScrollRestoration,
   useRouteError,
@@ -11,9 +12,22 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import { PatternDefs } from "#ui/glyph";
+import { Kept } from "#ui/kept";
 import { NonceContext } from "./nonce";
+import { visitorContext } from "./server/access";
+import { reach } from "./outbox";
 import { readCookie } from "./server/cookie";
 import "./style.css";
+
+/** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */
+export const middleware: Route.MiddlewareFunction[] = [
+  ({ request, context }, next) => {
+    const { pathname } = new URL(request.url);
+    if (context.get(visitorContext).outside && pathname !== "/enter")
+      throw redirect(`/enter?back=${encodeURIComponent(pathname)}`);
+    return next();
+  },
+];
 
 export type Theme = "light" | "dark" | "glare";
 
@@ -31,6 +45,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" />
+        <meta name="theme-color" content="#1c2422" />
         <Meta />
         <Links />
         {!data?.theme && (
@@ -59,14 +75,26 @@ export function Layout({ children }: { children: React.ReactNode }) {
   );
 }
 
+/** What is shown stays as it is while the larder cannot be reached. */
+export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
+
 export default function Root() {
-  return <Outlet />;
+  return (
+    <>
+      <Outlet />
+      <Kept />
+    </>
+  );
 }
 
 /** What went wrong, in a sentence, and a way on. Never a bare code. */
 export function ErrorBoundary() {
   const error = useRouteError();
   const known = isRouteErrorResponse(error);
+  // A way that found no larder: the browser may have kept the page it leads to.
+  useEffect(() => {
+    if (!known && error instanceof TypeError) void reach().then((well) => well || location.reload());
+  }, [known, error]);
   const message = known && typeof error.data === "string" && error.data ? error.data : null;
   return (
     <main id="main" className="mx-auto max-w-[42rem] px-6 pt-16">

@@ -9,8 +9,14 @@ import pino from "pino";
 import { RouterContextProvider } from "react-router";
 import { openLarder, type Larder } from "#store/db";
 import { clockIsMovable, moveClock, now } from "./clock";
+import { hasPassphrase } from "#store/access";
+import { clearHalfDone } from "#store/backup";
+import { guard, slowGuessing, visitorContext, type Visitor } from "./access";
+import { keepBackups } from "./backups";
 import { larderContext, nonceContext } from "./context";
-import { hostRefusal } from "./host";
+import { hostRefusal, isLoopback } from "./host";
+import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
+import { mended } from "./trouble";
 
 const log = pino({ level: process.env.LOG_LEVEL ?? "info" });
 const BODY_LIMIT_BYTES = 1_000_000;
@@ -18,7 +24,7 @@ const BODY_LIMIT_BYTES = 1_000_000;
 const READINGS_LIMIT_BYTES = 4_000_000;
 const READINGS = /^\/api\/v1\/runs\/[^/]+\/readings$/;
 /** Forms with a file, which set their own limits and say them at the field. */
-const UPLOADS = /^\/field\/[^/]+$/;
+const UPLOADS = /^\/(field\/[^/]+|records\/(restore|lists\/[a-z-]+))$/;
 
 /**
  * A page is taken whole into the packer. With its usual small buffer the writer waits for it to drain again and again, and
@@ -32,24 +38,50 @@ export async function start(
   devMiddleware?: express.RequestHandler,
 ): Promise<void> {
   const host = process.env.HOST ?? "127.0.0.1";
-  const refusal = hostRefusal(host);
+  const port = Number(process.env.PORT ?? 4310);
+  const folder = resolve(process.env.LARDER_DATA ?? "data");
+  clearHalfDone(folder);
+  const first = opened(folder);
+  const refusal = hostRefusal(host, first !== null && hasPassphrase(first));
   if (refusal) {
     log.fatal(refusal);
     process.exitCode = 2;
+    first?.close();
     return;
   }
-  const folder = resolve(process.env.LARDER_DATA ?? "data");
-  const larder = openLarder(folder, now);
-  const server = make(buildApp(larder, devMiddleware));
-  const port = Number(process.env.PORT ?? 4310);
-  server.listen(port, host, () => {
-    log.info({ folder }, "larder open");
+  let larder = first;
+  let handler: express.Express;
+  const begin = () => {
+    // A larder that cannot be opened is shown to this machine only: nobody can say its passphrase.
+    handler = larder
+      ? buildApp(larder, !isLoopback(host), restart, devMiddleware)
+      : rescueApp(folder, now, restart);
+    endBackups = larder && keepBackups(larder, log);
+  };
+  let endBackups: (() => void) | null = null;
+  const restart: Restart = {
+    letGo() {
+      endBackups?.();
+      larder?.close();
+      larder = null;
+    },
+    again() {
+      mended();
+      larder = opened(folder);
+      begin();
+    },
+  };
+  begin();
+  const server = make((req, res) => handler(req, res));
+  server.listen(port, larder ? host : "127.0.0.1", () => {
+    log.info({ folder }, larder ? "larder open" : "larder damaged");
     const shown = host.includes(":") ? `[${host}]` : host;
     process.stdout.write(`Patient Larder is at http://${shown}:${port}\n`);
   });
   const stop = () => {
+    endBackups?.();
     server.close(() => {
-      larder.close();
+      larder?.close();
       process.exit(0);
     });
     server.closeIdleConnections();
@@ -61,7 +93,22 @@ export async function start(
   process.once("SIGINT", stop);
 }
 
-function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): express.Express {
+/** The larder in a folder; null when its file cannot be opened, which is said in the log. */
+function opened(folder: string): Larder | null {
+  try {
+    return openLarder(folder, now);
+  } catch (error) {
+    log.fatal({ folder, error: (error as Error).message }, "the larder's file cannot be opened");
+    return null;
+  }
+}
+
+function buildApp(
+  larder: Larder,
+  network: boolean,
+  restart: Restart,
+  devMiddleware?: express.RequestHandler,
+): express.Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(compression(PACKER));
@@ -78,6 +125,9 @@ function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): expre
   app.use(securityHeaders(devMiddleware !== undefined));
   app.use(sameOrigin);
   app.use(limitBody);
+  app.use(serveRescueWhenDamaged(larder.folder, now, restart));
+  app.use(guard(larder, network, problem));
+  app.use(slowGuessing(network, problem));
   if (clockIsMovable) {
     app.post("/test/clock", express.json(), (req, res) => {
       const { ms, pace } = req.body as { ms: number; pace?: number };
@@ -91,6 +141,7 @@ function buildApp(larder: Larder, devMiddleware?: express.RequestHandler): expre
         const context = new RouterContextProvider();
         context.set(larderContext, larder);
         context.set(nonceContext, (res.locals as { nonce: string }).nonce);
+        context.set(visitorContext, (res.locals as { visitor: Visitor }).visitor);
         return context;
       },
     }),

@@ -1,3 +1,5 @@
+import { scopeNow } from "#store/db";
+
 /**
  * The server's clock. With LARDER_TEST_CLOCK=1 it can be moved and made to run faster, so that tests and the simulated
  * canner let hours pass; otherwise it is the machine's and nothing can touch it.
@@ -12,8 +14,13 @@ let since = machineAt;
 let offsetMs = larderAt - machineAt;
 let factor = paceAt;
 
-/** Now, ms since 1970 UTC. */
+/** Now, ms since 1970 UTC; for what was said on a screen that could not reach the larder then, the instant it was said. */
 export function now(): number {
+  return scopeNow().said?.at ?? clockNow();
+}
+
+/** Now by the clock itself, whatever is being told of. */
+export function clockNow(): number {
   const machine = Date.now();
   return Math.round(since + (machine - since) * factor + offsetMs);
 }
@@ -27,9 +34,9 @@ export function pace(): number {
 export function moveClock(ms: number, newPace = factor): number {
   if (!clockIsMovable)
     throw new Error("the clock moves only when the server is started with LARDER_TEST_CLOCK=1");
-  const before = now();
+  const before = clockNow();
   since = Date.now();
   offsetMs = before - since + ms;
   factor = newPace;
-  return now();
+  return clockNow();
 }

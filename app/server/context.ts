@@ -1,6 +1,7 @@
 import { createContext, redirect, type RouterContextProvider } from "react-router";
-import { type Larder } from "#store/db";
+import { scopeNow, type Larder } from "#store/db";
 import { getHousehold, listPeople, type Household, type Person } from "#store/household";
+import { hasPin, isProof } from "#store/access";
 import { readCookie } from "./cookie";
 
 /** What a loader or action may reach: the larder, and who is asking. Set for every request by the server. */
@@ -25,6 +26,20 @@ export function atHome(context: Context, request: Request): Home {
   const household = getHousehold(larder);
   if (!household) throw redirect("/welcome");
   const people = listPeople(larder);
-  const chosen = readCookie(request, "who");
-  return { larder, context, household, people, me: people.find((p) => p.id === chosen) ?? people[0]! };
+  const me = whoIsHere(larder, people, request);
+  // What a screen delivers later must not be taken for done because it was led elsewhere.
+  if (!me && scopeNow().said) throw new Response("Say who you are first.", { status: 401 });
+  if (!me) throw redirect(`/who?back=${encodeURIComponent(new URL(request.url).pathname)}`);
+  return { larder, context, household, people, me };
+}
+
+/**
+ * Who is at the screen: whoever was chosen on it, if they said their PIN where they have one; otherwise the first person
+ * who has none. Null when everybody has one and nobody has said theirs.
+ */
+function whoIsHere(larder: Larder, people: readonly Person[], request: Request): Person | null {
+  const chosen = people.find((p) => p.id === readCookie(request, "who"));
+  if (chosen && (!hasPin(larder, chosen.id) || isProof(larder, chosen.id, readCookie(request, "said"))))
+    return chosen;
+  return people.find((p) => !hasPin(larder, p.id)) ?? null;
 }

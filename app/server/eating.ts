@@ -54,10 +54,7 @@ export function toEat({ larder, household }: Home) {
     return {
       ...k,
       next: c,
-      meals: mealsOf(
-        Array.from({ length: k.sound }, () => k.kind),
-        household.eaters,
-      ),
+      meals: mealsOf([{ kind: k.kind, count: k.sound }], household.eaters),
       cost: c ? costOfContainer(larder, c, prices) : null,
       lasts: lastsFor(k.sound, forecast(eaten.kinds.find((e) => e.of === stockKey(k))?.perMonth ?? [])),
     };
@@ -68,7 +65,7 @@ export function toEat({ larder, household }: Home) {
   return {
     kinds: rows,
     meals: mealsOf(
-      kinds.flatMap((k) => Array.from({ length: k.sound }, () => k.kind)),
+      kinds.map((k) => ({ kind: k.kind, count: k.sound })),
       household.eaters,
     ),
     freezerLitres: freezerLitres(kinds.reduce((kg, k) => kg + k.massKg, 0)),

@@ -4,7 +4,9 @@ import { DateTime } from "luxon";
 import { data } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
-import { Refused, type Write } from "#store/db";
+import { Refused, scopeNow, type Write } from "#store/db";
+import { problemOf } from "../ui/form/result";
+import { troubleAnswer } from "./trouble";
 import { parseQuantity, type Dimension, type UnitSystem } from "#core/quantity";
 
 /** A fresh key for a form: made with the page, so that sending it twice does it once. */
@@ -89,13 +91,24 @@ export async function submit<S extends z.ZodObject>(request: Request, schema: S,
     const done = await work(submission.value as z.output<S>);
     return done instanceof Response ? done : answer(submission.reply({ resetForm: true }), 200, done);
   } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    return refusedAnswer(submission, schema, error);
+    return troubledAnswer(submission, schema, error);
   }
 }
 
+/** What became of a form whose work was stopped: by the rules, or by a full disk. Anything else is an error. */
+export function troubledAnswer(
+  submission: { reply(options: object): SubmissionResult },
+  schema: z.ZodObject,
+  error: unknown,
+) {
+  if (error instanceof Refused) return refusedAnswer(submission, schema, error);
+  const trouble = troubleAnswer(error);
+  if (!trouble) throw error;
+  return answer(submission.reply({ formErrors: [trouble.title] }), trouble.status);
+}
+
 /** What the rules refused, said at the fields of a form that know it, and above its button otherwise. */
-export function refusedAnswer(
+function refusedAnswer(
   submission: { reply(options: object): SubmissionResult },
   schema: z.ZodObject,
   error: Refused,
@@ -111,7 +124,15 @@ export function refusedAnswer(
 
 /** A form's answer: what became of it, and anything to show beside. */
 export function answer(result: SubmissionResult, status: number, done: object | null = null) {
+  if (status >= 400) sayBeside(result);
   return data({ result, done }, { status });
+}
+
+/** A form that is delivered later is heard by no page: why it was not taken is said in a header. */
+function sayBeside(result: SubmissionResult): void {
+  const { said, header } = scopeNow();
+  const problem = problemOf(result);
+  if (said) header?.("Larder-Problem", encodeURIComponent(problem.slice(0, 600)));
 }
 
 /** Who writes, and with which key. */

@@ -18,10 +18,12 @@ describe("an altitude somebody could cook at", () => {
   );
 });
 
-test("it listens to this machine only", () => {
-  for (const host of ["127.0.0.1", "::1", "localhost"]) expect(hostRefusal(host)).toBeNull();
-  for (const host of ["0.0.0.0", "192.168.1.4", "::", "larder.local"])
-    expect(hostRefusal(host)).toMatch(/without a passphrase/);
+test("it listens to this machine only, until there is a passphrase to ask for", () => {
+  for (const host of ["127.0.0.1", "::1", "localhost"]) expect(hostRefusal(host, false)).toBeNull();
+  for (const host of ["0.0.0.0", "192.168.1.4", "::", "larder.local"]) {
+    expect(hostRefusal(host, false)).toMatch(/without a passphrase/);
+    expect(hostRefusal(host, true)).toBeNull();
+  }
 });
 
 test("a cookie comes back as it was kept, and scripts cannot read it", () => {

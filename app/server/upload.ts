@@ -3,7 +3,7 @@ import busboy from "busboy";
 import { Readable } from "node:stream";
 import { type z } from "zod";
 import { Refused } from "#store/db";
-import { answer, refusedAnswer } from "./form";
+import { answer, troubledAnswer } from "./form";
 
 /** A form with a file, by its intent: how its fields are read, and what is done with the file as it arrives. */
 export interface Upload<S extends z.ZodObject> {
@@ -43,15 +43,15 @@ export async function submitUpload(request: Request, uploads: Record<string, Upl
   }
   const fields = new FormData();
   const take = async (file: AsyncIterable<Uint8Array>) => {
-    const upload = uploads[String(fields.get("intent"))] ?? any;
+    const intent = String(fields.get("intent"));
+    const upload = Object.hasOwn(uploads, intent) ? uploads[intent]! : any;
     const submission = parseWithZod(fields, { schema: upload.schema });
     if (submission.status !== "success") return answer(submission.reply(), 422);
     try {
       const done = await upload.work(submission.value, limited(file, upload));
       return done instanceof Response ? done : answer(submission.reply({ resetForm: true }), 200, done);
     } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      return refusedAnswer(submission, upload.schema, error);
+      return troubledAnswer(submission, upload.schema, error);
     }
   };
   return receive(request, fields, take);
@@ -66,10 +66,15 @@ function receive(
 ): Promise<Answer> {
   return new Promise((resolve, reject) => {
     let answered: Promise<Answer> | null = null;
-    const parser = busboy({
-      headers: Object.fromEntries(request.headers),
-      limits: { files: 1, fields: 20, fieldSize: 2000, parts: 22 },
-    });
+    let parser: busboy.Busboy;
+    try {
+      parser = busboy({
+        headers: Object.fromEntries(request.headers),
+        limits: { files: 1, fields: 20, fieldSize: 2000, parts: 22 },
+      });
+    } catch {
+      return reject(new Response("This was not sent as a form.", { status: 400 }));
+    }
     parser.on("field", (name, value) => fields.set(name, value));
     parser.on("file", (_name, file) => {
       const pieces = file[Symbol.asyncIterator]() as AsyncIterator<Uint8Array>;

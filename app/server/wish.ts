@@ -90,7 +90,14 @@ export function wishOf(home: Home, lots: readonly Lot[]): Wish {
   const kept = wishSchema.safeParse(planInHand(home.larder)?.wish);
   if (kept.success) {
     const here = new Set(lots.filter(plannable).map((l) => l.id));
-    return { ...kept.data, lots: kept.data.lots.filter((l) => here.has(l.lotId)) };
+    // Kinds that are none here any more, or never were, are left out.
+    const known = (kind: string) => KINDS.some((k) => k.key === kind);
+    return {
+      ...kept.data,
+      lots: kept.data.lots.filter((l) => here.has(l.lotId) && l.into.every(known)),
+      notIn: kept.data.notIn.filter((n) => known(n.kind)),
+      settled: kept.data.settled.filter((s) => s.parts.every((p) => known(p.kind))),
+    };
   }
   const ready = lots.filter((l) => whyNotPacked(l) === null && l.form !== "bones");
   return wishSchema.parse({

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Refused } from "#store/db";
+import { troubleAnswer } from "../../server/trouble";
 
 export interface FieldProblem {
   field: string;
@@ -39,6 +40,8 @@ export async function answering(work: () => Promise<Response> | Response): Promi
     if (error instanceof z.ZodError) {
       return problem(422, "Some of this could not be taken.", error.issues.map(fieldProblem));
     }
+    const trouble = troubleAnswer(error);
+    if (trouble) return problem(trouble.status, trouble.title);
     throw error;
   }
 }

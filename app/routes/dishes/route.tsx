@@ -26,7 +26,7 @@ import {
 import { listRecipes, saveRecipe } from "#store/recipe";
 import { Refused } from "#store/db";
 import { Button } from "#ui/button";
-import { FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
+import { among, FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
@@ -78,7 +78,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "dish", lastResult: actionData?.result });
   const typed = fields.ingredients.initialValue;
   const [text, setText] = useState(typeof typed === "string" ? typed : "");
-  const [dish, setDish] = useState<Dish>((fields.dish.initialValue as Dish | undefined) ?? "stew");
+  const [dish, setDish] = useState<Dish>(among(fields.dish.initialValue, DISHES) ?? "stew");
   const ingredients = readIngredients(text, units);
   const answer = ingredients.length > 0 ? dishRow(dish, ingredients) : null;
   return (

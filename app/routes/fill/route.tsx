@@ -1,6 +1,7 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { keepWhenLost } from "../../outbox";
 import {
   deviationsOf,
   jarWater,
@@ -179,6 +180,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         return redirect(filled.some((p) => isCan(p.container)) ? "/seam" : "/fire");
       }),
   });
+}
+
+/** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keepWhenLost(args);
 }
 
 export default function Fill({ loaderData, actionData }: Route.ComponentProps) {

@@ -1,21 +1,29 @@
 import { redirect } from "react-router";
 import type { Route } from "./+types/prefs";
+import { hasPin } from "#store/access";
+import { larderContext } from "../../server/context";
 import { formOf } from "../../server/form";
+import { ownPath } from "../door/own-path";
 import { keepCookie } from "../../server/cookie";
 
-/** Keeps what a screen prefers, on that screen: its theme, and who is at it. */
-export async function action({ request }: Route.ActionArgs) {
+/** Keeps what a screen prefers, on that screen: its theme, who is at it, and what it is called. */
+export async function action({ request, context }: Route.ActionArgs) {
   const form = await formOf(request);
   const headers = new Headers();
   const theme = form.get("theme");
   const who = form.get("who");
   if (typeof theme === "string" && ["auto", "light", "dark", "glare"].includes(theme))
     headers.append("Set-Cookie", keepCookie("theme", theme));
-  if (typeof who === "string" && /^[0-9a-f-]{36}$/.test(who))
-    headers.append("Set-Cookie", keepCookie("who", who));
+  const screen = form.get("screen");
+  if (typeof screen === "string")
+    headers.append("Set-Cookie", keepCookie("screen", screen.trim().slice(0, 40)));
   const back = form.get("back");
-  // Only a path of our own, never an address elsewhere.
-  const to = typeof back === "string" && /^\/(?!\/)/.test(back) ? back : "/";
+  const to = ownPath(typeof back === "string" ? back : null);
+  if (typeof who === "string" && /^[0-9a-f-]{36}$/.test(who)) {
+    if (hasPin(context.get(larderContext), who))
+      return redirect(`/who?person=${who}&back=${encodeURIComponent(to)}`, { headers });
+    headers.append("Set-Cookie", keepCookie("who", who));
+  }
   return redirect(to, { headers });
 }
 

@@ -188,9 +188,29 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
                 Shed: canners and gauge tests
               </Link>
             </p>
-            <p className="text-soft">
-              Everything is in one file, larder.db, in the data folder. Copy it while the program is stopped
-              and you have it all.
+            <p>
+              <Link
+                to="/household/keys"
+                className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
+              >
+                Keys: passphrase, PINs, instruments
+              </Link>
+            </p>
+            <p>
+              <Link
+                to="/records"
+                className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
+              >
+                Records: copies, history, everything out
+              </Link>
+            </p>
+            <p>
+              <Link
+                to="/help"
+                className="inline-flex min-h-12 min-w-12 items-center font-[650] text-ink underline underline-offset-4"
+              >
+                Help
+              </Link>
             </p>
           </Part>
         </div>

@@ -12,7 +12,7 @@ import { Form, Link, useSubmit } from "react-router";
 import { v7 as uuid } from "uuid";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
-import { Notice, keyFor, resultOf } from "#ui/form";
+import { Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { Jar } from "./jar";
 import type { Route } from "./+types/route";
 
@@ -34,10 +34,7 @@ export function Shelves({ data, result }: { data: Data; result: SubmissionResult
   };
   const count = (form: HTMLFormElement) =>
     setTicked(form.querySelectorAll("input[name=containerIds]:checked").length);
-  const problem = ["take", "put"]
-    .flatMap((i) => Object.values(resultOf(result, i)?.error ?? {}))
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(["take", "put"].map((i) => resultOf(result, i)).find((r) => r !== undefined));
   const rooms = [...new Set(places.map((p) => p.room))];
   if (places.length === 0) return null;
   return (

@@ -5,7 +5,7 @@ import { parseQuantity } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { keyFor, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
+import { among, keyFor, FormErrors, KeyedForm, PickField, TextField, resultOf } from "#ui/form";
 import { hoursWords } from "../../words/lot";
 import { fieldTime } from "../../words/time";
 import type { DeedProps } from "./deed";
@@ -24,9 +24,13 @@ export function ThawForm({ data, result }: DeedProps) {
     id: "thaw",
     lastResult: own,
   });
-  const [method, setMethod] = useState<ThawMethod>((fields.method.initialValue as ThawMethod) ?? "fridge");
+  const [method, setMethod] = useState<ThawMethod>(
+    among(fields.method.initialValue, THAW_METHODS) ?? "fridge",
+  );
   const usual = units === "us" ? "2 in" : "50 mm";
-  const [thick, setThick] = useState((fields.thick.initialValue as string | undefined) ?? usual);
+  const [thick, setThick] = useState(
+    typeof fields.thick.initialValue === "string" ? fields.thick.initialValue : usual,
+  );
   const parsed = parseQuantity(thick, "length", units);
   const thickM = parsed.ok && parsed.si >= 0.005 && parsed.si <= 0.4 ? parsed.si : null;
   const water = speciesByKey(lot.species[0] ?? "")?.composition.water;

@@ -7,7 +7,7 @@ import { ftFromM } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { recordOpening } from "#store/eating";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { Notice, problemOf } from "#ui/form";
 import { StoredGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
 import { oneWords } from "../../words/shelf";
@@ -61,9 +61,7 @@ const DONE_OPEN = "As it opens";
 export default function Opening({ loaderData, actionData }: Route.ComponentProps) {
   const { container: c, seen, boil, zone, now, key } = loaderData;
   const [bad, setBad] = useState(0);
-  const problem = Object.values(actionData?.result.error ?? {})
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(actionData?.result);
   const ask = (actionData?.done as { ask?: string } | null)?.ask;
   const can = isCan(c.kind);
   return (

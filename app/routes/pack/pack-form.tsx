@@ -37,7 +37,7 @@ import {
 import { isFatty, speciesByKey, treatedAs } from "#core/species";
 import type { Lot } from "#store/lot";
 import { Button } from "#ui/button";
-import { KeyedForm, FormErrors, Notice, PickField, SelectField, TextField, TickField } from "#ui/form";
+import { among, KeyedForm, FormErrors, Notice, PickField, SelectField, TextField, TickField } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { SourceLine } from "../ask/answer";
 
@@ -89,11 +89,18 @@ export function PackForm({
   const { products, fills, units, altitudeM, key } = data;
   const [form, fields] = useForm<Fields>({ id: "pack", lastResult: result });
   const typed = result?.initialValue as Partial<Fields> | undefined;
-  const [product, setProduct] = useState<ProductKey>((typed?.product as ProductKey) ?? products[0]!);
-  const [method, setMethod] = useState<PackMethod>((typed?.method as PackMethod) ?? packsOf(product)[0]!);
-  const [container, setContainer] = useState(typed?.container ?? "jar-pint regular");
-  const [liquid, setLiquid] = useState<Liquid>((typed?.liquid as Liquid) ?? "none");
-  const [salt, setSalt] = useState(Number(typed?.salt ?? 0));
+  const [product, setProduct] = useState<ProductKey>(among(typed?.product, products) ?? products[0]!);
+  const [method, setMethod] = useState<PackMethod>(
+    among(typed?.method, packsOf(product)) ?? packsOf(product)[0]!,
+  );
+  const [container, setContainer] = useState<string>(
+    among(
+      typed?.container,
+      sizes(product).map((s) => `${s.key} ${s.mouth ?? ""}`.trim()),
+    ) ?? "jar-pint regular",
+  );
+  const [liquid, setLiquid] = useState<Liquid>(among(typed?.liquid, LIQUIDS) ?? "none");
+  const [salt, setSalt] = useState(Number(typed?.salt ?? 0) || 0);
   const [kind, mouth] = (
     product.startsWith("can-") === container.startsWith("can-")
       ? container
@@ -104,7 +111,7 @@ export function PackForm({
   const schedule = ask(method);
   const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`], mouth || null);
   const fit = fullContainers(lot.leftKg, estimate.kgEach);
-  const [count, setCount] = useState(typed?.count ?? "");
+  const [count, setCount] = useState(typeof typed?.count === "string" ? typed.count : "");
   const n = Number(count || fit.count) || 0;
   const contents = contentsOf(product, lot.species);
   const shape = shapeOf(kind, mouth || null);

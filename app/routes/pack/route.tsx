@@ -1,6 +1,7 @@
 import { Form, Link, redirect, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { keepWhenLost } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
 import { whyNotPacked, type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
@@ -176,6 +177,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     });
     return redirect("/pack#waiting");
   });
+}
+
+/** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keepWhenLost(args);
 }
 
 export default function Pack({ loaderData, actionData }: Route.ComponentProps) {

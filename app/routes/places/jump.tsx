@@ -2,31 +2,8 @@ import { Command } from "cmdk";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-
-const PLACES = [
-  ["Today", "/", "what is next"],
-  ["Ask a schedule", "/ask", "minutes, pressure, headspace"],
-  ["Field: write down an animal or catch", "/field", "harvest, tag"],
-  ["Cold: lots in the fridge and freezer", "/cold", ""],
-  ["Table: cut a lot", "/table", "trim, weigh"],
-  ["Plan: how many jars", "/plan", ""],
-  ["Pack: fill jars or cans", "/pack", ""],
-  ["Seam: cans exhausted and closed", "/seam", "bath, probe"],
-  ["Set-up test of the sealer", "/seam/set-up", "tear-down, hooks, overlap"],
-  ["Sealer: charts and limits", "/seam/sealer", "drift, jam, adjusted"],
-  ["Seam school", "/practice", "practice, defects"],
-  ["Fire: canners and runs", "/fire", "start a load"],
-  ["Rest: check seals", "/rest", "towel, failed"],
-  ["Larder: the shelves", "/larder", "best by, open"],
-  ["Scan a label", "/larder/scan", "camera, code, find"],
-  ["Eating: what to eat next, and how long it lasts", "/larder/eating", "meals, forecast, cost, price"],
-  ["Labels: print them, or the words for a marker", "/larder/labels", "pdf, sheet, roll"],
-  ["Rooms: how warm the shelves are", "/larder/rooms", "temperature, frost, heat"],
-  ["Recalls: what is set aside", "/larder/recalls", "bad, bulge, doubt"],
-  ["Charts: stock, age, seals, yields", "/larder/charts", "seasons"],
-  ["Shed: canners and gauge tests", "/shed", "equipment"],
-  ["Household: altitude, units, people, theme", "/household", "settings dark glare"],
-] as const;
+import type { Jumped } from "./found";
+import { PLACES } from "./jump-places";
 
 const KEYS = [
   ["g then t", "Today"],
@@ -61,10 +38,13 @@ export function Jump() {
     addEventListener("keydown", onKey);
     return () => removeEventListener("keydown", onKey);
   }, [navigate]);
+  const found = useFound(open === "jump" ? text : "");
   const go = (to: string) => {
     setOpen(null);
     setText("");
-    void navigate(to);
+    // A file is no page: the browser fetches it.
+    if (/\.\w+$/.test(to)) location.assign(to);
+    else void navigate(to);
   };
   return (
     <Dialog.Root open={open !== null} onOpenChange={(o) => setOpen(o ? "jump" : null)}>
@@ -110,6 +90,17 @@ export function Jump() {
                     Open the code <span className="code ml-1">{text.toUpperCase()}</span>
                   </Item>
                 )}
+                {found.map((f) => (
+                  <Item
+                    key={f.to}
+                    value={`${text} ${f.kind} ${f.code ?? ""} ${f.title}`}
+                    onSelect={() => go(f.to)}
+                  >
+                    <span className="w-20 shrink-0 text-[0.92rem] opacity-80">{f.kind}</span>
+                    {f.code && <span className="code mr-3 shrink-0">{f.code}</span>}
+                    {f.title}
+                  </Item>
+                ))}
                 {PLACES.map(([name, to, also]) => (
                   <Item key={to} value={`${name} ${also}`} onSelect={() => go(to)}>
                     {name}
@@ -123,6 +114,28 @@ export function Jump() {
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** Asked a moment after the last letter, ms. */
+const ASK_MS = 160;
+
+/** What in the larder, and in its help, is called so. Nothing while the larder cannot be reached. */
+function useFound(text: string): readonly Jumped[] {
+  const [found, setFound] = useState<readonly Jumped[]>([]);
+  useEffect(() => {
+    const ask = new AbortController();
+    const timer = setTimeout(() => {
+      if (text.trim().length < 2) return setFound([]);
+      fetch(`/jump?q=${encodeURIComponent(text)}`, { signal: ask.signal })
+        .then(async (answer) => setFound(answer.ok ? ((await answer.json()) as Jumped[]) : []))
+        .catch(() => undefined);
+    }, ASK_MS);
+    return () => {
+      clearTimeout(timer);
+      ask.abort();
+    };
+  }, [text]);
+  return found;
 }
 
 function Item(props: React.ComponentProps<typeof Command.Item>) {

@@ -9,6 +9,7 @@ import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
 import { benchOf, runGlances } from "../../server/shell";
+import { reach } from "../../outbox";
 import { Jump } from "./jump";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -23,6 +24,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     me: home.me.name,
   };
 }
+
+export { stayWhenLost as shouldRevalidate } from "./stay";
 
 /** How often what stands where is looked at again, ms. The clocks tick by themselves. */
 const LOOK_AGAIN_MS = 15_000;
@@ -50,7 +53,9 @@ export function useLookAgain(everyMs: number) {
   useEffect(() => {
     const look = () => {
       const typing = document.activeElement?.matches("input[type=text], textarea, select");
-      if (document.visibilityState === "visible" && state === "idle" && !typing) void revalidate();
+      if (document.visibilityState !== "visible" || state !== "idle" || typing) return;
+      // Asked whether it is there first: a look that finds no larder would take the page away.
+      void reach().then((well) => (well ? revalidate() : undefined));
     };
     const timer = setInterval(look, everyMs);
     document.addEventListener("visibilitychange", look);
@@ -62,11 +67,14 @@ export function useLookAgain(everyMs: number) {
 }
 
 const SIDE =
-  "flex min-h-12 items-center px-3 text-[0.92rem] font-[600] text-on-strip no-underline hover:underline focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip";
+  "flex min-h-12 items-center px-2.5 text-[0.92rem] font-[600] text-on-strip no-underline hover:underline focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip";
 
 function SideLinks({ me }: { me: string }) {
   return (
-    <nav aria-label="Beside the work" className="flex shrink-0 items-stretch pr-4 max-md:pr-0">
+    <nav
+      aria-label="Beside the work"
+      className="flex shrink-0 items-stretch border-l border-on-strip/30 pr-2 max-md:pr-0"
+    >
       <Link to="/" className={SIDE}>
         Today
       </Link>
@@ -78,6 +86,9 @@ function SideLinks({ me }: { me: string }) {
       </Link>
       <Link to="/practice" className={`${SIDE} max-lg:hidden`}>
         Practice
+      </Link>
+      <Link to="/records" className={`${SIDE} max-lg:hidden`}>
+        Records
       </Link>
       <Link
         to="/household"

@@ -1,4 +1,10 @@
 import { type ShouldRevalidateFunctionArgs } from "react-router";
+import { isLost } from "../../outbox";
+
+/** What a page shows stays while the larder cannot be reached: asking again would only break it. */
+export function stayWhenLost({ defaultShouldRevalidate }: ShouldRevalidateFunctionArgs): boolean {
+  return isLost() ? false : defaultShouldRevalidate;
+}
 
 /**
  * For pages with a form: the look that is taken now and then leaves the page's own data, and so its form, alone.
@@ -10,6 +16,7 @@ export function stayWhileTyping({
   nextUrl,
   defaultShouldRevalidate,
 }: ShouldRevalidateFunctionArgs): boolean {
+  if (isLost()) return false;
   if (formMethod === undefined && currentUrl.href === nextUrl.href) return false;
   return defaultShouldRevalidate;
 }

@@ -10,12 +10,12 @@ import { atHome } from "../../server/context";
 import { benchPartsOf } from "../../server/filling";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
 import { planning } from "../../server/planning";
-import { keepLoad, letGo, moveTo, wishForm, wished } from "./wishes";
+import { keepLoad, kind, letGo, moveTo, wishForm, wished } from "./wishes";
 
 const index = z.coerce.number().int().min(0).max(50);
 const loadForm = z.object({ key: keyField, load: index });
-const moveForm = z.object({ key: keyField, from: index, to: index, lotId: z.string(), kind: z.string() });
-const sizeForm = z.object({ key: keyField, cannerId: z.string(), kind: z.string() });
+const moveForm = z.object({ key: keyField, from: index, to: index, lotId: z.string(), kind });
+const sizeForm = z.object({ key: keyField, cannerId: z.string(), kind });
 
 export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
@@ -66,6 +66,8 @@ export async function action({ request, context }: Route.ActionArgs) {
         submit(request, sizeForm, async (v) => {
           const { wish } = await planning(home);
           const { cannerId, kind } = v;
+          if (!listCanners(larder).some((c) => c.id === cannerId))
+            throw new Refused({ "": "There is no such canner any more." }, 404);
           return kept(v.key, { ...wish, notIn: [...wish.notIn, { cannerId, kind }], settled: [], later: {} });
         }),
       allow: () =>

@@ -7,7 +7,7 @@ import { formatMass } from "#core/quantity";
 import { isCan, shapeOf, SHAPES } from "#core/schedule";
 import { kindKey } from "#core/capacity";
 import { Button } from "#ui/button";
-import { Notice, resultOf } from "#ui/form";
+import { Notice, resultOf, problemOf } from "#ui/form";
 import { Code, LotMark } from "#ui/lotmark";
 import { speciesWords } from "../../words/load";
 
@@ -47,9 +47,7 @@ export function Choices({ data, result }: { data: Data; result: SubmissionResult
     }
     plan();
   };
-  const problem = Object.values(resultOf(result, "wish")?.error ?? {})
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(resultOf(result, "wish"));
   const old = data.now - OLD_DAYS * 86_400_000;
   return (
     <Form method="post" ref={form} onChange={plan} key={data.key} className="space-y-6">

@@ -21,7 +21,7 @@ import {
 } from "#core/quantity";
 import { Button } from "#ui/button";
 import { CannerFromAbove, CannerFromSide } from "#ui/canner";
-import { KeyedForm, Notice, keyFor, resultOf } from "#ui/form";
+import { KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { LotMark } from "#ui/lotmark";
 import { kindWords, kindsWords, leftWords } from "../../words/plan";
 import { speciesWords } from "../../words/load";
@@ -47,10 +47,9 @@ export function Loads({ data, result }: { data: Data; result: SubmissionResult |
       { method: "post", preventScrollReset: true },
     );
   };
-  const problem = ["move", "keep", "fill", "free", "notIn"]
-    .flatMap((i) => Object.values(resultOf(result, i)?.error ?? {}))
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(
+    ["move", "keep", "fill", "free", "notIn"].map((i) => resultOf(result, i)).find((r) => r !== undefined),
+  );
   return (
     <DndContext sensors={sensors} onDragEnd={move} id="loads">
       {problem && (

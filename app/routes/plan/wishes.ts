@@ -8,7 +8,7 @@ import { type Planning } from "../../server/planning";
 import { KINDS, type Wish } from "../../server/wish";
 
 const KIND_KEYS = KINDS.map((k) => k.key) as [string, ...string[]];
-const kind = z.enum(KIND_KEYS, "Choose a container.");
+export const kind = z.enum(KIND_KEYS, "Choose a container.");
 
 /** What goes in, and into what: the whole of the left column at once. */
 export const wishForm = z.object({
@@ -54,9 +54,14 @@ const settledOf = (l: Pick<ProposedLoad, "cannerId" | "parts">): SettledLoad => 
   parts: l.parts.map(partOf),
 });
 
+function loadsOf({ proposal }: Planning): readonly ProposedLoad[] {
+  if (proposal) return proposal.loads;
+  throw new Refused({ "": "There is no plan with loads any more: look again." }, 409);
+}
+
 /** The wish with one of the proposed loads kept as it stands. */
 export function keepLoad(plan: Planning, index: number): Wish {
-  const { loads } = plan.proposal!;
+  const loads = loadsOf(plan);
   return {
     ...plan.wish,
     settled: loads.filter((l, i) => l.settled || i === index).map(settledOf),
@@ -66,7 +71,7 @@ export function keepLoad(plan: Planning, index: number): Wish {
 
 /** The wish with a kept load let go again. */
 export function letGo(plan: Planning, index: number): Wish {
-  const { loads } = plan.proposal!;
+  const loads = loadsOf(plan);
   return {
     ...plan.wish,
     settled: loads.filter((l, i) => l.settled && i !== index).map(settledOf),

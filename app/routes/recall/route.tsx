@@ -14,7 +14,7 @@ import { FormErrors, KeyedForm, Notice, TextField, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { DOUBT_WORDS, LIKELY_DOUBTS } from "../../words/recall";
 import { atHome } from "../../server/context";
-import { formKey, keyField, submit, words, writeBy } from "../../server/form";
+import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { recallRows } from "../../server/recall";
 import { Disposal } from "../rest/deciding";
 import { RecallDrawing } from "./drawing";
@@ -25,7 +25,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const found = findCode(larder, params.code);
   if (!found.found || found.kind !== "container")
     throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
-  const root = getContainer(larder, found.id);
+  const root = orNotFound(() => getContainer(larder, found.id));
   const search = new URL(request.url).searchParams;
   const asked = search.getAll("by").filter((b): b is DoubtKind => (DOUBTS as readonly string[]).includes(b));
   const chosen = search.has("asked") ? asked : LIKELY_DOUBTS;

@@ -1,9 +1,10 @@
 import { Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { keepWhenLost } from "../../outbox";
 import { DISPOSITIONS } from "#core/rest";
 import { ateChilled, checkSeal, dispose, promised, repack, restingRuns, undecided } from "#store/rest";
-import { Notice } from "#ui/form";
+import { Notice, problemOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { shapeOf } from "#core/schedule";
@@ -83,11 +84,17 @@ export async function action({ request, context }: Route.ActionArgs) {
   );
 }
 
+/** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keepWhenLost(args);
+}
+
+/** What is shown stays meanwhile. */
+export { stayWhenLost as shouldRevalidate } from "../places/stay";
+
 export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
   const { resting, open, promised: waiting, causes, zone } = loaderData;
-  const problem = Object.values(actionData?.result.error ?? {})
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(actionData?.result);
   return (
     <Page
       title="Rest"

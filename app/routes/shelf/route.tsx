@@ -2,12 +2,13 @@ import { useForm } from "@conform-to/react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { keepWhenLost } from "../../outbox";
 import { householdMark } from "#core/code";
 import { countOf } from "#core/quantity";
 import { changePlace, countShelf, getPlace, onShelf, placeName, reconcile, retirePlace } from "#store/shelf";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, Notice, keyFor, resultOf } from "#ui/form";
+import { FormErrors, KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
@@ -74,13 +75,15 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   });
 }
 
+/** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keepWhenLost(args);
+}
+
 export default function Shelf({ loaderData, actionData }: Route.ComponentProps) {
   const { place, name, here, key, count } = loaderData;
   const result = actionData?.result;
-  const problem = ["right", "retire"]
-    .flatMap((i) => Object.values(resultOf(result, i)?.error ?? {}))
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(["right", "retire"].map((i) => resultOf(result, i)).find((r) => r !== undefined));
   return (
     <Page
       title={name}

@@ -7,7 +7,7 @@ import { ateChilled } from "#store/rest";
 import { putBack } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { Notice, problemOf } from "#ui/form";
 import { type GlyphState, StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
@@ -75,9 +75,7 @@ const KIND_NAMES = {
 
 export default function Story({ loaderData, actionData }: Route.ComponentProps) {
   const { code, kind, chapters, container, zone, trace, river, units, key } = loaderData;
-  const problem = Object.values(actionData?.result.error ?? {})
-    .flatMap((m) => m ?? [])
-    .join(" ");
+  const problem = problemOf(actionData?.result);
   const made = trace.nodes.filter((n) => n.kind === "container");
   return (
     <Page

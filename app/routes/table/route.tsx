@@ -1,6 +1,7 @@
 import { Form, Link, redirect, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { keepWhenLost } from "../../outbox";
 import { CAUTIONS, FORMS, speciesByKey } from "#core/species";
 import { formatMassShort, type UnitSystem } from "#core/quantity";
 import { expectedKg, learnedYield, typicalBoneless } from "#core/yield";
@@ -102,6 +103,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     );
     return redirect(`/table?harvest=${v.harvestId}&made=${code}`);
   });
+}
+
+/** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keepWhenLost(args);
 }
 
 export default function Table({ loaderData, actionData }: Route.ComponentProps) {

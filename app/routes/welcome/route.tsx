@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { useEffect, useRef } from "react";
-import { redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { kPaFromPsi, parseQuantity } from "#core/quantity";
@@ -165,6 +165,12 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
           Show me a schedule
         </Button>
       </KeyedForm>
+      <p className="mt-6 text-soft">
+        Coming from another machine?{" "}
+        <Link to="/records/restore" className="inline-flex min-h-12 items-center text-ink">
+          Bring its archive in
+        </Link>
+      </p>
     </main>
   );
 }

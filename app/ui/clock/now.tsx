@@ -1,10 +1,12 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from "react";
+import { clockOfPage } from "./kept-page";
 
 const NowContext = createContext(0);
 
 /**
  * The server's clock, ticking. It starts at what the server said when the page was made, so that the first picture is
- * the same on both sides, and goes on by the machine's own steady clock; the page's wall clock is never read.
+ * the same on both sides, and goes on by the machine's own steady clock; the page's wall clock is read only for how long a kept
+ * page has been kept.
  */
 export function NowProvider({
   serverNow,
@@ -19,7 +21,8 @@ export function NowProvider({
   const [now, setNow] = useState(serverNow);
   useEffect(() => {
     const began = performance.now();
-    const tick = () => setNow(serverNow + (performance.now() - began) * pace);
+    const start = clockOfPage(serverNow, pace);
+    const tick = () => setNow(start + (performance.now() - began) * pace);
     tick();
     const timer = setInterval(tick, 250);
     return () => clearInterval(timer);

@@ -11,5 +11,5 @@ export {
 export { KeyedForm } from "./keyed-form";
 export { OneTap } from "./one-tap";
 export { keyFor } from "./key";
-export { resultOf } from "./result";
+export { among, problemOf, resultOf } from "./result";
 export { ConfirmUnlikely, FormErrors, Notice } from "./notice";

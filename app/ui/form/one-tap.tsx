@@ -1,6 +1,7 @@
 import type { SubmissionResult } from "@conform-to/react";
 import type { ReactNode } from "react";
 import { useFetcher } from "react-router";
+import { problemOf } from "./result";
 
 /**
  * A button or two that write something down at once. Each is sent by itself: a person who presses one lid after another
@@ -8,9 +9,7 @@ import { useFetcher } from "react-router";
  */
 export function OneTap({ className = "", children }: { className?: string; children: ReactNode }) {
   const fetcher = useFetcher<{ result?: SubmissionResult }>();
-  const problem = Object.values(fetcher.data?.result?.error ?? {})
-    .flatMap((messages) => messages ?? [])
-    .join(" ");
+  const problem = problemOf(fetcher.data?.result);
   return (
     <fetcher.Form method="post" className={className} aria-busy={fetcher.state !== "idle"}>
       {children}

@@ -1,0 +1,71 @@
+import { useSyncExternalStore } from "react";
+
+/** Asked again so often while the larder cannot be reached, and while it can, ms. */
+const LOST_MS = 3_000;
+const WELL_MS = 15_000;
+/** No answer for so long is none, ms. */
+const SILENT_MS = 6_000;
+
+let lostSince: number | null = null;
+const listeners = new Set<() => void>();
+let timer: ReturnType<typeof setTimeout> | null = null;
+
+function set(since: number | null): void {
+  if (lostSince === since) return;
+  lostSince = since;
+  for (const tell of listeners) tell();
+}
+
+/** Whether the larder could not be reached when it was last asked for anything. */
+export const isLost = (): boolean => lostSince !== null;
+
+/** Something the larder was asked for found no way to it. */
+export function lose(): void {
+  if (lostSince === null) set(Date.now());
+  watch(LOST_MS);
+}
+
+/** Asks whether the larder can be reached. */
+export async function reach(): Promise<boolean> {
+  try {
+    const answer = await fetch("/healthz", { cache: "no-store", signal: AbortSignal.timeout(SILENT_MS) });
+    if (!answer.ok) throw new TypeError("not well");
+    set(null);
+    return true;
+  } catch {
+    lose();
+    return false;
+  }
+}
+
+function watch(ms: number): void {
+  if (timer) clearTimeout(timer);
+  timer = setTimeout(() => void reach().then(() => watch(isLost() ? LOST_MS : WELL_MS)), ms);
+}
+
+function subscribe(tell: () => void): () => void {
+  listeners.add(tell);
+  if (listeners.size === 1) {
+    watch(WELL_MS);
+    addEventListener("offline", lose);
+    addEventListener("online", again);
+  }
+  return () => {
+    listeners.delete(tell);
+    if (listeners.size > 0) return;
+    if (timer) clearTimeout(timer);
+    removeEventListener("offline", lose);
+    removeEventListener("online", again);
+  };
+}
+
+const again = () => void reach();
+
+/** Since when the larder cannot be reached, ms by this machine's clock; null while it can. */
+export function useLost(): number | null {
+  return useSyncExternalStore(
+    subscribe,
+    () => lostSince,
+    () => null,
+  );
+}

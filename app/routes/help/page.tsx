@@ -1,0 +1,47 @@
+import { Link } from "react-router";
+import type { Route } from "./+types/page";
+import { Button } from "#ui/button";
+import { Notice } from "#ui/form";
+import { Page } from "#ui/page";
+import { atHome } from "../../server/context";
+import { HELP } from "../../words/help";
+
+export function loader({ request, context, params }: Route.LoaderArgs) {
+  atHome(context, request);
+  const page = HELP.find((h) => h.key === params.page);
+  if (!page) throw new Response("There is no help of this name.", { status: 404 });
+  return { page };
+}
+
+export default function HelpText({ loaderData: { page } }: Route.ComponentProps) {
+  return (
+    <Page
+      title={page.title}
+      aside={
+        <Link to="/help" className="flex min-h-12 items-center text-ink">
+          All help
+        </Link>
+      }
+    >
+      <title>{`${page.title} · Patient Larder`}</title>
+      <div className="max-w-[44rem] space-y-4 text-[1.15rem] leading-relaxed">
+        {page.text.map((t) =>
+          t.startsWith("! ") ? (
+            <Notice key={t} tone="care">
+              <p className="font-[650]">{t.slice(2)}</p>
+            </Notice>
+          ) : (
+            <p key={t}>{t}</p>
+          ),
+        )}
+      </div>
+      <p className="mt-7 flex flex-wrap gap-3">
+        {page.see.map(([name, to]) => (
+          <Button asChild key={to}>
+            <Link to={to}>{name}</Link>
+          </Button>
+        ))}
+      </p>
+    </Page>
+  );
+}

@@ -1,0 +1,33 @@
+import { Link } from "react-router";
+import type { Route } from "./+types/route";
+import { Page } from "#ui/page";
+import { atHome } from "../../server/context";
+import { HELP } from "../../words/help";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  atHome(context, request);
+  return null;
+}
+
+export default function Help() {
+  return (
+    <Page
+      title="Help"
+      lead="What must be known, in the order of the work. Ctrl K finds any of it, and ? tells the keys."
+    >
+      <title>Help · Patient Larder</title>
+      <ol className="grid gap-x-12 md:grid-cols-2">
+        {HELP.map((h) => (
+          <li key={h.key} className="border-b-2 border-rule">
+            <Link
+              to={`/help/${h.key}`}
+              className="flex min-h-14 items-center text-[1.15rem] font-[650] text-ink"
+            >
+              {h.title}
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </Page>
+  );
+}

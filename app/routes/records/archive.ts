@@ -1,0 +1,21 @@
+import { PassThrough, Readable } from "node:stream";
+import type { Route } from "./+types/archive";
+import { writeArchive } from "#store/transfer";
+import { atHome } from "../../server/context";
+import { localDay } from "../../words/time";
+
+/** Everything that was written down, as one zip, as it is made. */
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  const zip = new PassThrough();
+  // A zip that breaks off has no directory at its end and is taken for a whole one by nobody.
+  writeArchive(larder, zip).catch((error: unknown) => zip.destroy(error as Error));
+  request.signal.addEventListener("abort", () => zip.destroy());
+  return new Response(Readable.toWeb(zip) as ReadableStream, {
+    headers: {
+      "Content-Type": "application/zip",
+      "Content-Disposition": `attachment; filename="larder-${localDay(larder.now(), household.zone)}.zip"`,
+      "Cache-Control": "no-store, no-transform",
+    },
+  });
+}

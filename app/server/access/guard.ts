@@ -1,0 +1,160 @@
+import type { NextFunction, Request, RequestHandler, Response } from "express";
+import { isRunOf, knownSession, knownToken, type Right, type Token } from "#store/access";
+import { onBehalfOf, type Larder } from "#store/db";
+import { clockNow } from "../clock";
+import { cookieIn, setInCookie } from "./cookies";
+import { countGuess, waitFor } from "./slow";
+import { screenName, type Visitor } from "./visitor";
+
+/** What may be had without the passphrase: the door itself, and what it is drawn with. */
+const AT_THE_DOOR =
+  /^\/(enter(\.data)?|__manifest|sw\.js|manifest\.webmanifest|favicon\.svg|icons\/[\w.-]+|healthz)$/;
+const API = /^\/api\/v1\//;
+
+/** What each right lets a program do, and nothing else. */
+const MAY: Record<Right, { method: string; path: RegExp }[]> = {
+  gauge: [{ method: "POST", path: /^\/api\/v1\/runs\/([^/]+)\/readings$/ }],
+  probe: [{ method: "POST", path: /^\/api\/v1\/(harvests|cans)\/[^/]+\/readings$/ }],
+  scale: [{ method: "POST", path: /^\/api\/v1\/instruments\/[^/]+$/ }],
+  read: [
+    { method: "GET", path: API },
+    { method: "POST", path: /^\/api\/v1\/(capacity|plan|seam)$/ },
+  ],
+};
+
+/** What was said on a screen that could not reach the larder is taken for so long, ms. */
+const SAID_AT_MOST_MS = 7 * 86_400_000;
+
+export type Answer = (res: Response, status: number, title: string) => void;
+
+/**
+ * Knows who asks. Served to this machine alone, nobody is asked for anything, but only names of this machine are
+ * answered to, so that no page from elsewhere can be led here by a name of its own. Served to the network, a screen
+ * must have said the passphrase. A program with a token may do what its token says, wherever it is.
+ */
+export function guard(larder: Larder, network: boolean, answer: Answer): RequestHandler {
+  return (req, res, next) => {
+    void admit(larder, network, req, res, answer)
+      .then((visitor) => visitor && step(req, res, visitor, next))
+      .catch(next);
+  };
+}
+
+async function admit(
+  larder: Larder,
+  network: boolean,
+  req: Request,
+  res: Response,
+  answer: Answer,
+): Promise<Visitor | null> {
+  const ip = req.socket.remoteAddress ?? "unknown";
+  const device = screenName(req.headers["user-agent"]);
+  if (!network && !isOwnName(req.headers.host)) {
+    answer(res, 421, "This larder answers to 127.0.0.1 and localhost only.");
+    return null;
+  }
+  const bearer = /^Bearer +(\S+)$/i.exec(req.headers.authorization ?? "")?.[1];
+  if (bearer) {
+    const token = await tokenOf(larder, bearer, ip, res, answer);
+    if (!token) return null;
+    if (mayDo(larder, token, req)) return { device: token.name, ip, outside: false, network };
+    answer(res, 403, `“${token.name}” may not do this with its token.`);
+    return null;
+  }
+  if (!network) return { device: cookieIn(req, "screen") ?? device, ip, outside: false, network };
+  const key = cookieIn(req, "in");
+  const known = key ? knownSession(larder, key) : null;
+  if (known) {
+    if (known.next) setInCookie(res, known.next);
+    return { device: cookieIn(req, "screen") ?? known.session.device, ip, outside: false, network };
+  }
+  if (API.test(req.path)) {
+    answer(
+      res,
+      401,
+      "Say who you are: a token in the header, “Authorization: Bearer …”. It is made under Household, Keys.",
+    );
+    return null;
+  }
+  if (AT_THE_DOOR.test(req.path) || isPageData(req)) return { device, ip, outside: true, network };
+  if (req.method === "GET" || req.method === "HEAD")
+    res.redirect(303, `/enter?back=${encodeURIComponent(req.originalUrl)}`);
+  else answer(res, 401, "This screen has not said the passphrase. Open the larder anew.");
+  return null;
+}
+
+/** A page's data, asked for by a page that is open: the framework leads it to the door, since only it can. */
+const isPageData = (req: Request) =>
+  req.path.endsWith(".data") && (req.method === "GET" || req.method === "POST");
+
+async function tokenOf(
+  larder: Larder,
+  bearer: string,
+  ip: string,
+  res: Response,
+  answer: Answer,
+): Promise<Pick<Token, "name" | "right" | "cannerId"> | null> {
+  const wait = await waitFor("guess", ip);
+  const token = wait ? null : knownToken(larder, bearer);
+  if (token) return token;
+  const longer = wait || (await countGuess("guess", ip));
+  if (longer) res.setHeader("Retry-After", String(longer));
+  res.setHeader("WWW-Authenticate", "Bearer");
+  answer(
+    res,
+    longer ? 429 : 401,
+    longer ? "Too many wrong tokens. Wait." : "This token is not known here, or was taken back.",
+  );
+  return null;
+}
+
+function mayDo(larder: Larder, token: Pick<Token, "right" | "cannerId">, req: Request): boolean {
+  const method = req.method === "HEAD" ? "GET" : req.method;
+  for (const way of MAY[token.right]) {
+    const found = way.method === method ? way.path.exec(req.path) : null;
+    if (found)
+      return token.right !== "gauge" || isRunOf(larder, decodeURIComponent(found[1]!), token.cannerId!);
+  }
+  return false;
+}
+
+function isOwnName(host: string | undefined): boolean {
+  return /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i.test(host ?? "");
+}
+
+/** Goes on, and remembers on whose behalf. */
+function step(req: Request, res: Response, visitor: Visitor, next: NextFunction): void {
+  (res.locals as { visitor: Visitor }).visitor = visitor;
+  const ago = Number(req.headers["larder-said-ago"] ?? NaN);
+  const heardAt = clockNow();
+  const said =
+    req.method === "POST" && ago >= 1000 && ago <= SAID_AT_MOST_MS
+      ? { at: heardAt - Math.round(ago), heardAt }
+      : null;
+  const header = (name: string, value: string) => void (res.headersSent || res.setHeader(name, value));
+  onBehalfOf({ device: visitor.device, said, header }, next);
+}
+
+/** Slows whoever asks for codes that name nothing, on the network: codes are short enough to be tried in turn. */
+export function slowGuessing(network: boolean, answer: Answer): RequestHandler {
+  return (req, res, next) => {
+    if (
+      !network ||
+      !/^\/(api\/v1\/(trace|runs|cans|harvests)\/|c\/|find|fire\/|field\/|cold\/|photos\/)/.test(req.path)
+    )
+      return next();
+    const { ip } = (res.locals as { visitor: Visitor }).visitor;
+    void waitFor("guess", ip)
+      .then((wait) => {
+        if (wait) {
+          res.setHeader("Retry-After", String(wait));
+          return answer(res, 429, "Too many codes that name nothing. Wait a minute.");
+        }
+        res.on("finish", () => {
+          if (res.statusCode === 404) void countGuess("guess", ip);
+        });
+        next();
+      })
+      .catch(next);
+  };
+}

@@ -1,0 +1,38 @@
+import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
+
+/** A guess may be wrong so often before it must wait, s. */
+const minutes = (n: number) => n * 60;
+
+const limits = {
+  /** from one address: five wrong passphrases, then a quarter of an hour of nothing */
+  passphrase: new RateLimiterMemory({ points: 5, duration: minutes(15), blockDuration: minutes(15) }),
+  /** from anywhere: whoever changes addresses is slowed all the same */
+  anywhere: new RateLimiterMemory({ points: 60, duration: minutes(15), blockDuration: minutes(5) }),
+  /** for one person: their PIN has only four figures */
+  pin: new RateLimiterMemory({ points: 5, duration: minutes(5), blockDuration: minutes(5) }),
+  /** from one address: tokens that are not known, codes that name nothing */
+  guess: new RateLimiterMemory({ points: 60, duration: minutes(1), blockDuration: minutes(1) }),
+};
+export type Guess = keyof typeof limits;
+
+/** Seconds until another guess is heard; 0 when it is heard now. */
+export async function waitFor(guess: Guess, who: string): Promise<number> {
+  const state = await limits[guess].get(who);
+  return state && state.remainingPoints <= 0 ? Math.max(1, Math.ceil(state.msBeforeNext / 1000)) : 0;
+}
+
+/** Counts a guess as it is made, before it is looked at: many at once count as many. @returns seconds to wait; 0 for none */
+export async function countGuess(guess: Guess, who: string): Promise<number> {
+  try {
+    await limits[guess].consume(who);
+    return 0;
+  } catch (error) {
+    if (!(error instanceof RateLimiterRes)) throw error;
+    return Math.max(1, Math.ceil(error.msBeforeNext / 1000));
+  }
+}
+
+/** A right one wipes the slate. */
+export async function guessedRight(guess: Guess, who: string): Promise<void> {
+  await limits[guess].delete(who);
+}

@@ -1,0 +1,102 @@
+import compression from "compression";
+import express, { type RequestHandler, type Response } from "express";
+import helmet from "helmet";
+import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
+import { damage } from "./trouble";
+
+/** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */
+export interface Restart {
+  letGo(): void;
+  again(): void;
+}
+
+/**
+ * The one screen there is when the larder's file is damaged: what it means, and a way back. It is plain HTML, since
+ * everything else is made from the larder.
+ */
+export function rescueApp(folder: string, now: () => number, restart: Restart): express.Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(compression());
+  app.use(helmet({ strictTransportSecurity: false, referrerPolicy: { policy: "same-origin" } }));
+  app.get("/healthz", (_req, res) => void res.status(503).json({ status: "damaged" }));
+  app.use(rescue(folder, now, restart));
+  return app;
+}
+
+/** The same screen, for a larder whose file was found damaged while it was open. */
+export function serveRescueWhenDamaged(folder: string, now: () => number, restart: Restart): RequestHandler {
+  const screen = rescue(folder, now, restart);
+  return (req, res, next) => (damage() ? screen(req, res, next) : next());
+}
+
+function rescue(folder: string, now: () => number, { letGo, again }: Restart): RequestHandler {
+  const form = express.urlencoded({ extended: false, limit: 2000 });
+  return (req, res, next) => {
+    // Nobody can say the passphrase of a file that cannot be read: only who sits at the machine may choose.
+    if (!/^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? ""))
+      return void res
+        .status(503)
+        .type("text")
+        .send("The larder's file is damaged. Go to the machine it runs on and open the larder there.");
+    if (req.method !== "POST") return show(res, folder, null);
+    const origin = req.headers.origin;
+    if (!origin || !URL.canParse(origin) || new URL(origin).host !== req.headers.host)
+      return void res.status(403).type("text").send("This write came from another site and was refused.");
+    form(req, res, (error?: unknown) => {
+      if (error) return next(error);
+      try {
+        letGo();
+        replaceDamaged(folder, String((req.body as { name?: unknown } | undefined)?.name), now());
+      } catch (problem) {
+        return show(res, folder, (problem as Error).message);
+      }
+      again();
+      res
+        .type("html")
+        .send(
+          page(
+            "The copy stands in its place.",
+            "<p>The larder goes on with it.</p><p><a href='/'>To Today</a></p>",
+          ),
+        );
+    });
+  };
+}
+
+function show(res: Response, folder: string, problem: string | null): void {
+  const copies = listBackups(folder).map((copy) => ({ copy, wrong: checkFile(copyPath(folder, copy)) }));
+  const good = copies.filter((c) => c.wrong.length === 0);
+  const rows = copies.map(({ copy, wrong }) => rowOf(copy, wrong, copy === good[0]?.copy)).join("");
+  res
+    .status(503)
+    .type("html")
+    .send(
+      page(
+        "The larder’s file is damaged.",
+        `${problem ? `<p role="alert"><strong>${escaped(problem)}</strong></p>` : ""}
+        <p>Nothing more is written to it. The file stays where it is, and is kept beside the copies when one takes its place. What was written after a copy was made is not in it: look at your papers and labels, and write that down again.</p>
+        ${rows ? `<h2>Copies</h2><ul>${rows}</ul>` : "<p><strong>There is no copy in the backups folder.</strong> If you have one elsewhere, or an archive (zip), put the damaged larder.db aside, start the program and restore it there.</p>"}
+        <p>Folder: <code>${escaped(folder)}</code></p>`,
+      ),
+    );
+}
+
+const copyPath = (folder: string, copy: Copy) => `${folder}/backups/${copy.name}`;
+
+function rowOf(copy: Copy, wrong: string[], newest: boolean): string {
+  const when = new Date(copy.at).toUTCString().replace("GMT", "UTC");
+  const about = `${when}, ${Math.max(1, Math.round(copy.bytes / 1000))} kB, ${copy.why.replaceAll("-", " ")}`;
+  return wrong.length
+    ? `<li>${about}: not sound. ${escaped(wrong[0]!)}</li>`
+    : `<li><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}"><button>${newest ? "Bring back this copy, the newest that is sound" : "Bring back this copy"}</button> ${about}</form></li>`;
+}
+
+const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+
+function page(title: string, body: string): string {
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title><style>
+body{font:1.15rem/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.2rem;background:#f6f3ec;color:#1d1b18}
+h1{font-size:2rem;line-height:1.2}li{margin:.6rem 0}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:#fff;color:inherit;cursor:pointer}
+code{overflow-wrap:anywhere}</style></head><body><h1>${title}</h1>${body}</body></html>`;
+}

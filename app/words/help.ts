@@ -1,0 +1,166 @@
+/** A page of help: what it is about, and what it says. A paragraph that begins with “!” is a caution. */
+export interface HelpPage {
+  key: string;
+  title: string;
+  /** words by which it is found */
+  also: string;
+  text: string[];
+  see: [name: string, to: string][];
+}
+
+/** Written for this product, in the order of the work. What is common practice and has no source says so. */
+export const HELP: readonly HelpPage[] = [
+  {
+    key: "safe",
+    title: "Why low-acid food is processed under pressure",
+    also: "botulism spores danger boiling water bath",
+    text: [
+      "Meat, fish and poultry have too little acid to keep the spores of Clostridium botulinum from growing in a sealed jar. Boiling water does not kill them at any altitude. Steam under pressure is hotter, and the tested times hold it hot for long enough.",
+      "! The toxin has no smell and no taste. Food that may be bad is never tasted. When in doubt, throw it out, closed, and as the disposal page says.",
+      "! Only a tested process counts. A time that is not in the table is not offered here, and added minutes never make up for missing pressure.",
+      "The table here was written down from memory. Compare it with your own printed guide or ask your local extension office before you rely on it.",
+    ],
+    see: [
+      ["Ask a schedule", "/ask"],
+      ["Throwing food out safely", "/help/throw-out"],
+    ],
+  },
+  {
+    key: "altitude",
+    title: "Altitude, and the pounds it asks for",
+    also: "feet metres pressure gauge height moved",
+    text: [
+      "Water boils cooler the higher you are, and a gauge reads the difference to the air around it. So the same gauge reading is cooler steam on a mountain. The table answers with more pressure, by bands; the minutes stay.",
+      "A household that moves changes its altitude under Household. Runs and packs already made keep what they were made with.",
+      "A weight has steps of five pounds, so weights go from ten to fifteen above 1,000 ft. A dial follows the bands of the table.",
+    ],
+    see: [
+      ["Household", "/household"],
+      ["Ask a schedule", "/ask"],
+    ],
+  },
+  {
+    key: "gauge",
+    title: "Dial gauges, weights and their tests",
+    also: "dial weighted rocker regulator test error extension office",
+    text: [
+      "A dial gauge is tested every year before the season, at the pressures you use. Local extension offices often do it. One that reads high by a pound needs a pound more; one off by more than two pounds is replaced.",
+      "A weight needs no test, but it must be the right one, clean, and rocking as its maker says. Silence is below target.",
+      "With both on one canner, the weight governs, and what the dial shows beside it is written down.",
+    ],
+    see: [["Shed", "/shed"]],
+  },
+  {
+    key: "venting",
+    title: "Venting: ten minutes of steady steam",
+    also: "exhaust air steam plume vent",
+    text: [
+      "Air left in the canner makes the steam cooler at the same pressure. Ten minutes of a steady plume drive it out; only then does the weight go on. Ten is the least and is held; longer is fine.",
+      "If the plume falters, the ten minutes begin again.",
+    ],
+    see: [["Fire", "/fire"]],
+  },
+  {
+    key: "pressure-drop",
+    title: "When the pressure drops",
+    also: "below target restart time again flame wind",
+    text: [
+      "The time counts only at or above the target. After any reading below it the whole time begins again once the pressure is back, whether a minute was left or an hour.",
+      "Bring it up slowly. A flame turned up and down in a hurry draws liquid out of the jars.",
+      "! If you cannot hold it, turn the heat off, let it come down by itself, and within 24 hours process the jars anew in full, with new lids; or chill them and eat them within days.",
+    ],
+    see: [["Fire", "/fire"]],
+  },
+  {
+    key: "cooling",
+    title: "Cooling, and the lid",
+    also: "zero open steam burn depressurise",
+    text: [
+      "The canner cools by itself: no water, no lifted weight, no forced lid. Cooling belongs to the process. At zero the weight comes off; ten minutes later the lid, tilted away from you.",
+      "! Steam burns. Never force a lid. Children and animals stay away from the stove and from cooling jars.",
+      "Jars stand on a towel, apart, out of a draught, for twelve hours at least. Nothing is tightened or pressed until then.",
+    ],
+    see: [["Rest", "/rest"]],
+  },
+  {
+    key: "seals",
+    title: "Seals, and jars that did not seal",
+    also: "lid failed ping press reprocess repack",
+    text: [
+      "After twelve hours the band comes off and the lid is pressed: down and still is sealed. Food less than half covered by liquid counts as not sealed here.",
+      "A jar that did not seal goes into the cold within two hours and is eaten in days, or frozen, or packed anew within 24 hours of its run: new lid, the whole time.",
+      "When several of a load fail, the page of that load says what they have in common, and how likely that is by chance alone.",
+    ],
+    see: [["Rest", "/rest"]],
+  },
+  {
+    key: "cans",
+    title: "Metal cans: exhausting and seams",
+    also: "can sealer exhaust seam double 170",
+    text: [
+      "Cans are closed hot: the centre of the food at 170 °F (77 °C) or more, by a thermometer in each. Cold cans closed on air buckle and may not be hot enough through.",
+      "The sealer is tested on empty cans before a load is closed, by a seam taken down and measured. Every closed can is looked at and felt all the way round.",
+      "! A can that bulges, leaks, spurts or smells is not opened further and not tasted.",
+    ],
+    see: [
+      ["Seam", "/seam"],
+      ["Seam school", "/practice"],
+    ],
+  },
+  {
+    key: "throw-out",
+    title: "Throwing suspect food out safely",
+    also: "discard detoxify dispose bulging leaking bad clean",
+    text: [
+      "! Do not taste it, do not feed it to an animal, do not pour it out. Wear gloves; the toxin can pass through a cut.",
+      "Still sealed: put the closed container into a heavy bag, tape the bag shut, and put it into the household waste where nobody gets at it.",
+      "Unsealed, open or leaking: it is boiled in its container, lid on, under water in a deep pot for 30 minutes, then goes into the waste. That is published advice, from memory.",
+      "Wash what it touched with a fresh mix of one part household bleach to five parts water, leave it for 30 minutes, wipe it up, and throw the cloths away.",
+    ],
+    see: [
+      ["Larder", "/larder"],
+      ["Recalls", "/larder/recalls"],
+    ],
+  },
+  {
+    key: "game",
+    title: "Game and fish: rules and illnesses",
+    also: "tag wildlife agency cwd trichinella lead shot advisory",
+    text: [
+      "Rules of possession and tags still apply to meat in a jar. Ask your wildlife agency what must be kept, and with it.",
+      "! Deer and their kin may be tested for chronic wasting disease: hold the meat until the result is there.",
+      "! Bear, wild boar and other carriers of trichinella get the full process as written, and their raw meat its own board and knife.",
+      "Lead shot: trim wide around wounds. Fish: follow the advice for your water on how much to eat. Write allergies into the notes of a pack.",
+    ],
+    see: [["Field", "/field"]],
+  },
+  {
+    key: "paper",
+    title: "A day without power",
+    also: "blank forms outage pencil offline",
+    text: [
+      "Print the blank forms now: with them goes the table of tested times at your altitude. On the day write down times and pressures as they come.",
+      "Afterwards enter the packs, then the run. Every rule of the stove is asked again, and what was missed stands in the record as it was.",
+      "A phone that lost only the network goes on by itself: what you tap is kept on it and told to the larder when it can be reached.",
+    ],
+    see: [
+      ["Enter a run kept on paper", "/records/paper"],
+      ["Records", "/records"],
+    ],
+  },
+  {
+    key: "records",
+    title: "Your records, copies and archives",
+    also: "backup restore export import verify hash",
+    text: [
+      "A copy is made each day something was written, while the larder goes on, and is opened and checked. A copy on the same disk is lost with it: take everything out now and then, and keep that elsewhere.",
+      "Every line of a run and of the history is hashed with the one before it, so a changed past shows. “Check that it fits” goes through all of them.",
+      "This program keeps records and does arithmetic. It does not inspect food, and certifies nothing for sale.",
+    ],
+    see: [
+      ["Records", "/records"],
+      ["Copies", "/records/copies"],
+      ["History", "/records/history"],
+    ],
+  },
+];
