@@ -8,12 +8,12 @@ import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
 import { drawFigures, heatFigures } from "./heat.ts";
-import { fillLifetime } from "./lifetime.ts";
 import { medianMs } from "./measure.ts";
+import { lifetimeFigures } from "./pages.ts";
 import { planHouseholds } from "./planner.ts";
+import { scriptFigures } from "./script.ts";
 import { fillSeasons } from "./seasons.ts";
 import { startBuilt } from "./server.ts";
-import { traceFigures } from "./trace.ts";
 
 const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} ${figure}`);
 const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;
@@ -128,34 +128,5 @@ for (const path of ["/cold", "/table", "/field"])
     `${(times.get(`${path} 50`)! / times.get(`${path} 1`)!).toFixed(2)} ×`,
   );
 
-/** The Larder's first page with a thousand jars, with a hundred thousand on the shelves, and with as many of which most are eaten. */
-const larders = [
-  ["1,000 containers, all on the shelves", 20, 1_000],
-  ["100,000 containers, all on the shelves", 2_000, 100_000],
-  ["100,000 containers, 1,000 still on the shelves", 2_000, 1_000],
-] as const;
-const pages = ["/larder", "/rest", "/"];
-const first = new Map<string, number>();
-for (const [what, runs, standing] of larders) {
-  const lifetime = mkdtempSync(join(tmpdir(), "larder-bench-"));
-  fillLifetime(lifetime, runs, standing, Date.now());
-  if (standing === 100_000) {
-    const t = await traceFigures(lifetime);
-    line("Trace of a run, 100,000 containers and 2,000 runs", ms(t.traceMs));
-    line("… ÷ the bare recursive SQL", `${(t.traceMs / t.traceBareMs).toFixed(2)} ×`);
-    line(`Recall by every doubt, ${Math.round(t.found)} found`, ms(t.recallMs));
-    line("… ÷ the bare recursive SQL", `${(t.recallMs / t.recallBareMs).toFixed(2)} ×`);
-  }
-  const old = await startBuilt(lifetime);
-  try {
-    for (const path of pages) {
-      const took = await medianMs(async () => void (await (await fetch(old.url + path)).text()), 41, 12);
-      const base = first.get(path) ?? took;
-      first.set(path, base);
-      line(`${path} with ${what}`, `${ms(took)}  ${(took / base).toFixed(2)} ×`);
-    }
-  } finally {
-    await old.stop();
-    rmSync(lifetime, { recursive: true, force: true });
-  }
-}
+for (const [what, figure] of await lifetimeFigures()) line(what, figure);
+for (const [what, figure] of await scriptFigures()) line(what, figure);

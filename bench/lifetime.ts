@@ -11,7 +11,7 @@ import { makePack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
 import { openRun, tapRun, type Tap } from "#store/run";
 import { addPlace } from "#store/shelf";
-import { addSupply } from "#store/supply";
+import { addSupply, recount } from "#store/supply";
 import { STEADY_COURSE } from "#store/testing";
 
 const DAY = 86_400_000;
@@ -67,6 +67,8 @@ export function fillLifetime(folder: string, runs: number, standing: number, end
         count: 1,
       }).id,
   );
+  // All but the newest few are used up.
+  for (const supplyId of boxes.slice(0, -10)) recount(larder, write(), { supplyId, left: 0, why: "counted" });
   const day = new Date(now).toISOString().slice(0, 10);
   const animal = recordHarvest(
     larder,
@@ -180,6 +182,9 @@ function copyRun(larder: Larder, p: Pattern): void {
   const move = sqlite.prepare(
     "insert into movement (id, container_id, at, kind, place_id, by_id) values (?, ?, ?, ?, ?, ?)",
   );
+  const changed = sqlite.prepare(
+    "insert into audit (at, by_id, action, entity_kind, entity_id, detail) values (?, ?, ?, 'container', ?, '{}')",
+  );
   const gone = p.runs * PER_RUN - p.standing;
   sqlite.transaction(() => {
     let animal = p.animal.id;
@@ -223,6 +228,7 @@ function copyRun(larder: Larder, p: Pattern): void {
       }
       for (const [n, id] of ids.entries()) {
         lid.run(id, p.boxes[Math.floor(i / RUNS_OF_BOX)]!, packId);
+        changed.run(at + 16 * 60 * MIN, p.personId, "seal.check", id);
         seal.run(uuid(), id, at + 16 * 60 * MIN, p.personId);
         move.run(
           uuid(),

@@ -51,26 +51,6 @@ async function packing(): Promise<void> {
   await picture("pack", server.url + bench);
 }
 
-/** A tear-down sheet with a cover hook that is too short. */
-async function setUp(): Promise<void> {
-  const page = await picture("set-up", `${server.url}/seam/set-up`);
-  const sheet = {
-    width: ["0.117", "116", "2.92"],
-    thickness: ["0.0485", "48.7", "1.23"],
-    countersink: ["125", "0.125", "3.17"],
-    bodyHook: ["80", "0.081", "2.01"],
-    coverHook: ["64", "0.077", "1.98"],
-    wrinklePercent: ["15", "20", "15"],
-  };
-  for (const [name, values] of Object.entries(sheet))
-    for (const [i, value] of values.entries()) await page.locator(`[name=${name}${i}]`).fill(value);
-  await page.locator("[name=width0]").focus();
-  await page.locator("h1").scrollIntoViewIfNeeded();
-  await page.mouse.wheel(0, 260);
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: join(OUT, "set-up.png") });
-}
-
 /** What the heat did, once its band is drawn. */
 async function heat(url: string): Promise<void> {
   const page = await picture("heat", url, "dark");
@@ -90,7 +70,7 @@ try {
   await picture("today", server.url);
   for (const path of PAGES) await picture(path.split("?")[0]!, `${server.url}/${path}`);
   await packing();
-  await setUp();
+  await picture("history", `${server.url}/records/history?verify=1`);
   const field = await picture("field", `${server.url}/field`);
   const boar = field.locator("main li", { hasText: "B-204" });
   await picture("table", server.url + (await boar.locator("a[href^='/table']").first().getAttribute("href")));

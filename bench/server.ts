@@ -20,11 +20,12 @@ function freePort(): Promise<number> {
   });
 }
 
-/** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before */
+/** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before @param well what it answers of its health */
 export async function startBuilt(
   folder: string,
   env: Record<string, string> = {},
   samePort?: number,
+  well: readonly number[] = [200],
 ): Promise<RunningServer> {
   const port = samePort ?? (await freePort());
   const url = `http://127.0.0.1:${port}`;
@@ -46,7 +47,7 @@ export async function startBuilt(
   };
   for (let i = 0; ; i++) {
     const up = await fetch(`${url}/healthz`).then(
-      (r) => r.ok,
+      (r) => well.includes(r.status),
       () => false,
     );
     if (up) return { url, child, kill: end("SIGKILL"), stop: end("SIGTERM") };

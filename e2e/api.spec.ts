@@ -204,9 +204,13 @@ test("openapi.json describes every address, and the others are refused as proble
   expect(Object.keys(body.paths as unknown as object).sort()).toEqual([
     "/api/v1/cans/{code}/readings",
     "/api/v1/capacity",
+    "/api/v1/events",
     "/api/v1/harvests/{code}/readings",
     "/api/v1/instruments/{name}",
+    "/api/v1/lists",
+    "/api/v1/lists/{name}",
     "/api/v1/plan",
+    "/api/v1/runs",
     "/api/v1/runs/{id}",
     "/api/v1/runs/{id}/readings",
     "/api/v1/schedule",
@@ -214,6 +218,7 @@ test("openapi.json describes every address, and the others are refused as proble
     "/api/v1/steam",
     "/api/v1/stock",
     "/api/v1/trace/{code}",
+    "/api/v1/verify",
   ]);
   expect(JSON.stringify(body)).toContain("airFraction");
   expect((await get(demo, "nothing")).status).toBe(404);

@@ -6,7 +6,7 @@ import { openLarder } from "#store/db";
 import { activeRuns, eventsOf, getRun } from "#store/run";
 import { expect, newFolder, startServer, test } from "./server";
 
-const KILLS = Number(process.env.KILLS ?? 25);
+const KILLS = Number(process.env.KILLS ?? 12);
 
 test(`killed at ${KILLS} random moments: nothing acknowledged is missing, nothing doubled, and the clock is right`, async () => {
   // A small machine takes two to three seconds for a kill, a start and the checks; twice that is allowed.

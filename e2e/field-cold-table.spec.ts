@@ -27,7 +27,10 @@ async function cut(page: Page, part: string, form: string, inKg: string, outKg: 
   await press(page, "Make the lot");
   // By looking and not by waiting for a load: the page changes its address without loading anew.
   await expect.poll(() => page.url(), { timeout: 30_000 }).not.toBe(before);
-  return new URL(page.url()).searchParams.get("made")!;
+  const code = new URL(page.url()).searchParams.get("made")!;
+  // The address changes before the page does; what is typed before the fresh form stands would go with the old one.
+  await expect(page.getByRole("status").filter({ hasText: code })).toBeVisible({ timeout: 30_000 });
+  return code;
 }
 
 /** A file on the disk, as a person has one; a large one would not go through the browser's own pipe. */

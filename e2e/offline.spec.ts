@@ -1,0 +1,129 @@
+import { expect, test } from "./server";
+
+/** Rows of the history, as the list of every change tells them. */
+async function changes(url: string, what: string): Promise<Record<string, string>[]> {
+  const answer = await fetch(`${url}/api/v1/lists/changes?limit=10000`);
+  const { rows } = (await answer.json()) as { rows: Record<string, string>[] };
+  return rows.filter((r) => r.what === what);
+}
+
+test("without a network the larder stays readable as it was last seen, with its clocks right", async ({
+  page,
+  own,
+  context,
+}) => {
+  await page.goto(`${own.url}/larder`);
+  // The browser has the program once it has been there a moment.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () =>
+          (await (await caches.open("pages-1")).keys()).map((k) => new URL(k.url).pathname),
+        ),
+      { timeout: 30_000 },
+    )
+    .toEqual(expect.arrayContaining(["/", "/larder", "/rest", "/help/throw-out"]));
+  const shelf = page.locator('a[href^="/larder/shelf/"]').first();
+  const shelfName = (await shelf.textContent())!.trim().slice(0, 5);
+  await own.stop();
+  await context.setOffline(true);
+  await page.goto(`${own.url}/larder`);
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  await expect(page.locator("body")).toContainText(shelfName);
+  await expect(page.getByRole("status").filter({ hasText: "cannot be reached" })).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.goto(`${own.url}/`);
+  const clock = page.getByRole("region", { name: "Running clocks" });
+  await expect(clock).toContainText("Big canner");
+  const left = async () => {
+    const [, m, s] = /(\d+):(\d\d)\s*to go/.exec((await clock.textContent()) ?? "") ?? [];
+    return Number(m) * 60 + Number(s);
+  };
+  const before = await left();
+  await page.waitForTimeout(3_000);
+  // Opened anew it does not begin again where it was kept.
+  await page.goto(`${own.url}/`);
+  await expect(clock).toContainText("to go");
+  await expect.poll(left).toBeLessThanOrEqual(before - 2);
+  // A way inside the page leads to a page that was kept, too.
+  await page
+    .getByRole("navigation", { name: "Places of the work" })
+    .getByRole("link", { name: /^Rest/ })
+    .click();
+  await expect(page).toHaveTitle(/^Rest/, { timeout: 20_000 });
+  await page.goto(`${own.url}/help/throw-out`);
+  await expect(page.getByText("Do not taste it")).toBeVisible();
+  await page.goto(`${own.url}/shed`);
+  await expect(page.getByRole("heading", { name: "The larder cannot be reached." })).toBeVisible();
+});
+
+test("taps on the towel without a network are kept, heard once and in order, as of when they were said", async ({
+  page,
+  own,
+  context,
+}) => {
+  await own.pass(9 * 60);
+  await page.goto(`${own.url}/rest`);
+  const before = (await changes(own.url, "seal.check")).length;
+  const lids = page.getByRole("button", { name: "Lid is down" });
+  await expect(lids.first()).toBeVisible();
+  await context.setOffline(true);
+  await lids.nth(0).click();
+  await expect(page.getByText("1 entry is kept on this screen")).toBeVisible({ timeout: 20_000 });
+  await lids.nth(1).click();
+  await expect(page.getByText("2 entries are kept on this screen")).toBeVisible({ timeout: 20_000 });
+  expect((await changes(own.url, "seal.check")).length).toBe(before);
+  await page.waitForTimeout(1_500);
+  await context.setOffline(false);
+  await expect
+    .poll(async () => (await changes(own.url, "seal.check")).length, { timeout: 20_000 })
+    .toBe(before + 2);
+  await expect(page.getByText("kept on this screen")).toHaveCount(0, { timeout: 20_000 });
+  const [first, second] = (await changes(own.url, "seal.check")).slice(-2);
+  expect(first!.screen).toContain("Chrome on Linux");
+  for (const c of [first!, second!]) expect(Date.parse(c.heard!) - Date.parse(c.at!)).toBeGreaterThan(1_000);
+  expect(Date.parse(first!.at!)).toBeLessThanOrEqual(Date.parse(second!.at!));
+});
+
+test("an entry the larder will not take when it hears of it is said, with its reason, and the rest goes on", async ({
+  page,
+  own,
+  context,
+}) => {
+  await page.goto(`${own.url}/table`);
+  await context.setOffline(true);
+  const form = page
+    .locator("form")
+    .filter({ has: page.locator("input[name=key]") })
+    .first();
+  await form.evaluate((f: HTMLFormElement) => f.requestSubmit());
+  await expect(page.getByText("1 entry is kept on this screen")).toBeVisible({ timeout: 20_000 });
+  await context.setOffline(false);
+  await expect(page.getByRole("alert").filter({ hasText: "Not taken, of /table" })).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.getByRole("button", { name: "I have seen it" }).click();
+  await expect(page.getByText("Not taken")).toHaveCount(0);
+});
+
+test("the program can be installed: a manifest with its pictures, and a worker at the root", async ({
+  demo,
+  request,
+}) => {
+  const manifest = (await (await request.get(`${demo.url}/manifest.webmanifest`)).json()) as {
+    icons: { src: string; sizes: string }[];
+    display: string;
+  };
+  expect(manifest.display).toBe("standalone");
+  expect(manifest.icons.map((i) => i.sizes)).toEqual(["192x192", "512x512"]);
+  for (const icon of manifest.icons) {
+    const answer = await request.get(`${demo.url}${icon.src}`);
+    expect(answer.headers()["content-type"]).toBe("image/png");
+    const bytes = await answer.body();
+    expect(bytes.readUInt32BE(16)).toBe(Number(icon.sizes.split("x")[0]));
+  }
+  const worker = await request.get(`${demo.url}/sw.js`);
+  expect(worker.headers()["content-type"]).toContain("javascript");
+});
