@@ -16,3 +16,19 @@ export async function medianMs(work: () => unknown, times: number, warm = 5): Pr
   }
   return median(took);
 }
+
+/** Median time of one call of each of several works, ms, that take turns. */
+export async function mediansInTurn(
+  works: readonly (() => unknown)[],
+  times: number,
+  warm = 5,
+): Promise<number[]> {
+  const took = works.map((): number[] => []);
+  for (let i = 0; i < warm + times; i++)
+    for (const [n, work] of works.entries()) {
+      const began = performance.now();
+      await work();
+      if (i >= warm) took[n]!.push(performance.now() - began);
+    }
+  return took.map(median);
+}

@@ -1,3 +1,4 @@
+import Database from "better-sqlite3";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type SealLook } from "#core/rest";
@@ -21,7 +22,16 @@ import {
   toShelve,
   addPlace,
 } from "#store/shelf";
-import { costOfContainer, eatenByMonth, recordOpening, seasonsOf, setPrices } from "#store/eating";
+import {
+  agesOnShelf,
+  costOfContainer,
+  eatenByMonth,
+  recordOpening,
+  sealsByMonth,
+  seasonsOf,
+  setPrices,
+} from "#store/eating";
+import { keptWhile, type Larder } from "#store/db";
 import { getRecall, liftRecall, listRecalls, setAside } from "#store/recall";
 import {
   ateChilled,
@@ -35,6 +45,7 @@ import {
   undecided,
   type ContainerNow,
 } from "#store/rest";
+import { holdHarvest } from "#store/harvest";
 import { changeHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { cansWaiting, recordExhaust, recordSeam, recordSetUp } from "#store/seam";
@@ -560,5 +571,64 @@ describe("what the house eats and pays", () => {
     const oldest = [...jars].sort((a, b) => (a.code < b.code ? -1 : 1))[0]!;
     expect(byKind(t.larder)[0]!.oldestId).toBe(oldest.id);
     expect(toShelve(t.larder)).toEqual([]);
+  });
+  test("what is kept between two looks is what would be counted anew, after everything that can change it", () => {
+    const { t, jars } = shelved(5);
+    const { larder } = t;
+    const now = () => larder.now();
+    const looks = [
+      (l: Larder) => byKind(l),
+      (l: Larder) => eatenByMonth(l, now()),
+      (l: Larder) => seasonsOf(l, now()),
+      (l: Larder) => agesOnShelf(l, now()),
+      (l: Larder) => sealsByMonth(l),
+    ];
+    // A copy is another database, of which nothing is kept yet.
+    const anew = () => ({ ...larder, sqlite: new Database(larder.sqlite.serialize()) });
+    const said: string[] = [];
+    const look = () => {
+      const kept = looks.map((f) => f(larder));
+      expect(kept).toEqual(looks.map((f) => f(anew())));
+      said.push(JSON.stringify(kept));
+    };
+    let recallId = "";
+    const deeds: (() => unknown)[] = [
+      () => takeOff(larder, t.write(), jars[0]!.id, "opened"),
+      () => putBack(larder, t.write(), jars[0]!.id),
+      () => {
+        const doubts = { containerId: jars[1]!.id, doubts: ["run" as const], reason: "a smell" };
+        recallId = setAside(larder, t.write(), doubts).id;
+      },
+      () => liftRecall(larder, t.write(), { recallId, containerId: jars[2]!.id, reason: "another jar" }),
+      () => liftRecall(larder, t.write(), { recallId, containerId: null, reason: "nothing in it" }),
+      () => t.pass(40 * DAY_MIN),
+      () => rested(1, t).jars.map((j) => checkSeal(larder, t.write(), j.id, { lid: "flexes" })),
+      () => holdHarvest(larder, t.write(), t.harvestId, "a test result"),
+    ];
+    look();
+    for (const deed of deeds) {
+      deed();
+      look();
+    }
+    // Each of them changed something that is looked at.
+    for (const [i, s] of said.entries()) expect(s).not.toBe(said[i - 1]);
+    expect(sealsByMonth(larder)).toEqual([
+      { month: "2026-11", all: 5, failed: 0 },
+      { month: "2026-12", all: 1, failed: 1 },
+    ]);
+  });
+  test("what is worked out inside a write that fails is not kept", () => {
+    const { larder } = testLarder();
+    const count = () =>
+      keptWhile(larder, "people", "same", () => larder.sqlite.prepare("select 1").pluck().get());
+    expect(() =>
+      larder.db.transaction(() => {
+        expect(keptWhile(larder, "people", "same", () => 99)).toBe(99);
+        throw new Error("undone");
+      }),
+    ).toThrow("undone");
+    expect(count()).toBe(1);
+    expect(keptWhile(larder, "people", "same", () => 2)).toBe(1);
+    expect(keptWhile(larder, "people", "other", () => 2)).toBe(2);
   });
 });

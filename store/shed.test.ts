@@ -15,6 +15,7 @@ import {
   listSupplies,
   packsWithBox,
   recount,
+  suppliesInUse,
 } from "#store/supply";
 import { packPints, testLarder, type TestLarder, refusal } from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
@@ -55,6 +56,32 @@ describe("jars and lids are counted down by packing", () => {
     const pack = packPints(t, 5);
     const bad = listSupplies(t.larder).find((s) => s.label === "box 2")!;
     expect(packsWithBox(t.larder, bad.id)).toMatchObject([{ code: pack.code, count: 2 }]);
+  });
+  test("dealt with are those that hold something, and of each kind the newest empty ones", () => {
+    const t = counted();
+    for (let i = 0; i < 9; i++) {
+      t.pass(60);
+      const box = {
+        kind: "lid" as const,
+        label: `old ${i}`,
+        count: 1,
+        mouth: "regular" as const,
+        container: null,
+      };
+      const { id } = addSupply(t.larder, t.write(), box);
+      recount(t.larder, t.write(), { supplyId: id, left: 0, why: "counted" });
+    }
+    expect(suppliesInUse(t.larder).map((s) => s.label)).toEqual([
+      "crates",
+      "box 1",
+      "box 2",
+      "old 3",
+      "old 4",
+      "old 5",
+      "old 6",
+      "old 7",
+      "old 8",
+    ]);
   });
   test("from the box that is named", () => {
     const t = counted();

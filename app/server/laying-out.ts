@@ -5,7 +5,7 @@ import { kindParts, kindShape } from "#core/capacity";
 import { isCan, type ContainerKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 import { listTools } from "#store/check";
-import { boxesFor, listSupplies, stacksFor } from "#store/supply";
+import { boxesFor, suppliesInUse, stacksFor } from "#store/supply";
 import { type Home } from "./context";
 import { type Planning } from "./planning";
 
@@ -44,7 +44,7 @@ const BAG_M = 0.06;
 export function layingOut(home: Home, plan: Planning): LayingOut {
   const loads = plan.proposal?.loads ?? [];
   const parts = loads.flatMap((l) => l.parts);
-  const supplies = listSupplies(home.larder);
+  const supplies = suppliesInUse(home.larder);
   const counts = new Map<string, number>();
   for (const p of parts) counts.set(p.kind, (counts.get(p.kind) ?? 0) + p.count);
   // Boxes are shared by kinds of one mouth: what one kind has taken is gone for the next.

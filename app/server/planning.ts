@@ -26,7 +26,7 @@ import { listCanners, type Canner } from "#store/equipment";
 import { recordedFills } from "#store/pack";
 import { listRecipes } from "#store/recipe";
 import { pastStages } from "#store/run";
-import { countedStock, listSupplies } from "#store/supply";
+import { countedStock, suppliesInUse } from "#store/supply";
 import { type Lot } from "#store/lot";
 import { type Home } from "./context";
 import { lookAround } from "./look";
@@ -181,7 +181,7 @@ function planWishOf(
       altitudeM: household.altitudeM,
       lots: wished,
       canners: canners.filter((c) => !wish.without.includes(c.id)).map((c) => wishCanner(c, wish)),
-      stock: countedStock(listSupplies(larder), kinds),
+      stock: countedStock(suppliesInUse(larder), kinds),
       settled: wish.settled,
       maxLoads: wish.maxLoads,
       signedOverdue: false,

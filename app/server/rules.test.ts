@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { altitudeProblem } from "./altitude";
 import { keepCookie, readCookie } from "./cookie";
 import { hostRefusal } from "./host";
+import { skipOf } from "./page-of";
 
 describe("an altitude somebody could cook at", () => {
   test.each(["2,300 ft", "0", "-1,400 ft", "5,181 m", "17,000 ft"])("%s", (text) =>
@@ -33,3 +34,15 @@ test("a cookie comes back as it was kept, and scripts cannot read it", () => {
   expect(readCookie(request, "theme")).toBe("dark; x=1");
   expect(readCookie(request, "who")).toBeNull();
 });
+
+test.each([
+  ["", 0],
+  ["?skip=60", 60],
+  ["?skip=75", 60],
+  ["?skip=-60", 0],
+  ["?skip=1e999", 0],
+  ["?skip=many", 0],
+  ["?skip=0.5", 0],
+])("a long list asked for %s skips %i", (query, skip) =>
+  expect(skipOf(new Request(`http://larder.test/field${query}`), 60)).toBe(skip),
+);

@@ -1,7 +1,7 @@
 import { runAgenda, urgency, type Due } from "#core/agenda";
 import { formatMassShort } from "#core/quantity";
 import { type RunView, type RunPlan } from "#core/run";
-import { listHarvests } from "#store/harvest";
+import { uncutHarvests } from "#store/harvest";
 import { type Resting, type Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
@@ -74,9 +74,7 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
   const { lots, waiting, resting, open, ready, shelf: shelves, cans } = lookAround(home);
   const inCanner = runs.filter((r) => isInCanner(r.view));
   const shelf = shelves.count;
-  const uncut = listHarvests(larder, 30).filter((h) =>
-    h.leftKg === null ? h.cutKg === 0 : h.leftKg > h.weightKg! * 0.5 && h.cutKg === 0,
-  );
+  const uncut = uncutHarvests(larder);
   const kg = lots.reduce((sum, l) => sum + l.leftKg, 0);
   const jarsWaiting = waiting.reduce((sum, p) => sum + p.count, 0);
   const cansWaiting = waiting.filter((p) => p.container.startsWith("can-"));
@@ -98,7 +96,7 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
   });
   const first = inCanner[0];
   return [
-    place("field", "Field", uncut.length ? `${uncut.length} to cut` : "nothing hanging", uncut.length),
+    place("field", "Field", uncut ? `${uncut} to cut` : "nothing hanging", uncut),
     place(
       "cold",
       "Cold",

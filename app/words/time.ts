@@ -1,47 +1,39 @@
-/** `15:41`, in the household's zone. @param at ms since 1970 UTC */
-export function clockTime(at: number, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(at);
+const PARTS = {
+  clock: { hour: "2-digit", minute: "2-digit" },
+  seconds: { hour: "2-digit", minute: "2-digit", second: "2-digit" },
+  iso: { year: "numeric", month: "2-digit", day: "2-digit" },
+  long: { day: "numeric", month: "long", year: "numeric" },
+  short: { day: "numeric", month: "short", year: "numeric" },
+  week: { weekday: "short", day: "numeric", month: "short" },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** A formatter takes longer to make than a row of a list to draw, so each is made once for a zone. */
+function formatFor(parts: keyof typeof PARTS, zone: string): Intl.DateTimeFormat {
+  const key = `${parts} ${zone}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const locale = parts === "iso" ? "sv-SE" : "en-GB";
+  const made = new Intl.DateTimeFormat(locale, { timeZone: zone, ...PARTS[parts] });
+  formats.set(key, made);
+  return made;
 }
+
+/** `15:41`, in the household's zone. @param at ms since 1970 UTC */
+export const clockTime = (at: number, zone: string): string => formatFor("clock", zone).format(at);
 
 /** `15:41:07`. */
-export function clockSeconds(at: number, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    hour: "2-digit",
-    minute: "2-digit",
-    second: "2-digit",
-  }).format(at);
-}
+export const clockSeconds = (at: number, zone: string): string => formatFor("seconds", zone).format(at);
 
 /** Local day, `2026-11-20`. */
-export function localDay(at: number, zone: string): string {
-  return new Intl.DateTimeFormat("sv-SE", {
-    timeZone: zone,
-    year: "numeric",
-    month: "2-digit",
-    day: "2-digit",
-  }).format(at);
-}
+export const localDay = (at: number, zone: string): string => formatFor("iso", zone).format(at);
 
 /** `20 November 2026`. */
-export function longDay(at: number, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    day: "numeric",
-    month: "long",
-    year: "numeric",
-  }).format(at);
-}
+export const longDay = (at: number, zone: string): string => formatFor("long", zone).format(at);
 
 /** `20 Nov 2026` from a local day `2026-11-20`. */
-export function dayWords(day: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    timeZone: "UTC",
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-  }).format(Date.parse(day));
-}
+export const dayWords = (day: string): string => formatFor("short", "UTC").format(Date.parse(day));
 
 /** `today 15:41`, `tomorrow 09:10`, `Sat 21 Nov, 09:10`. */
 export function whenWords(at: number, now: number, zone: string): string {
@@ -51,13 +43,8 @@ export function whenWords(at: number, now: number, zone: string): string {
   if (day === localDay(now + 86_400_000, zone)) return `tomorrow ${time}`;
   if (day === localDay(now - 86_400_000, zone)) return `yesterday ${time}`;
   // Put together by hand: not every browser and server agree on the comma after a weekday.
-  const parts = new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-  });
-  const part = (type: string) => parts.formatToParts(at).find((p) => p.type === type)?.value;
+  const parts = formatFor("week", zone).formatToParts(at);
+  const part = (type: string) => parts.find((p) => p.type === type)?.value;
   return `${part("weekday")} ${part("day")} ${part("month")}, ${time}`;
 }
 

@@ -65,8 +65,13 @@ export function formatFraction(value: number, digits = 2): string {
   return formatDecimal(value, digits);
 }
 
+const decimals = new Map<number, Intl.NumberFormat>();
+
 /** A number with thousands commas, at most `digits` decimals and no trailing zeros: 2300 → `2,300`. */
 export function formatDecimal(value: number, digits = 2): string {
-  const shown = value.toLocaleString("en-US", { maximumFractionDigits: digits });
+  // Made once for each number of digits: making one takes far longer than using it.
+  const format = decimals.get(digits) ?? new Intl.NumberFormat("en-US", { maximumFractionDigits: digits });
+  decimals.set(digits, format);
+  const shown = format.format(value);
   return shown === "-0" ? "0" : shown;
 }

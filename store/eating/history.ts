@@ -1,5 +1,4 @@
-import { keptUntilMoved } from "./kept.ts";
-import { type Larder } from "#store/db";
+import { keptWhile, movementStamp, type Larder } from "#store/db";
 import { groupOf, type SpeciesGroup } from "#core/species";
 import { stockKey, type KindStock } from "#store/shelf";
 
@@ -20,7 +19,7 @@ const monthOf = (at: number) => {
  * left out.
  */
 export function eatenByMonth(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
-  return keptUntilMoved(larder, "eaten", monthOf(now), () => eaten(larder, now));
+  return keptWhile(larder, "eaten", `${movementStamp(larder)} ${monthOf(now)}`, () => eaten(larder, now));
 }
 
 function eaten(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
@@ -75,7 +74,8 @@ export interface SeasonStock {
 
 /** What stood on the shelves at the end of each month, by group of animal. @param most the newest so many months */
 export function seasonsOf(larder: Larder, now: number, most = 36): SeasonStock[] {
-  return keptUntilMoved(larder, "seasons", `${monthOf(now)} ${most}`, () => seasons(larder, now, most));
+  const stamp = `${movementStamp(larder)} ${monthOf(now)} ${most}`;
+  return keptWhile(larder, "seasons", stamp, () => seasons(larder, now, most));
 }
 
 function seasons(larder: Larder, now: number, most: number): SeasonStock[] {
@@ -134,11 +134,42 @@ export function yieldsBySeason(
     .sort((a, b) => (a.season < b.season ? -1 : 1));
 }
 
-/** How many containers stand on the shelves by their age in whole days. */
+/** How many containers stand on the shelves by their age in whole days, as the day began (UTC). */
 export function agesOnShelf(larder: Larder, now: number): { days: number; count: number }[] {
-  return larder.sqlite
-    .prepare(
-      "select cast((? - canned_at) / 86400000 as integer) as days, count(*) as count from container where moved = 'shelved' group by 1",
-    )
-    .all(now) as { days: number; count: number }[];
+  const today = Math.floor(now / 86_400_000) * 86_400_000;
+  return keptWhile(
+    larder,
+    "ages",
+    `${movementStamp(larder)} ${today}`,
+    () =>
+      larder.sqlite
+        .prepare(
+          "select cast((? - canned_at) / 86400000 as integer) as days, count(*) as count from container where moved = 'shelved' group by 1",
+        )
+        .all(today) as { days: number; count: number }[],
+  );
+}
+
+/** Seals that were looked at in one month, `2026-11`, and how many of them had failed. */
+export interface MonthOfSeals {
+  month: string;
+  all: number;
+  failed: number;
+}
+
+/** Seals by the month they were last looked at, the oldest first. */
+export function sealsByMonth(larder: Larder): MonthOfSeals[] {
+  const stamp = String(larder.sqlite.prepare("select max(seq) from seal_check").pluck().get());
+  return keptWhile(
+    larder,
+    "seals",
+    stamp,
+    () =>
+      larder.sqlite
+        .prepare(
+          `select strftime('%Y-%m', sealed_at / 1000, 'unixepoch') as month, count(*) as "all", sum(seal = 'failed') as failed
+           from container where seal is not null group by 1 order by 1`,
+        )
+        .all() as MonthOfSeals[],
+  );
 }

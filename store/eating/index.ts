@@ -2,8 +2,10 @@ export { lastOpening, recordOpening, type OpeningInput } from "./opening.ts";
 export {
   agesOnShelf,
   eatenByMonth,
+  sealsByMonth,
   seasonsOf,
   yieldsBySeason,
+  type MonthOfSeals,
   type MonthsOf,
   type SeasonStock,
 } from "./history.ts";

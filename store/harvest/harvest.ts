@@ -47,12 +47,25 @@ function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harv
   };
 }
 
-export function listHarvests(larder: Larder, limit = 200): Harvest[] {
+/** The animals and catches, newest first. @param skip how many newer ones to leave out */
+export function listHarvests(larder: Larder, limit = 200, skip = 0): Harvest[] {
   return rows(larder)
     .orderBy(desc(harvest.takenOn), desc(harvest.createdAt))
     .limit(limit)
+    .offset(skip)
     .all()
     .map(assemble);
+}
+
+/** How many animals and catches nobody has begun to cut; one of which half or more went to nobody is not counted. */
+export function uncutHarvests(larder: Larder): number {
+  return larder.sqlite
+    .prepare(
+      `select count(*) from harvest h where not exists (select 1 from lot_flow where from_harvest = h.id)
+         and (h.weight_kg is null or (select total(mass_kg) from harvest_loss where harvest_id = h.id) < 0.5 * h.weight_kg)`,
+    )
+    .pluck()
+    .get() as number;
 }
 
 export function getHarvest(larder: Larder, id: string): Harvest {

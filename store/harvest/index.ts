@@ -5,6 +5,7 @@ export {
   listHarvests,
   recordHarvest,
   sameTag,
+  uncutHarvests,
   type Harvest,
   type HarvestInput,
   type Hold,

@@ -41,6 +41,7 @@ ALTER TABLE `audit` ADD `device` text;--> statement-breakpoint
 ALTER TABLE `audit` ADD `heard_at` integer;--> statement-breakpoint
 CREATE INDEX `audit_action` ON `audit` (`action`,`id`);--> statement-breakpoint
 CREATE INDEX `audit_entity` ON `audit` (`entity_id`,`id`);--> statement-breakpoint
+CREATE INDEX `pack_like` ON `pack` (`product`,`method`,`container`,`made_at`);--> statement-breakpoint
 -- Each line hashed with the hash before it. `line_hash` is the program's own function (store/db/chain.ts).
 CREATE TRIGGER run_event_linked AFTER INSERT ON run_event BEGIN
   INSERT INTO chain_link (chain, seq, hash) VALUES (new.run_id, new.seq, line_hash(

@@ -88,6 +88,7 @@ export const pack = sqliteTable(
     check("pack_reused", sql`${t.reusedLids} in (0, 1)`),
     check("pack_schedule", sql`json_valid(${t.schedule})`),
     index("pack_run").on(t.runId),
+    index("pack_like").on(t.product, t.method, t.container, t.madeAt),
   ],
 );
 

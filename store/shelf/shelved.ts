@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import { keptWhile, movementStamp, type Larder } from "#store/db";
 import { type ProductKey } from "#core/schedule";
 import { bestBy } from "#core/shelf";
 import { groupOf } from "#core/species";
@@ -70,14 +70,14 @@ export function getShelved(larder: Larder, id: string): Shelved | undefined {
   return shelvedByIds(larder, [id])[0];
 }
 
-/** What stands on a shelf, or on all of them, oldest first. @param placeId null for all */
-export function onShelf(larder: Larder, placeId: string | null, limit = 100_000): Shelved[] {
+/** What stands on a shelf, or on all of them, oldest first. @param placeId null for all @param skip how many older ones to leave out */
+export function onShelf(larder: Larder, placeId: string | null, limit = 100_000, skip = 0): Shelved[] {
   const which = placeId === null ? "" : "and place_id = @placeId";
   const ids = larder.sqlite
     .prepare(
-      `select id from container where moved = 'shelved' ${which} order by canned_at, code limit @limit`,
+      `select id from container where moved = 'shelved' ${which} order by canned_at, code limit @limit offset @skip`,
     )
-    .all({ placeId, limit }) as { id: string }[];
+    .all({ placeId, limit, skip }) as { id: string }[];
   return shelvedByIds(
     larder,
     ids.map((r) => r.id),
@@ -143,14 +143,23 @@ export function shelfGlance(larder: Larder, now: number): ShelfGlance {
   };
 }
 
-/** How many on the shelves are past best-by. A year is 365 or 366 days: the day before is looked at one by one. */
+const TEN_MINUTES = 600_000;
+
+/** How many on the shelves are past best-by, as of the last ten minutes of the clock. */
 export function pastBestBy(larder: Larder, now: number): number {
-  const before = new Date(now);
+  const before = new Date(Math.floor(now / TEN_MINUTES) * TEN_MINUTES);
   before.setUTCFullYear(before.getUTCFullYear() - 1);
-  const row = larder.sqlite
-    .prepare("select count(*) as n from container where moved = 'shelved' and canned_at < ?")
-    .get(before.getTime()) as { n: number };
-  return row.n;
+  const stamp = `${movementStamp(larder)} ${before.getTime()}`;
+  return keptWhile(
+    larder,
+    "past",
+    stamp,
+    () =>
+      larder.sqlite
+        .prepare("select count(*) from container where moved = 'shelved' and canned_at < ?")
+        .pluck()
+        .get(before.getTime()) as number,
+  );
 }
 
 export interface KindStock {
@@ -176,13 +185,21 @@ export function stockKey(kind: Pick<KindStock, "product" | "kind" | "mouth" | "s
 
 /** What stands on the shelves by kind: animals, what was made of them, and the container. Counted pack by pack. */
 export function byKind(larder: Larder): KindStock[] {
-  const kept = new Set(
-    (
-      larder.sqlite
-        .prepare("select distinct x.pack_id as id from held_lot d join pack_from x on x.lot_id = d.lot_id")
-        .all() as { id: string }[]
-    ).map((r) => r.id),
-  );
+  const held = larder.sqlite
+    .prepare("select distinct x.pack_id from held_lot d join pack_from x on x.lot_id = d.lot_id order by 1")
+    .pluck()
+    .all() as string[];
+  const recalled = larder.sqlite
+    .prepare(
+      "select ifnull((select max(rowid) from recall_item), 0) || ' ' || ifnull((select max(rowid) from recall_lift), 0)",
+    )
+    .pluck()
+    .get();
+  const stamp = `${movementStamp(larder)} ${recalled} ${held.join()}`;
+  return keptWhile(larder, "kinds", stamp, () => countKinds(larder, new Set(held)));
+}
+
+function countKinds(larder: Larder, heldPacks: ReadonlySet<string>): KindStock[] {
   const packs = larder.sqlite
     .prepare(
       `select c.pack_id as packId, k.product, k.container as kind, k.mouth, count(*) as n, sum(c.set_aside is not null) as aside,
@@ -220,7 +237,7 @@ export function byKind(larder: Larder): KindStock[] {
       oldestId: null,
       oldestCannedAt: null,
     };
-    const held = kept.has(p.packId);
+    const held = heldPacks.has(p.packId);
     known.sound += held ? 0 : p.n - p.aside;
     known.kept += held ? p.n : p.aside;
     known.massKg += p.each * p.n;

@@ -7,6 +7,7 @@ export {
   listSupplies,
   recount,
   stacksFor,
+  suppliesInUse,
   takeForPack,
   type Supply,
   type SupplyInput,

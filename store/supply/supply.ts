@@ -1,4 +1,4 @@
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, inArray, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { kindKey, type KindKey } from "#core/capacity";
@@ -23,6 +23,27 @@ export interface Supply {
 /** Everything counted in the Shed, the oldest of each kind first. */
 export function listSupplies(larder: Larder): Supply[] {
   return larder.db.select().from(supply).orderBy(asc(supply.kind), asc(supply.createdAt)).all() as Supply[];
+}
+
+/** Empty boxes and stacks are dealt with while they are new; a household empties a thousand in its life. */
+const EMPTY_IN_USE = 6;
+
+/** What a household deals with: all that is left, and of each kind the newest empty ones. The oldest of each kind first. */
+export function suppliesInUse(larder: Larder): Supply[] {
+  const empty = sql`row_number() over (partition by kind, container, mouth, left = 0 order by created_at desc, rowid desc)`;
+  const ids = larder.db.all<{ id: string }>(
+    sql`select id from (select id, left, ${empty} as nth from supply) where left > 0 or nth <= ${EMPTY_IN_USE}`,
+  );
+  const used = inArray(
+    supply.id,
+    ids.map((r) => r.id),
+  );
+  return larder.db
+    .select()
+    .from(supply)
+    .where(used)
+    .orderBy(asc(supply.kind), asc(supply.createdAt))
+    .all() as Supply[];
 }
 
 export interface SupplyInput {

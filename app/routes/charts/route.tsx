@@ -1,7 +1,6 @@
 import type { Route } from "./+types/route";
 import { countOf } from "#core/quantity";
-import { agesOnShelf, seasonsOf, yieldsBySeason } from "#store/eating";
-import { checkedSeals } from "#store/rest";
+import { agesOnShelf, sealsByMonth, seasonsOf, yieldsBySeason } from "#store/eating";
 import { BarChart, type BarSeries } from "#ui/chart";
 import { Drawer } from "#ui/drawer";
 import { Empty, Page, Part } from "#ui/page";
@@ -19,19 +18,10 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const ages = AGES.map(() => 0);
   for (const { days, count } of agesOnShelf(larder, now))
     ages[AGE_DAYS.findIndex((most) => days < most)]! += count;
-  const seals = new Map<string, { failed: number; all: number }>();
-  for (const s of checkedSeals(larder, 5000)) {
-    const year = new Date(s.at).getUTCFullYear();
-    const month = `${year}-${String(new Date(s.at).getUTCMonth() + 1).padStart(2, "0")}`;
-    const known = seals.get(month) ?? { failed: 0, all: 0 };
-    known.all++;
-    if (s.finding === "failed") known.failed++;
-    seals.set(month, known);
-  }
   return {
     stock,
     ages,
-    seals: [...seals].sort(([a], [b]) => (a < b ? -1 : 1)).map(([month, s]) => ({ month, ...s })),
+    seals: sealsByMonth(larder),
     yields: yieldsBySeason(larder),
   };
 }

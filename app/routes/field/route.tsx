@@ -17,18 +17,26 @@ import {
   SelectField,
   TextField,
 } from "#ui/form";
-import { Empty, Page, Part } from "#ui/page";
+import { Empty, More, Page, Part } from "#ui/page";
 import { Hanging } from "../../ui/bench/place-drawing";
 import { dayWords, localDay } from "../../words/time";
 import { atHome } from "../../server/context";
+import { skipOf } from "../../server/page-of";
 import { HarvestRow } from "./harvest-row";
 import { OwnSpecies } from "./own-species";
 import { byIntent, formKey, keyField, submit, weight, words, writeBy } from "../../server/form";
 
+/** Animals and catches on one page of the book: about a season. */
+const SHOWN = 30;
+
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
+  const skip = skipOf(request, SHOWN);
+  const harvests = listHarvests(larder, SHOWN + 1, skip);
   return {
-    harvests: listHarvests(larder, 60),
+    harvests: harvests.slice(0, SHOWN),
+    skip,
+    more: harvests.length > SHOWN,
     units: household.units,
     today: localDay(larder.now(), household.zone),
     own: ownSpeciesKeys(larder),
@@ -145,7 +153,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {
-  const { harvests, units, today, key, own, added } = loaderData;
+  const { harvests, skip, more, units, today, key, own, added } = loaderData;
   const choices = choicesOf(own);
   const [picked, setPicked] = useState(added ?? "");
   const offered = holdOffered(speciesByKey(picked));
@@ -229,7 +237,7 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
           <OwnSpecies choices={choices.catalogue} formKey={key} result={actionData?.result} />
         </Part>
         <Part title="The book, newest first">
-          {harvests.length === 0 ? (
+          {harvests.length === 0 && skip === 0 ? (
             <Empty drawing={<Hanging />} title="Nothing in the book yet.">
               The first animal takes its name, a day and a button.
             </Empty>
@@ -240,6 +248,7 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
               ))}
             </ul>
           )}
+          <More skip={skip} step={SHOWN} more={more} words={["Before these", "After these"]} />
         </Part>
       </div>
     </Page>

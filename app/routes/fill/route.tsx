@@ -19,7 +19,7 @@ import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut }
 import { getCanner } from "#store/equipment";
 import { getLot } from "#store/lot";
 import { schedulable } from "#store/pack";
-import { boxesFor, listSupplies } from "#store/supply";
+import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
 import { contentsOf } from "#ui/glyph";
@@ -48,7 +48,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const bench = orNotFound(() => getBench(larder, params.id));
   const canner = bench.cannerId ? getCanner(larder, bench.cannerId) : null;
   const look = lookAround(home);
-  const supplies = listSupplies(larder);
+  const supplies = suppliesInUse(larder);
   return {
     key: formKey(),
     serverNow: look.now,

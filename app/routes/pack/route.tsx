@@ -11,7 +11,7 @@ import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInHand } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, schedulable, unpack } from "#store/pack";
-import { listSupplies } from "#store/supply";
+import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -62,7 +62,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       })),
       canner: b.cannerId ? getCanner(larder, b.cannerId).name : null,
     })),
-    boxes: listSupplies(larder)
+    boxes: suppliesInUse(larder)
       .filter((s) => s.kind === "lid" || s.kind === "end")
       .map(({ id, label, left, mouth, container }) => ({ id, label, left, closes: mouth ?? container! })),
     waiting: packsWaiting(larder).map((p) => ({

@@ -10,7 +10,7 @@ import { getCanner } from "#store/equipment";
 import { listTools } from "#store/check";
 import { getPack } from "#store/pack";
 import { governLoad, openRun } from "#store/run";
-import { boxesFor, listSupplies } from "#store/supply";
+import { boxesFor, suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { Page } from "#ui/page";
@@ -55,7 +55,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       ...Object.entries(counts).map(([k, n]) => Math.ceil(n / Math.max(1, perLayer(canner.pot, k)))),
     );
   }
-  const supplies = listSupplies(larder);
+  const supplies = suppliesInUse(larder);
   const boxes = packs.flatMap((p) => boxesFor(supplies, p.container, shapeOf(p.container, p.mouth).mouth));
   const gaugeNeedsSigning = governLoad(larder, packs, canner, false).outcome === "none";
   return {

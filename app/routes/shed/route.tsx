@@ -22,7 +22,7 @@ import { SupplyForm } from "./supply-form";
 import { ToolForm } from "./tool-form";
 import { holdsWords } from "../../words/shed";
 import { addTool, checksOf, listTools } from "#store/check";
-import { addSupply, listSupplies, packsWithBox, recount, type Supply } from "#store/supply";
+import { addSupply, packsWithBox, recount, suppliesInUse } from "#store/supply";
 import { CANNER_PRESETS } from "#core/capacity";
 import { standings } from "#core/check";
 import { Drawer } from "#ui/drawer";
@@ -30,21 +30,12 @@ import { ToolRow } from "./tool-row";
 import { checkSchema } from "./gauge-test";
 import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
 
-/** Empty boxes and stacks are shown while they are new; a household empties a hundred in its life. */
-const EMPTY_SHOWN = 12;
-
-function inUse(all: Supply[]): Supply[] {
-  const empty = all.filter((s) => s.left === 0).sort((a, b) => b.createdAt - a.createdAt);
-  const shown = new Set(empty.slice(0, EMPTY_SHOWN));
-  return all.filter((s) => s.left > 0 || shown.has(s));
-}
-
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const now = larder.now();
   return {
     key: formKey(),
-    supplies: inUse(listSupplies(larder)).map((s) => ({ ...s, packs: packsWithBox(larder, s.id) })),
+    supplies: suppliesInUse(larder).map((s) => ({ ...s, packs: packsWithBox(larder, s.id) })),
     tools: listTools(larder).map((t) => ({ ...t, standing: standings(t.kind, checksOf(larder, t.id), now) })),
     units: household.units,
     zone: household.zone,

@@ -1,12 +1,13 @@
 import { Link } from "react-router";
 import { StoredGlyph } from "#ui/glyph";
+import { More } from "#ui/page";
 import { oneWords } from "../../words/shelf";
 import type { Route } from "./+types/route";
 
 /** Everything on one shelf, small, the oldest first. */
 export function Listed({ data }: { data: Route.ComponentProps["loaderData"] }) {
-  const { here, place, now } = data;
-  const more = place.standing - here.length;
+  const { here, place, now, skip, step } = data;
+  const younger = place.standing - skip - here.length;
   return (
     <>
       <ul className="flex flex-wrap items-end gap-x-2 gap-y-4 border-b-[8px] border-bench pb-1">
@@ -29,9 +30,10 @@ export function Listed({ data }: { data: Route.ComponentProps["loaderData"] }) {
           </li>
         ))}
       </ul>
-      {more > 0 && (
-        <p className="mt-2 text-soft">And {more.toLocaleString("en")} younger ones behind them.</p>
+      {younger > 0 && (
+        <p className="mt-2 text-soft">And {younger.toLocaleString("en")} younger ones behind them.</p>
       )}
+      <More skip={skip} step={step} more={younger > 0} words={["Younger ones", "Older ones"]} />
     </>
   );
 }

@@ -12,15 +12,20 @@ import { FormErrors, KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
+import { skipOf } from "../../server/page-of";
 import { PlaceFields } from "../larder/place-form";
 import { placeShape } from "../larder/place-shape";
 import { codesIn } from "../../words/codes";
 import { Counting, Difference } from "./counting";
 import { Listed } from "./listed";
 
+/** Containers on one page: what a shelf takes, and no more than is drawn at once. */
+const SHOWN = 60;
+
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const place = orNotFound(() => getPlace(larder, params.id));
+  const skip = skipOf(request, SHOWN);
   const typed = new URL(request.url).searchParams.get("codes") ?? "";
   return {
     key: formKey(),
@@ -29,7 +34,9 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     zone: household.zone,
     mark: householdMark(household.createdAt),
     now: larder.now(),
-    here: onShelf(larder, place.id, 200),
+    here: onShelf(larder, place.id, SHOWN, skip),
+    skip,
+    step: SHOWN,
     typed,
     count: typed.trim() ? countShelf(larder, place.id, codesIn(typed)) : null,
   };

@@ -1,1 +1,2 @@
+export { More } from "./more";
 export { Empty, Figure, Page, Part, Sheet } from "./page";
