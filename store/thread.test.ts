@@ -380,6 +380,21 @@ describe("what follows from records", () => {
     expect(packsWaiting(t.larder)).toEqual([]);
     expect(lotsInHand(t.larder)[0]!.leftKg).toBeCloseTo(9, 9);
   });
+  test("the code of what was taken apart names nothing any more, and is not given out again", () => {
+    const t = testLarder();
+    const pack = packPints(t, 2);
+    const [jar] = containersOfPack(t.larder, pack.id);
+    expect(findCode(t.larder, jar!.code)).toMatchObject({ found: true, kind: "container" });
+    unpack(t.larder, t.write(), pack.id);
+    for (const code of [jar!.code, pack.code])
+      expect(findCode(t.larder, code)).toMatchObject({
+        found: false,
+        message: expect.stringMatching(/was taken apart again/),
+      });
+    const again = packPints(t, 2);
+    const codes = containersOfPack(t.larder, again.id).map((c) => c.code);
+    expect(codes).not.toContain(jar!.code);
+  });
   test("the schedule of a run stays as it was when the gauge is tested again", () => {
     const t = testLarder();
     const run = openTestRun(t, [packPints(t).id]);

@@ -2,6 +2,7 @@ import compression from "compression";
 import express, { type RequestHandler, type Response } from "express";
 import helmet from "helmet";
 import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
+import { backupWords, sizeWords } from "../words/history";
 import { damage } from "./trouble";
 
 /** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */
@@ -86,17 +87,18 @@ const copyPath = (folder: string, copy: Copy) => `${folder}/backups/${copy.name}
 
 function rowOf(copy: Copy, wrong: string[], newest: boolean): string {
   const when = new Date(copy.at).toUTCString().replace("GMT", "UTC");
-  const about = `${when}, ${Math.max(1, Math.round(copy.bytes / 1000))} kB, ${copy.why.replaceAll("-", " ")}`;
+  const about = `<b>${when}</b><br>made ${backupWords(copy.why)}, ${sizeWords(copy.bytes)}`;
   return wrong.length
-    ? `<li>${about}: not sound. ${escaped(wrong[0]!)}</li>`
-    : `<li><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}"><button>${newest ? "Bring back this copy, the newest that is sound" : "Bring back this copy"}</button> ${about}</form></li>`;
+    ? `<li><span>${about}</span> Not sound: ${escaped(wrong[0]!)}</li>`
+    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}"><button>${newest ? "Bring back this one, the newest that is sound" : "Bring back this one"}</button></form></li>`;
 }
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
 function page(title: string, body: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title><style>
-body{font:1.15rem/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.2rem;background:#f6f3ec;color:#1d1b18}
-h1{font-size:2rem;line-height:1.2}li{margin:.6rem 0}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:#fff;color:inherit;cursor:pointer}
+:root{color-scheme:light dark;--paper:#f4ecdf;--ink:#1c2421;--rule:#cfc3aa}@media(prefers-color-scheme:dark){:root{--paper:#121819;--ink:#f4ecdf;--rule:#3a4244}}
+body{font:1.15rem/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.2rem;background:var(--paper);color:var(--ink)}a{color:inherit}
+h1{font-size:2rem;line-height:1.2}ul{list-style:none;padding:0}li{display:flex;flex-wrap:wrap;align-items:center;justify-content:space-between;gap:.6rem 1.2rem;padding:.8rem 0;border-top:2px solid var(--rule)}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:transparent;color:inherit;cursor:pointer}
 code{overflow-wrap:anywhere}</style></head><body><h1>${title}</h1>${body}</body></html>`;
 }

@@ -5,6 +5,8 @@ export interface HelpPage {
   /** words by which it is found */
   also: string;
   text: string[];
+  /** where its figures are from, and what of it has no source; null where it only tells what this program does */
+  source: string | null;
   see: [name: string, to: string][];
 }
 
@@ -20,6 +22,7 @@ export const HELP: readonly HelpPage[] = [
       "! Only a tested process counts. A time that is not in the table is not offered here, and added minutes never make up for missing pressure.",
       "The table here was written down from memory. Compare it with your own printed guide or ask your local extension office before you rely on it.",
     ],
+    source: "USDA Complete Guide to Home Canning, AIB 539, rev. 2015, Guide 1, from memory.",
     see: [
       ["Ask a schedule", "/ask"],
       ["Throwing food out safely", "/help/throw-out"],
@@ -34,6 +37,7 @@ export const HELP: readonly HelpPage[] = [
       "A household that moves changes its altitude under Household. Runs and packs already made keep what they were made with.",
       "A weight has steps of five pounds, so weights go from ten to fifteen above 1,000 ft. A dial follows the bands of the table.",
     ],
+    source: "Bands and minutes: USDA 2015, Guide 5, from memory.",
     see: [
       ["Household", "/household"],
       ["Ask a schedule", "/ask"],
@@ -48,6 +52,8 @@ export const HELP: readonly HelpPage[] = [
       "A weight needs no test, but it must be the right one, clean, and rocking as its maker says. Silence is below target.",
       "With both on one canner, the weight governs, and what the dial shows beside it is written down.",
     ],
+    source:
+      "Yearly test, two pounds, which governs: common practice, no source. Some offices replace a dial at one pound.",
     see: [["Shed", "/shed"]],
   },
   {
@@ -58,6 +64,7 @@ export const HELP: readonly HelpPage[] = [
       "Air left in the canner makes the steam cooler at the same pressure. Ten minutes of a steady plume drive it out; only then does the weight go on. Ten is the least and is held; longer is fine.",
       "If the plume falters, the ten minutes begin again.",
     ],
+    source: "USDA 2015, Guide 1, from memory.",
     see: [["Fire", "/fire"]],
   },
   {
@@ -69,6 +76,8 @@ export const HELP: readonly HelpPage[] = [
       "Bring it up slowly. A flame turned up and down in a hurry draws liquid out of the jars.",
       "! If you cannot hold it, turn the heat off, let it come down by itself, and within 24 hours process the jars anew in full, with new lids; or chill them and eat them within days.",
     ],
+    source:
+      "The whole time again, and 24 hours: USDA 2015, Guide 1, from memory. The flame: common practice, no source.",
     see: [["Fire", "/fire"]],
   },
   {
@@ -80,6 +89,7 @@ export const HELP: readonly HelpPage[] = [
       "! Steam burns. Never force a lid. Children and animals stay away from the stove and from cooling jars.",
       "Jars stand on a towel, apart, out of a draught, for twelve hours at least. Nothing is tightened or pressed until then.",
     ],
+    source: "USDA 2015, Guide 1, from memory.",
     see: [["Rest", "/rest"]],
   },
   {
@@ -88,9 +98,11 @@ export const HELP: readonly HelpPage[] = [
     also: "lid failed ping press reprocess repack",
     text: [
       "After twelve hours the band comes off and the lid is pressed: down and still is sealed. Food less than half covered by liquid counts as not sealed here.",
-      "A jar that did not seal goes into the cold within two hours and is eaten in days, or frozen, or packed anew within 24 hours of its run: new lid, the whole time.",
+      "A jar that did not seal goes into the cold at once and is eaten in days, or frozen, or packed anew within 24 hours of its run: new lid, the whole time.",
       "When several of a load fail, the page of that load says what they have in common, and how likely that is by chance alone.",
     ],
+    source:
+      "Twelve and 24 hours, down and still: USDA 2015, Guide 1, from memory. Half covered, days in the fridge: common practice, no source.",
     see: [["Rest", "/rest"]],
   },
   {
@@ -102,6 +114,8 @@ export const HELP: readonly HelpPage[] = [
       "The sealer is tested on empty cans before a load is closed, by a seam taken down and measured. Every closed can is looked at and felt all the way round.",
       "! A can that bulges, leaks, spurts or smells is not opened further and not tasted.",
     ],
+    source:
+      "170 °F and the order of work: common practice, no source. Looking at seams: 21 CFR 113.60, from memory.",
     see: [
       ["Seam", "/seam"],
       ["Seam school", "/practice"],
@@ -114,9 +128,10 @@ export const HELP: readonly HelpPage[] = [
     text: [
       "! Do not taste it, do not feed it to an animal, do not pour it out. Wear gloves; the toxin can pass through a cut.",
       "Still sealed: put the closed container into a heavy bag, tape the bag shut, and put it into the household waste where nobody gets at it.",
-      "Unsealed, open or leaking: it is boiled in its container, lid on, under water in a deep pot for 30 minutes, then goes into the waste. That is published advice, from memory.",
+      "Unsealed, open or leaking: it is boiled in its container, lid on, under water in a deep pot for 30 minutes, then goes into the waste.",
       "Wash what it touched with a fresh mix of one part household bleach to five parts water, leave it for 30 minutes, wipe it up, and throw the cloths away.",
     ],
+    source: "USDA 2015, Guide 1, from memory.",
     see: [
       ["Larder", "/larder"],
       ["Recalls", "/larder/recalls"],
@@ -132,6 +147,7 @@ export const HELP: readonly HelpPage[] = [
       "! Bear, wild boar and other carriers of trichinella get the full process as written, and their raw meat its own board and knife.",
       "Lead shot: trim wide around wounds. Fish: follow the advice for your water on how much to eat. Write allergies into the notes of a pack.",
     ],
+    source: "Common practice, no source. What your wildlife agency and your health office say comes first.",
     see: [["Field", "/field"]],
   },
   {
@@ -143,6 +159,7 @@ export const HELP: readonly HelpPage[] = [
       "Afterwards enter the packs, then the run. Every rule of the stove is asked again, and what was missed stands in the record as it was.",
       "A phone that lost only the network goes on by itself: what you tap is kept on it and told to the larder when it can be reached.",
     ],
+    source: null,
     see: [
       ["Enter a run kept on paper", "/records/paper"],
       ["Records", "/records"],
@@ -157,6 +174,7 @@ export const HELP: readonly HelpPage[] = [
       "Every line of a run and of the history is hashed with the one before it, so a changed past shows. “Check that it fits” goes through all of them.",
       "This program keeps records and does arithmetic. It does not inspect food, and certifies nothing for sale.",
     ],
+    source: null,
     see: [
       ["Records", "/records"],
       ["Copies", "/records/copies"],

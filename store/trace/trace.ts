@@ -43,6 +43,12 @@ export function findCode(larder: Larder, text: string): FoundCode {
   const reading = readCode(text);
   if (reading.ok) {
     const row = known(reading.code);
+    if (row && !larder.sqlite.prepare(`select 1 from ${row.kind} where id = ?`).get(row.entityId))
+      return {
+        found: false,
+        message: `${row.code} was taken apart again; its code is not used for anything else.`,
+        meant: null,
+      };
     if (row) return { found: true, code: row.code, kind: row.kind, id: row.entityId };
     return {
       found: false,

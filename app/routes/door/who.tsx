@@ -70,7 +70,7 @@ export default function Who({ loaderData, actionData }: Route.ComponentProps) {
         <TextField
           field={fields.pin}
           label="PIN"
-          hint="only for who has one"
+          hint="only if you have one"
           type="password"
           inputMode="numeric"
           autoComplete="off"

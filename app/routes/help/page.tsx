@@ -18,7 +18,10 @@ export default function HelpText({ loaderData: { page } }: Route.ComponentProps)
     <Page
       title={page.title}
       aside={
-        <Link to="/help" className="flex min-h-12 items-center text-ink">
+        <Link
+          to="/help"
+          className="flex min-h-12 items-center font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
+        >
           All help
         </Link>
       }
@@ -33,6 +36,11 @@ export default function HelpText({ loaderData: { page } }: Route.ComponentProps)
           ) : (
             <p key={t}>{t}</p>
           ),
+        )}
+        {page.source && (
+          <p className="border-t-2 border-rule pt-3 text-[0.95rem] text-soft">
+            <b>Says who?</b> {page.source}
+          </p>
         )}
       </div>
       <p className="mt-7 flex flex-wrap gap-3">

@@ -13,7 +13,7 @@ export default function Help() {
   return (
     <Page
       title="Help"
-      lead="What must be known, in the order of the work. Ctrl K finds any of it, and ? tells the keys."
+      lead="What must be known, in the order of the work. The looking glass above finds any of it (Ctrl K); ? tells the keys."
     >
       <title>Help · Patient Larder</title>
       <ol className="grid gap-x-12 md:grid-cols-2">

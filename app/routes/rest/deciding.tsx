@@ -83,7 +83,7 @@ function AfterAll({ c }: { c: Data["open"][number]["container"] }) {
       <input type="hidden" name="key" value={c.key} />
       <input type="hidden" name="intent" value="seal" />
       <input type="hidden" name="containerId" value={c.id} />
-      <Button name="look" value={sound!.key} weight="bare" className="!px-0">
+      <Button name="look" value={sound!.key} weight="bare" className="!px-0 !text-left">
         A slip: {sound!.label.toLowerCase()} after all
       </Button>
     </OneTap>
