@@ -46,7 +46,10 @@ function watch(ms: number): void {
 function subscribe(tell: () => void): () => void {
   listeners.add(tell);
   if (listeners.size === 1) {
-    watch(WELL_MS);
+    const kept = document.querySelector<HTMLMetaElement>("meta[name=larder-kept]");
+    // A page that had been kept is shown because the larder did not answer just now.
+    if (kept && lostSince === null) set(Number(kept.content));
+    watch(kept ? 0 : WELL_MS);
     addEventListener("offline", lose);
     addEventListener("online", again);
   }

@@ -33,14 +33,14 @@ export function Kept() {
   return (
     <div
       role="status"
-      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-amber bg-strip px-5 py-2 text-on-strip max-md:bottom-[4.5rem]"
+      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-amber bg-strip px-5 py-2 text-on-strip max-md:bottom-[4.1rem]"
     >
       <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 gap-y-1">
         {(lost !== null || waiting > 0) && (
           <p className="min-w-0 flex-1">
             {lost !== null && (
               <b className="font-[650]">
-                The larder cannot be reached since{" "}
+                The larder cannot be reached; it last answered at{" "}
                 {new Date(lost).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}.{" "}
               </b>
             )}
