@@ -1,7 +1,8 @@
 import { createHash } from "node:crypto";
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import { onBehalfOf } from "#store/db";
-import { listChanges, verifyLarder } from "#store/history";
+import { actionsDone, listChanges, verifyLarder } from "#store/history";
 import { changeHousehold } from "#store/household";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "./testing/larder.ts";
@@ -28,6 +29,15 @@ function meddle({ larder }: TestLarder, sql: string): void {
     larder.sqlite.exec(`drop trigger if exists ${name}`);
   larder.sqlite.exec(sql);
 }
+
+/** What is hashed of each line: all of an event and of the audit, and of a run what it was opened with. */
+const CHAINED: Record<string, readonly string[]> = {
+  run_event: "id run_id at type gauge_kpa temp_c corrects by_name note source detail recorded_at".split(" "),
+  audit: "at by_id action entity_kind entity_id detail device heard_at".split(" "),
+  run: "code canner_id plan schedule opened_at opened_by zone gauge_signed_by gauge_signed_reason".split(" "),
+};
+
+const NUMBERS = ["at", "heard_at", "recorded_at", "opened_at", "gauge_kpa", "temp_c"];
 
 test("a past nobody has touched fits, line by line", () => {
   const { t } = withRun();
@@ -74,6 +84,68 @@ test.each([
   const { t, code } = withRun();
   meddle(t, sql);
   expect(verifyLarder(t.larder).broken).toEqual([expect.objectContaining({ code, seq })]);
+});
+
+test("it shows whatever single value of the past is changed, and whichever line is taken out", () => {
+  const chained = ["run_event", "audit", "run"] as const;
+  const seen = new Set<string>();
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...chained),
+      fc.nat(),
+      fc.nat(),
+      fc.constantFrom("value", "out"),
+      (table, n, m, how) => {
+        const { t } = withRun();
+        const { sqlite } = t.larder;
+        const rows = sqlite.prepare(`select rowid as line, * from ${table} order by rowid`).all() as Record<
+          string,
+          unknown
+        >[];
+        const row = rows[n % rows.length]!;
+        const names = Object.keys(row).filter((c) => CHAINED[table]!.includes(c));
+        const column = names[m % names.length]!;
+        const before = row[column];
+        const next = NUMBERS.includes(column) ? Number(before ?? 0) + 1 : `${String(before ?? "")}x`;
+        const json = ["plan", "schedule", "detail"].includes(column);
+        const value = json ? JSON.stringify({ meddled: String(before) }) : next;
+        sqlite.pragma("foreign_keys = off");
+        sqlite.pragma("ignore_check_constraints = on");
+        meddle(
+          t,
+          how === "out" && table !== "run"
+            ? `delete from ${table} where rowid = ${row.line as number}`
+            : `update ${table} set ${column} = ${typeof value === "number" ? value : `'${value.replaceAll("'", "''")}'`} where rowid = ${row.line as number}`,
+        );
+        const { broken } = verifyLarder(t.larder);
+        expect(broken, `${table} ${column} ${how}`).not.toEqual([]);
+        for (const b of broken) expect(b.what).toMatch(/\.$/);
+        seen.add(how === "out" ? how : `${table}.${column}`);
+      },
+    ),
+    { numRuns: 90, seed: 20261212 },
+  );
+  expect(seen.size).toBeGreaterThan(20);
+});
+
+test("every change is told once, page by page, newest first", () => {
+  const { t } = withRun();
+  const lines = t.larder.sqlite.prepare("select id from audit order by id desc").pluck().all() as number[];
+  const told: number[] = [];
+  for (let before: number | null = null; ; before = told.at(-1)!) {
+    const page = listChanges(t.larder, { before, limit: 7 });
+    told.push(...page.map((c) => c.id));
+    if (page.length < 7) break;
+  }
+  expect(told).toEqual(lines);
+  // Asked for one thing, it leaves out all else and nothing of it.
+  for (const action of actionsDone(t.larder)) {
+    const of = listChanges(t.larder, { action, limit: 10_000 });
+    expect(of.length).toBeGreaterThan(0);
+    for (const c of of) expect(c.action.split(".")[0]).toBe(action);
+  }
+  const each = actionsDone(t.larder).map((action) => listChanges(t.larder, { action, limit: 10_000 }).length);
+  expect(each.reduce((a, b) => a + b, 0)).toBe(lines.length);
 });
 
 test("it shows when the end of a run is cut off, even with its links", () => {

@@ -39,6 +39,8 @@ test.each(LISTS.map((l) => [l.key]))(
     const l = list(key);
     const [heads, ...rows] = parse(listCsv(t.larder, l), { bom: true }) as string[][];
     expect(heads).toEqual(l.columns.map((c) => c.head));
+    // By which a file that comes in is told what ends its cells.
+    for (const head of heads!) expect(head).not.toMatch(/[,;\t"\r\n]/);
     for (const row of rows)
       for (const [i, cell] of row.entries()) {
         if (cell === "") continue;

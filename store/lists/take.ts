@@ -12,7 +12,9 @@ const MOST_ROWS = 5_000;
 export function listCsv(larder: Larder, list: List): string {
   const rows = list.rows(larder).map((row) => row.map((c) => (typeof c === "string" ? safeCell(c) : c)));
   // A mark at the beginning, by which spreadsheets know that ° and ö are meant.
-  return `\uFEFF${stringify([list.columns.map((c) => c.head), ...rows], { record_delimiter: "\r\n" })}`;
+  // What a program may take for the end of a cell is quoted as well, since some expect “;” or tabs.
+  const quoted = { record_delimiter: "\r\n", quoted_match: /[;\t]/ };
+  return `\uFEFF${stringify([list.columns.map((c) => c.head), ...rows], quoted)}`;
 }
 
 /** What became of a row, or would. */
@@ -64,13 +66,20 @@ function takeRows(larder: Larder, write: Write, list: List, text: string): Told[
   });
 }
 
+/** What ends a cell: whichever of “,”, “;” and a tab stands most often in the first line. No heading has one in it. */
+function delimiterOf(text: string): string {
+  const [heads = ""] = text.trimStart().split(/[\r\n]/, 1);
+  const count = (c: string) => heads.split(c).length;
+  return [",", ";", "\t"].reduce((most, c) => (count(c) > count(most) ? c : most));
+}
+
 function rowsOf(list: List, text: string): { line: number; cells: Record<string, string> }[] {
   let records: { record: Record<string, string>; info: { lines: number } }[];
   const known = new Map(list.columns.map((c) => [c.head.toLowerCase(), c.head]));
   try {
     records = parse(text, {
       bom: true,
-      delimiter: [",", ";", "\t"],
+      delimiter: delimiterOf(text),
       skip_empty_lines: true,
       trim: true,
       info: true,
@@ -88,7 +97,7 @@ function rowsOf(list: List, text: string): { line: number; cells: Record<string,
     }) as unknown as typeof records;
   } catch (error) {
     if (error instanceof Refused) throw error;
-    throw new Refused({ file: `This cannot be read as CSV: ${(error as Error).message.split("\n")[0]}` });
+    throw new Refused({ file: `This cannot be read as CSV: ${(error as Error).message.split("\n")[0]}.` });
   }
   if (records.length === 0) throw new Refused({ file: "There are no rows in it." });
   if (records.length > MOST_ROWS)
