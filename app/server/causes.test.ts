@@ -1,14 +1,12 @@
-import { RouterContextProvider } from "react-router";
 import { expect, test } from "vitest";
 import { fillEstimate } from "#core/pack";
 import { closeBench, fillOne, openBench } from "#store/filling";
-import { getHousehold, listPeople } from "#store/household";
 import { packsWaiting } from "#store/pack";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { addSupply } from "#store/supply";
 import { openTestRun, runToTowel, testLarder } from "#store/testing";
-import { type Home } from "./context";
 import { sealCauses } from "./causes";
+import { homeOf } from "./testing";
 
 test("a failed layer is found where a load was filled by its plan, and its place and lids are known too", () => {
   const t = testLarder();
@@ -50,14 +48,7 @@ test("a failed layer is found where a load was filled by its plan, and its place
   runToTowel(t, run.id);
   t.pass(12 * 60 + 1);
   const jars = containersOfRun(t.larder, run.id);
-  const people = listPeople(t.larder);
-  const home: Home = {
-    larder: t.larder,
-    context: new RouterContextProvider(),
-    household: getHousehold(t.larder)!,
-    people,
-    me: people[0]!,
-  };
+  const home = homeOf(t);
   // Before anything failed there is nothing to look for.
   checkSeal(t.larder, t.write(), jars[0]!.id, { lid: "down" });
   expect(sealCauses(home)).toEqual({ checked: 1, failed: 0, found: [] });

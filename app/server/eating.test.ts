@@ -1,26 +1,14 @@
-import { RouterContextProvider } from "react-router";
 import { describe, expect, test } from "vitest";
 import { recordOpening, setPrices } from "#store/eating";
-import { changeHousehold, getHousehold, listPeople } from "#store/household";
+import { changeHousehold } from "#store/household";
 import { setAside } from "#store/recall";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { addPlace, shelve } from "#store/shelf";
 import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
-import { type Home } from "./context";
 import { toEat } from "./eating";
+import { homeOf } from "./testing";
 
 const DAY_MIN = 24 * 60;
-
-function home(t: TestLarder): Home {
-  const people = listPeople(t.larder);
-  return {
-    larder: t.larder,
-    context: new RouterContextProvider(),
-    household: getHousehold(t.larder)!,
-    people,
-    me: people[0]!,
-  };
-}
 
 /** So many pints canned now and put on a shelf. */
 function shelfOf(t: TestLarder, count: number) {
@@ -47,14 +35,14 @@ describe("what there is to eat", () => {
     const old = shelfOf(t, 4);
     t.pass(40 * DAY_MIN);
     shelfOf(t, 2);
-    const eat = toEat(home(t));
+    const eat = toEat(homeOf(t));
     expect(eat.kinds).toMatchObject([{ sound: 6, kept: 0, meals: 6 }]);
     expect(old.map((j) => j.code)).toContain(eat.kinds[0]!.next!.code);
     // Six pints of half a kilogram; 0.8 kg of parcels a litre of freezer.
     expect(eat.massKg).toBeCloseTo(3, 9);
     expect(eat.freezerLitres).toBeCloseTo(3.75, 9);
     changeHousehold(t.larder, t.write(), { eaters: 4 });
-    expect(toEat(home(t)).meals).toBe(3);
+    expect(toEat(homeOf(t)).meals).toBe(3);
   });
   test("what is set aside is never next, however old it is", () => {
     const t = testLarder();
@@ -62,7 +50,7 @@ describe("what there is to eat", () => {
     t.pass(DAY_MIN);
     const young = shelfOf(t, 2);
     setAside(t.larder, t.write(), { containerId: old[0]!.id, doubts: ["run"], reason: "a cloudy one" });
-    const [kind] = toEat(home(t)).kinds;
+    const [kind] = toEat(homeOf(t)).kinds;
     expect(kind).toMatchObject({ sound: 2, kept: 3, meals: 2 });
     expect(young.map((j) => j.code)).toContain(kind!.next!.code);
   });
@@ -73,24 +61,24 @@ describe("what there is to eat", () => {
       for (const jar of jars.splice(0, 1))
         recordOpening(t.larder, t.write(), { containerId: jar.id, signs: [], note: null });
       if (month === 3)
-        expect(toEat(home(t)).groups[0]).toMatchObject({ forecast: null, lasts: null, months: 3 });
+        expect(toEat(homeOf(t)).groups[0]).toMatchObject({ forecast: null, lasts: null, months: 3 });
       t.pass(30.4 * DAY_MIN);
     }
-    const [group] = toEat(home(t)).groups;
+    const [group] = toEat(homeOf(t)).groups;
     expect(group).toMatchObject({ group: "red-meat", standing: 9, months: 7 });
     expect(group!.forecast!.perMonth).toBeCloseTo(1, 1);
     expect(group!.lasts!.expected).toBeCloseTo(9, 0);
     expect(group!.lasts!.least).toBeLessThanOrEqual(group!.lasts!.expected);
     // The only kind there is lasts as long as its group.
-    expect(toEat(home(t)).kinds[0]!.lasts!.expected).toBeCloseTo(group!.lasts!.expected, 9);
+    expect(toEat(homeOf(t)).kinds[0]!.lasts!.expected).toBeCloseTo(group!.lasts!.expected, 9);
   });
   test("what a jar cost is told from the newest prices, and what has none is named", () => {
     const t = testLarder();
     shelfOf(t, 2);
-    expect(toEat(home(t)).kinds[0]!.cost!.missing).toContain("lid");
+    expect(toEat(homeOf(t)).kinds[0]!.cost!.missing).toContain("lid");
     setPrices(t.larder, t.write(), { lid: 0.3, "worth-kg": 20 });
     setPrices(t.larder, t.write(), { lid: 0.4 });
-    const { cost } = toEat(home(t)).kinds[0]!;
+    const { cost } = toEat(homeOf(t)).kinds[0]!;
     expect(cost!.lines.find((l) => l.what === "lid")).toEqual({ what: "lid", amount: 0.4 });
     expect(cost!.worth).toBeCloseTo(10, 9);
   });

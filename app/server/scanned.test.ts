@@ -1,13 +1,11 @@
-import { RouterContextProvider } from "react-router";
 import { expect, test } from "vitest";
 import { householdMark, labelUrl } from "#core/code";
-import { getHousehold, listPeople } from "#store/household";
 import { setAside } from "#store/recall";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { addPlace, shelve, takeOff } from "#store/shelf";
 import { openTestRun, packPints, runToTowel, testLarder } from "#store/testing";
-import { type Home } from "./context";
 import { scanned } from "./scanned";
+import { homeOf } from "./testing";
 
 test("a label is told by whose it is, and by where its jar stands", () => {
   const t = testLarder();
@@ -15,15 +13,8 @@ test("a label is told by whose it is, and by where its jar stands", () => {
   runToTowel(t, run.id);
   t.pass(13 * 60);
   const jars = containersOfRun(t.larder, run.id);
-  const people = listPeople(t.larder);
-  const household = getHousehold(t.larder)!;
-  const home: Home = {
-    larder: t.larder,
-    context: new RouterContextProvider(),
-    household,
-    people,
-    me: people[0]!,
-  };
+  const home = homeOf(t);
+  const { household } = home;
   const [a, b, c] = jars.map((j) => j.code);
   const label = (code: string, mark = householdMark(household.createdAt)) => labelUrl("http://x", code, mark);
   expect(scanned(home, label(a!))).toMatchObject({

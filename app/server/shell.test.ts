@@ -1,32 +1,20 @@
-import { RouterContextProvider } from "react-router";
 import { describe, expect, test } from "vitest";
 import { checkSeal, containersOfRun, dispose, undecided } from "#store/rest";
-import { getHousehold, listPeople } from "#store/household";
 import { addPlace, shelve, toShelve } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { openTestRun, packPints, runToTowel, tap, testLarder, type TestLarder } from "#store/testing";
-import { type Home } from "./context";
 import { clocksOf } from "./clocks";
 import { lookAround } from "./look";
 import { benchOf, runGlances } from "./shell";
 import { storyOf } from "./story";
+import { homeOf } from "./testing";
 
-const home = (t: TestLarder): Home => {
-  const people = listPeople(t.larder);
-  return {
-    larder: t.larder,
-    household: getHousehold(t.larder)!,
-    people,
-    me: people[0]!,
-    context: new RouterContextProvider(),
-  };
-};
 const bench = (t: TestLarder) => {
-  const h = home(t);
+  const h = homeOf(t);
   return Object.fromEntries(benchOf(h, runGlances(h)).map((p) => [p.key, p]));
 };
 const clocks = (t: TestLarder) => {
-  const h = home(t);
+  const h = homeOf(t);
   return clocksOf(runGlances(h), lookAround(h));
 };
 
@@ -129,7 +117,7 @@ describe("the story of a jar", () => {
     checkSeal(t.larder, t.write(), jar!.id, "sealed");
     const found = findCode(t.larder, jar!.code);
     if (!found.found) throw new Error(found.message);
-    const story = storyOf(home(t), found);
+    const story = storyOf(homeOf(t), found);
     expect(story.chapters.map((c) => c.kind)).toEqual(["harvest", "lot", "pack", "run", "seal"]);
     const told = story.chapters.map((c) => [c.title, ...c.lines, ...c.care].join(" ")).join("\n");
     expect(told).toContain("Wild boar taken");

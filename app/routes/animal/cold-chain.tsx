@@ -6,7 +6,7 @@ import type { RefusedRow } from "#core/cold";
 import { Button } from "#ui/button";
 import { Drawer, useLast } from "#ui/drawer";
 import { TimeChart } from "#ui/chart";
-import { keyFor, FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, KeyedForm, Notice, PickField, TextField, resultOf, FileForm } from "#ui/form";
 import { fieldTime, whenWords } from "../../words/time";
 import type { Route } from "./+types/route";
 
@@ -224,16 +224,7 @@ function LogForm({
   });
   return (
     <Drawer title="Take in a logger’s file" className="mt-3" open={read || own?.status === "error"}>
-      <Form
-        method="post"
-        encType="multipart/form-data"
-        id={form.id}
-        onSubmit={form.onSubmit}
-        noValidate
-        className="space-y-3 pb-2"
-      >
-        <input type="hidden" name="key" value={keyFor(data.key, "log")} />
-        <input type="hidden" name="intent" value="log" />
+      <FileForm form={form} formKey={keyFor(data.key, "log")} intent="log" className="space-y-3 pb-2">
         <p className="text-[0.95rem] text-soft">
           A table in commas, semicolons or tabs whose first line names the columns: time, temp_C or temp_F,
           and probe if there are several. Times without a zone are read in {data.zone}. Up to 20 MB and
@@ -257,7 +248,7 @@ function LogForm({
         />
         <FormErrors form={form} />
         <Button>Take it in</Button>
-      </Form>
+      </FileForm>
     </Drawer>
   );
 }

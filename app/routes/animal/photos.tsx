@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import type { Photo } from "#store/harvest";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { keyFor, FormErrors, TextField, TickField, resultOf } from "#ui/form";
+import { keyFor, FormErrors, TextField, TickField, resultOf, FileForm } from "#ui/form";
 
 /** Pictures of an animal. They stay on this machine, and say nothing of where unless that is kept. */
 export function Photos({
@@ -46,16 +46,7 @@ export function Photos({
         </ul>
       )}
       <Drawer title={photos.length ? "Add another photo" : "Add a photo"} open={own?.status === "error"}>
-        <Form
-          method="post"
-          encType="multipart/form-data"
-          id={form.id}
-          onSubmit={form.onSubmit}
-          noValidate
-          className="space-y-3 pb-2"
-        >
-          <input type="hidden" name="key" value={keyFor(key, "photo")} />
-          <input type="hidden" name="intent" value="photo" />
+        <FileForm form={form} formKey={keyFor(key, "photo")} intent="photo" className="space-y-3 pb-2">
           <TickField
             field={fields.keepsPlace}
             label="Keep where and with what it was taken"
@@ -70,7 +61,7 @@ export function Photos({
           />
           <FormErrors form={form} />
           <Button>Keep it</Button>
-        </Form>
+        </FileForm>
       </Drawer>
     </section>
   );

@@ -82,9 +82,7 @@ export function ColdRow({
             <Link to={`/cold/${l.code}`}>Thaw</Link>
           </Button>
         ) : (
-          <OneTap>
-            <input type="hidden" name="key" value={l.key} />
-            <input type="hidden" name="lotId" value={l.id} />
+          <OneTap says={{ key: l.key, lotId: l.id }}>
             <Button weight="bare" name="intent" value={l.kept === "thawing" ? "thawed" : "freeze"}>
               {l.kept === "thawing" ? "Thawed" : "Freeze"}
             </Button>

@@ -226,10 +226,10 @@ function Look({ standing: s, formKey: key, zone }: { standing: Standing; formKey
           <p className="text-[0.92rem] text-soft">Due again {longDay(s.dueAt, zone)}.</p>
         )}
       </div>
-      <OneTap className="flex flex-wrap items-center gap-2">
-        <input type="hidden" name="intent" value="look" />
-        <input type="hidden" name="key" value={keyFor(key, item.key)} />
-        <input type="hidden" name="item" value={item.key} />
+      <OneTap
+        className="flex flex-wrap items-center gap-2"
+        says={{ intent: "look", key: keyFor(key, item.key), item: item.key }}
+      >
         <Button name="finding" value="sound">
           Sound
         </Button>

@@ -66,10 +66,7 @@ export function TakeOut({ data, newest }: { data: FillData; newest: ReturnType<t
   if (!newest) return null;
   const { part, container } = newest;
   return (
-    <OneTap>
-      <input type="hidden" name="key" value={keyFor(data.key, `out ${container.code}`)} />
-      <input type="hidden" name="intent" value="take-out" />
-      <input type="hidden" name="part" value={part.index} />
+    <OneTap says={{ key: keyFor(data.key, `out ${container.code}`), intent: "take-out", part: part.index }}>
       <Button weight="bare" className="px-0!">
         Not so: take no. {container.number} ({container.code}) out again
       </Button>

@@ -100,10 +100,7 @@ export function NetworkPart({
                   <span className="font-[650]">{s.device}</span>{" "}
                   <span className="text-soft">since {longDay(s.createdAt, zone)}</span>
                 </span>
-                <OneTap>
-                  <input type="hidden" name="key" value={keyFor(formKey, s.id)} />
-                  <input type="hidden" name="intent" value="put-out" />
-                  <input type="hidden" name="id" value={s.id} />
+                <OneTap says={{ key: keyFor(formKey, s.id), intent: "put-out", id: s.id }}>
                   <Button weight="stop">Put it out</Button>
                 </OneTap>
               </li>

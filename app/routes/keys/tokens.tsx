@@ -75,10 +75,7 @@ export function TokensPart({
                   {t.canner && ` (${t.canner})`}, since {longDay(t.createdAt, zone)}
                 </span>
               </span>
-              <OneTap>
-                <input type="hidden" name="key" value={keyFor(formKey, t.id)} />
-                <input type="hidden" name="intent" value="token-back" />
-                <input type="hidden" name="id" value={t.id} />
+              <OneTap says={{ key: keyFor(formKey, t.id), intent: "token-back", id: t.id }}>
                 <Button weight="stop">Take it back</Button>
               </OneTap>
             </li>

@@ -1,11 +1,11 @@
 import { useForm } from "@conform-to/react";
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { Refused } from "#store/db";
 import { LIST_LIMIT_BYTES, LISTS, previewList, takeList, type List, type Told } from "#store/lists";
 import { Button } from "#ui/button";
-import { FormErrors, KeyedForm, Notice, TextField } from "#ui/form";
+import { FormErrors, KeyedForm, Notice, TextField, FileForm } from "#ui/form";
 import { Page } from "#ui/page";
 import { keepList, keptList } from "../../server/arrived-lists";
 import { atHome } from "../../server/context";
@@ -86,16 +86,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
       <title>{`${title} · Patient Larder`}</title>
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[24rem_1fr]">
         <div>
-          <Form
-            method="post"
-            encType="multipart/form-data"
-            id={form.id}
-            onSubmit={form.onSubmit}
-            noValidate
-            className="space-y-4"
-          >
-            <input type="hidden" name="key" value={key} />
-            <input type="hidden" name="intent" value="look" />
+          <FileForm form={form} formKey={key} intent="look" className="space-y-4">
             <TextField
               field={fields.file}
               label="The file"
@@ -105,7 +96,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
             />
             <FormErrors form={form} />
             <Button weight={doable && shown?.kept ? "quiet" : "do"}>Look at it</Button>
-          </Form>
+          </FileForm>
           <h2 className="mt-8 mb-1 text-[1.06rem] text-soft">Its columns</h2>
           <p className="code text-[1rem] !whitespace-normal">{heads.join(", ")}</p>
           <p className="mt-2 text-soft">{hint} A column left out stays as it is.</p>

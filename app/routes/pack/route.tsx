@@ -265,10 +265,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                   {p.onBench ? (
                     <span className="text-soft">still on the bench</span>
                   ) : (
-                    <OneTap>
-                      <input type="hidden" name="key" value={p.key} />
-                      <input type="hidden" name="intent" value="unpack" />
-                      <input type="hidden" name="packId" value={p.id} />
+                    <OneTap says={{ key: p.key, intent: "unpack", packId: p.id }}>
                       <Button weight="bare">Take it apart again</Button>
                     </OneTap>
                   )}

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { useForm } from "@conform-to/react";
-import { Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import type { Route } from "./+types/restore";
@@ -11,7 +11,7 @@ import { checkApart, isEmpty, putInPlace } from "#store/backup";
 import { Refused } from "#store/db";
 import { ARCHIVE_LIMIT_BYTES, readArchive } from "#store/transfer";
 import { Button } from "#ui/button";
-import { FormErrors, Notice, TextField } from "#ui/form";
+import { FormErrors, Notice, TextField, FileForm } from "#ui/form";
 import { larderContext } from "../../server/context";
 import { formKey, keyField } from "../../server/form";
 import { submitUpload } from "../../server/upload";
@@ -67,16 +67,7 @@ export default function Restore({ loaderData, actionData }: Route.ComponentProps
             larder and checked to the last line first. Only when all of it fits does it take this empty
             larder’s place.
           </p>
-          <Form
-            method="post"
-            encType="multipart/form-data"
-            id={form.id}
-            onSubmit={form.onSubmit}
-            noValidate
-            className="mt-6 space-y-4"
-          >
-            <input type="hidden" name="key" value={loaderData.key} />
-            <input type="hidden" name="intent" value="archive" />
+          <FileForm form={form} formKey={loaderData.key} intent="archive" className="mt-6 space-y-4">
             <TextField
               field={fields.archive}
               label="The archive"
@@ -86,7 +77,7 @@ export default function Restore({ loaderData, actionData }: Route.ComponentProps
             />
             <FormErrors form={form} />
             <Button weight="do">Check it and bring it in</Button>
-          </Form>
+          </FileForm>
         </>
       ) : (
         <Notice tone="care" className="mt-4 space-y-2">

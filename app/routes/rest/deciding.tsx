@@ -79,10 +79,7 @@ export function Deciding({ open, zone }: { zone: string; open: Data["open"] }) {
 function AfterAll({ c }: { c: Data["open"][number]["container"] }) {
   const [sound] = isCan(c.kind) ? CAN_LOOKS : JAR_LOOKS;
   return (
-    <OneTap>
-      <input type="hidden" name="key" value={c.key} />
-      <input type="hidden" name="intent" value="seal" />
-      <input type="hidden" name="containerId" value={c.id} />
+    <OneTap says={{ key: c.key, intent: "seal", containerId: c.id }}>
       <Button name="look" value={sound!.key} weight="bare" className="!px-0 !text-left">
         A slip: {sound!.label.toLowerCase()} after all
       </Button>
@@ -100,10 +97,7 @@ function Choices({
   formKey: string;
 }) {
   return (
-    <OneTap className="flex flex-wrap gap-2">
-      <input type="hidden" name="key" value={formKey} />
-      <input type="hidden" name="intent" value="decide" />
-      <input type="hidden" name="containerId" value={id} />
+    <OneTap className="flex flex-wrap gap-2" says={{ key: formKey, intent: "decide", containerId: id }}>
       {choices.map((c) => (
         <Button key={c} name="what" value={c} weight={c === "discard" ? "stop" : "quiet"}>
           {CHOICE_WORDS[c]}
@@ -167,10 +161,10 @@ export function PromisedPart({ waiting, zone }: { zone: string; waiting: Data["p
                 {late && <b className="text-stop"> · too late: throw it out, untasted</b>}
               </span>
               {c.disposition === "chill" && (
-                <OneTap className="flex flex-wrap gap-2">
-                  <input type="hidden" name="key" value={c.key} />
-                  <input type="hidden" name="intent" value="ate" />
-                  <input type="hidden" name="containerId" value={c.id} />
+                <OneTap
+                  className="flex flex-wrap gap-2"
+                  says={{ key: c.key, intent: "ate", containerId: c.id }}
+                >
                   {!late && (
                     <Button name="what" value="opened">
                       It is eaten

@@ -99,10 +99,10 @@ function Looks({ c }: { c: Resting["containers"][number] }) {
     </Button>
   );
   return (
-    <OneTap className="flex w-full flex-col gap-2 pb-2">
-      <input type="hidden" name="key" value={c.key} />
-      <input type="hidden" name="intent" value="seal" />
-      <input type="hidden" name="containerId" value={c.id} />
+    <OneTap
+      className="flex w-full flex-col gap-2 pb-2"
+      says={{ key: c.key, intent: "seal", containerId: c.id }}
+    >
       {button(sound!, "quiet")}
       {button(bad!, "stop")}
       <details>

@@ -30,10 +30,9 @@ export function ExhaustCan({ data, can }: { data: SeamData; can: Can }) {
           <p className="text-[1.15rem] font-[650]">
             {formatTemperature(can.tempC!, units)}. {DOUBT_WORDS[can.doubt!]}
           </p>
-          <OneTap>
-            <input type="hidden" name="key" value={keyFor(data.key, `confirm ${can.id}`)} />
-            <input type="hidden" name="intent" value="confirm" />
-            <input type="hidden" name="containerId" value={can.id} />
+          <OneTap
+            says={{ key: keyFor(data.key, `confirm ${can.id}`), intent: "confirm", containerId: can.id }}
+          >
             <Button>Yes, it is in the meat</Button>
           </OneTap>
           <p>Else move it and read again:</p>

@@ -1,23 +1,10 @@
-import { RouterContextProvider } from "react-router";
 import { expect, test } from "vitest";
 import { Refused } from "#store/db";
-import { getHousehold, listPeople } from "#store/household";
 import { verifyLarder } from "#store/history";
 import { getRun } from "#store/run";
 import { packPints, testLarder, type TestLarder } from "#store/testing";
-import { type Home } from "../context";
 import { blankForms, enterRunSheet, type RunSheet } from ".";
-
-const homeOf = (t: TestLarder): Home => {
-  const people = listPeople(t.larder);
-  return {
-    larder: t.larder,
-    household: getHousehold(t.larder)!,
-    people,
-    me: people[0]!,
-    context: new RouterContextProvider(),
-  };
-};
+import { homeOf } from "../testing";
 
 const GOOD: RunSheet["times"] = {
   lit: "10:00",

@@ -8,6 +8,7 @@ export {
   type Choice,
   type PickOption,
 } from "./field";
+export { FileForm } from "./file-form";
 export { KeyedForm } from "./keyed-form";
 export { OneTap } from "./one-tap";
 export { keyFor } from "./key";
