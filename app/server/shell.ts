@@ -139,7 +139,11 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
     place(
       "larder",
       "Larder",
-      ready.length ? `${ready.length} to shelve` : shelf ? `${shelf.toLocaleString("en-US")} on the shelf` : "empty shelf",
+      ready.length
+        ? `${ready.length} to shelve`
+        : shelf
+          ? `${shelf.toLocaleString("en-US")} on the shelf`
+          : "empty shelf",
       shelf,
       shelves.first.map((c) =>
         standing(

@@ -57,7 +57,10 @@ function optionOf(
     yAxis: {
       type: "value",
       minInterval: 1,
-      axisLabel: { ...text, formatter: (v: number) => `${v.toLocaleString("en-US")}${unit === "%" ? " %" : ""}` },
+      axisLabel: {
+        ...text,
+        formatter: (v: number) => `${v.toLocaleString("en-US")}${unit === "%" ? " %" : ""}`,
+      },
       splitLine: { lineStyle: { color: colour("rule") } },
     },
     series: series.map((s, i) => ({
