@@ -1,5 +1,5 @@
 // `npm test`: everything a change must pass, on a machine that may be new. Ends with `N passed, N failed`.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, readFileSync, rmSync } from "node:fs";
 
 const step = (name, command, args, env = {}) => {
@@ -11,6 +11,21 @@ const step = (name, command, args, env = {}) => {
   );
   return status === 0;
 };
+/** The same beside others: what it prints stands together once it is done. */
+const stepBeside = (name, command, args) =>
+  new Promise((resolve) => {
+    const began = Date.now();
+    const child = spawn(command, args, { stdio: ["ignore", "pipe", "pipe"] });
+    let printed = "";
+    for (const from of [child.stdout, child.stderr]) from.on("data", (piece) => (printed += piece));
+    child.on("close", (status) => {
+      const took = Math.round((Date.now() - began) / 1000);
+      process.stdout.write(
+        `\n── ${name}\n${printed}── ${name}: ${status === 0 ? "ok" : "FAILED"}, ${took} s\n`,
+      );
+      resolve(status === 0);
+    });
+  });
 const read = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, "utf8")) : null);
 
 let passed = 0;
@@ -22,8 +37,10 @@ if (!step("set up", "node", ["setup.js", "--chromium"])) {
   process.exit(1);
 }
 rmSync("test-results", { recursive: true, force: true });
-count(step("types", "npm", ["run", "-s", "types"]));
-count(step("lint", "npm", ["run", "-s", "lint"]));
+// Both read the types that routes are given, and each keeps one core busy.
+count(step("routes", "npx", ["react-router", "typegen"]));
+const beside = ["types:check", "lint"].map((name) => stepBeside(name, "npm", ["run", "-s", name]));
+for (const ok of await Promise.all(beside)) count(ok);
 
 const unitOk = step("unit", "npx", [
   "vitest",
