@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { audit, codeRegister, writeKey } from "../schema/index.ts";
 import { codeFor } from "#core/code";
 import { type Larder } from "./larder.ts";
+import { asRefusal } from "./limits.ts";
 import { Refused } from "./refused.ts";
 import { scopeNow } from "./scope.ts";
 
@@ -42,7 +43,7 @@ export function once<T>(
           );
         return JSON.parse(before.result) as T;
       }
-      const { result, note } = work();
+      const { result, note } = within(work);
       const at = larder.now();
       const { device, said } = scopeNow();
       larder.db
@@ -65,6 +66,15 @@ export function once<T>(
       return result;
     })
     .immediate();
+}
+
+/** Does the work of a write; what a table would not take is a refusal like any other. */
+function within<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    throw asRefusal(error);
+  }
 }
 
 /** Gives out the next code and writes down what it names. Call inside a write. */

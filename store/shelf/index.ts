@@ -8,7 +8,6 @@ export {
   type ShelfPlace,
 } from "./place.ts";
 export {
-  byKind,
   findOnShelf,
   getShelved,
   onShelf,
@@ -16,12 +15,11 @@ export {
   shelfGlance,
   shelvedByIds,
   shelvedSince,
-  stockKey,
   toShelve,
-  type KindStock,
   type ShelfGlance,
   type Shelved,
 } from "./shelved.ts";
+export { byKind, stockKey, type KindStock } from "./kinds.ts";
 export { putBack, shelve, takeOff, type TakenAs } from "./take.ts";
 export { countShelf, reconcile, type CountLine, type ShelfCount } from "./count.ts";
 export {

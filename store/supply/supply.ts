@@ -46,6 +46,8 @@ export function suppliesInUse(larder: Larder): Supply[] {
     .all() as Supply[];
 }
 
+const MOST_OF_ONE = 10_000;
+
 export interface SupplyInput {
   kind: SupplyKind;
   container: ContainerKey | null;
@@ -58,7 +60,7 @@ export interface SupplyInput {
 export function addSupply(larder: Larder, write: Write, input: SupplyInput): { id: string } {
   return once(larder, write, "supply.add", () => {
     const { kind, label, count } = input;
-    if (!(count >= 1 && count <= 10_000)) throw new Refused({ count: "Between 1 and 10,000 of them." });
+    if (!(count >= 1 && count <= MOST_OF_ONE)) throw new Refused({ count: "Between 1 and 10,000 of them." });
     const can = kind === "can" || kind === "end";
     if (kind !== "lid" && (input.container === null || isCan(input.container) !== can))
       throw new Refused({ container: can ? "Say which can." : "Say which jar." });
@@ -68,6 +70,8 @@ export function addSupply(larder: Larder, write: Write, input: SupplyInput): { i
     const known = listSupplies(larder).find(
       (s) => s.kind === kind && s.container === container && s.mouth === mouth && s.label === label,
     );
+    if ((known?.left ?? 0) + count > MOST_OF_ONE)
+      throw new Refused({ count: `There are ${known!.left} of it already; at most 10,000 of one kind.` });
     const id = known?.id ?? uuid();
     if (!known)
       larder.db.insert(supply).values({ id, kind, container, mouth, label, createdAt: larder.now() }).run();
@@ -107,7 +111,7 @@ export function recount(
     const known = getSupply(larder, input.supplyId);
     if (!Number.isInteger(input.left) || input.left < 0)
       throw new Refused({ left: "A count is 0 or more: there cannot be fewer than none." });
-    if (input.left > 10_000) throw new Refused({ left: "At most 10,000 of one kind." });
+    if (input.left > MOST_OF_ONE) throw new Refused({ left: "At most 10,000 of one kind." });
     change(larder, write, known.id, input.left - known.left, input.why);
     return { result: null, note: { kind: "supply", id: known.id, detail: input } };
   });

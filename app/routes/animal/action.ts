@@ -235,7 +235,9 @@ const oneSchema = (units: Units) =>
     key: keyField,
     intent: z.literal("one"),
     oneWeight: weight(units).optional(),
-    oneLength: quantity("length", units, "The length").optional(),
+    oneLength: quantity("length", units, "The length")
+      .refine((m) => m > 0 && m < 10, "A length is more than zero, and no fish here is ten metres long.")
+      .optional(),
   });
 
 const logSchema = z.object({

@@ -55,6 +55,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   return submit(request, schema, (v) => {
     const ingredients = readIngredients(v.ingredients, household.units);
     if (ingredients.length > 40) throw new Refused({ ingredients: "At most 40 ingredients." });
+    const huge = ingredients.find((i) => i.amount > 1000);
+    if (huge) throw new Refused({ ingredients: `More than a tonne of ${huge.name}? Check its amount.` });
     saveRecipe(larder, writeBy(me, v.key), { name: v.name, dish: v.dish, ingredients });
     return redirect("/plan/dishes");
   });

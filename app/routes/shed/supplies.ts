@@ -51,7 +51,9 @@ export const toolSchema = (units: UnitSystem) =>
       .min(100, "A burner has at least 100 W.")
       .max(60_000, "That is more than any kitchen burner: give watts, not BTU.")
       .optional(),
-    lowest: quantity("gaugePressure", units, "The lowest pressure").optional(),
+    lowest: quantity("gaugePressure", units, "The lowest pressure")
+      .refine((kPa) => kPa <= 210, "That is more than any canner is run at.")
+      .optional(),
     outdoors: z.boolean().default(false),
     induction: z.boolean().default(false),
     note: words("The note", 120).optional(),
