@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { runAt } from "#core/run";
 import { kPaFromPsi } from "#core/quantity";
 import {
   appendEvents,
@@ -202,6 +203,55 @@ test("what heat finds in a load: its size, its filling, and the canner it stood 
   expect(body.halfHeightM).toBeGreaterThan(0.03);
   expect(kitchen).toMatchObject({ altitudeM: 701.04, faceErrorKPa: 0, rockingKPa: null });
   expect(water.litres).toBeGreaterThan(2);
+});
+
+test("a gauge that sends for two hours is seen at every look as if its run were folded anew", () => {
+  const t = testLarder();
+  const run = openTestRun(t, [packPints(t).id]);
+  for (const type of ["heat-on", "steam-steady"] as const) tap(t, run.id, type);
+  t.pass(11);
+  tap(t, run.id, "weight-on");
+  let seed = 7;
+  const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const anew = () => {
+    const { plan, openedAt, view } = getRun(t.larder, run.id);
+    expect(view).toEqual(runAt(plan, eventsSince(t.larder, run.id, 0), openedAt, view.now));
+    return view;
+  };
+  for (let minute = 0; minute < 120; minute++) {
+    t.pass(1);
+    const readings = Array.from({ length: 6 }, (_, index) => ({
+      index,
+      id: `m${minute} ${index}`,
+      // Some come minutes late, and one in a hundred is below target.
+      at: t.larder.now() - (random() < 0.1 ? 5 : 0) * 60_000 - index * 9000,
+      gaugeKPa: random() < 0.01 ? 70 : 90 + index / 10,
+    }));
+    const { view } = takeReadings(t.larder, run.id, readings, "Dial");
+    expect(view).toEqual(anew());
+    if (minute % 25 === 10) {
+      const undone = () =>
+        t.larder.sqlite
+          .transaction(() => {
+            tap(t, run.id, "below-target");
+            anew();
+            throw new Error("undone");
+          })
+          .immediate();
+      expect(undone).toThrow("undone");
+      anew();
+    }
+    // What was wrong is struck out, and everything is seen anew.
+    if (minute === 90) {
+      const wrong = eventsOf(t.larder, run.id).find((e) => e.type === "reading")!;
+      appendEvents(t.larder, run.id, [
+        { id: "put right", at: t.larder.now(), type: "correction", corrects: wrong.id },
+      ]);
+      anew();
+    }
+  }
+  expect(eventsOf(t.larder, run.id).length).toBeGreaterThan(600);
+  expect(anew().attempts.length).toBeGreaterThan(1);
 });
 
 test("what is kept at hand of a run is what is written down, after a write that was undone as well", () => {

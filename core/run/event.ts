@@ -135,14 +135,17 @@ export interface RunPlan {
   restHours: number;
 }
 
+/** Order in which events count: by instant, then sequence, then id. */
+export function inOrder(a: RunEvent, b: RunEvent): number {
+  return a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+}
+
 /**
  * Events in the order they count: by instant, then sequence, then id; one of each id; without those a later
  * correction strikes out. A correction that is itself corrected strikes out nothing.
  */
 export function effectiveEvents(events: readonly RunEvent[]): RunEvent[] {
-  const sorted = [...events].sort(
-    (a, b) => a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
-  );
+  const sorted = [...events].sort(inOrder);
   const once = new Map<string, RunEvent>();
   for (const event of sorted) if (!once.has(event.id)) once.set(event.id, event);
   const struck = new Set<string>();

@@ -1,5 +1,5 @@
 import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
-import { currentAttempt, newRunState, type Deviation, type RunState } from "./state.ts";
+import { copyOfState, currentAttempt, newRunState, type Deviation, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
 
 const MINUTE = 60_000;
@@ -64,16 +64,7 @@ export function advance(state: RunState, plan: RunPlan, ordered: readonly RunEve
 
 /** The state with its clocks at `now`, as a copy. */
 export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
-  const state: RunState = {
-    ...before,
-    vent: { ...before.vent },
-    attempts: before.attempts.map((a) => ({ ...a })),
-    deviations: [...before.deviations],
-    gauges: { ...before.gauges },
-    aside: [...before.aside],
-    confirmed: { ...before.confirmed },
-    out: [...before.out],
-  };
+  const state = copyOfState(before);
   elapse(state, plan, now);
   const attempt = currentAttempt(state);
   const finishAt =

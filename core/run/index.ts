@@ -21,6 +21,7 @@ export {
   type RunState,
 } from "./state.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
+export { FoldedRun } from "./folded.ts";
 export { step as stepRun } from "./step.ts";
 export { possibleNext, whyNot } from "./permit.ts";
 export { BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";

@@ -135,6 +135,20 @@ export function newRunState(createdAt: number): RunState {
   };
 }
 
+/** A state that goes its own way from here: nothing that is done to one is done to the other. */
+export function copyOfState(state: RunState): RunState {
+  return {
+    ...state,
+    vent: { ...state.vent },
+    attempts: state.attempts.map((a) => ({ ...a, seenBy: [...a.seenBy] })),
+    deviations: state.deviations.map((d) => ({ ...d })),
+    gauges: { ...state.gauges },
+    aside: [...state.aside],
+    confirmed: { ...state.confirmed },
+    out: [...state.out],
+  };
+}
+
 /** The attempt that is running or served its time; null when there is none. */
 export function currentAttempt(state: RunState): Attempt | null {
   const last = state.attempts.at(-1);

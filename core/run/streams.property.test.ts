@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
+  FoldedRun,
   RUN_EVENT_TYPES,
   advance,
   effectiveEvents,
@@ -159,6 +160,45 @@ describe(`${STREAMS} evenings, late, doubled, out of order and with gaps`, () =>
               expect(last.startedAt).toBeGreaterThanOrEqual(view.vent.doneAt);
             // Over the limit, and still lit, calls before anything else.
             if (view.overPressure && view.heatOffAt === null) expect(view.alarm).toBe("over-pressure");
+          },
+        ),
+        { numRuns: STREAMS },
+      ),
+    Math.max(60_000, STREAMS * 20),
+  );
+
+  test(
+    "and folded piece by piece, as they arrive, are at every look what they are when folded whole",
+    () =>
+      fc.assert(
+        fc.property(
+          anyPlan,
+          anyEvening,
+          fc.nat(1e6),
+          fc.constantFrom(1, 3, 10, 50),
+          fc.array(fc.tuple(fc.nat(40), fc.integer({ min: -5, max: 400 }), fc.boolean()), { maxLength: 8 }),
+          (plan, events, seed, stride, looks) => {
+            const late = arrived(events, seed);
+            // Most evenings have no correction: those go the quick way.
+            const stream = seed % 4 === 0 ? late : late.filter((e) => e.type !== "correction");
+            const folded = new FoldedRun(plan, T0, stride);
+            const taken: RunEvent[] = [];
+            for (const [n, minute, onlyLookedAt] of looks) {
+              const next = stream.slice(taken.length, taken.length + n);
+              const last = Math.max(T0, ...[...taken, ...next].map((e) => e.at));
+              const now = minute < 0 ? last : T0 + minute * MIN;
+              if (onlyLookedAt) {
+                // What is not taken in is seen with the others, and leaves nothing behind.
+                expect(folded.at(now, next)).toEqual(runAt(plan, [...taken, ...next], T0, now));
+              } else {
+                folded.add(next);
+                taken.push(...next);
+              }
+              expect(folded.at(now)).toEqual(runAt(plan, taken, T0, now));
+            }
+            folded.add(stream);
+            expect(folded.at(T0 + 600 * MIN)).toEqual(runAt(plan, stream, T0, T0 + 600 * MIN));
+            expect(folded.size).toBe(new Set(stream.map((e) => e.id)).size);
           },
         ),
         { numRuns: STREAMS },

@@ -1,27 +1,52 @@
-import { type RunEvent } from "#core/run";
+import { FoldedRun, runAt, type RunEvent, type RunPlan, type RunView } from "#core/run";
 import { type Larder } from "#store/db";
 import { type EventDetail } from "../schema/index.ts";
 
 /** Runs whose events are kept at hand: those at the stove, and a few that were looked at. */
 const AT_HAND = 12;
-const atHand = new WeakMap<Larder["sqlite"], Map<string, RunEvent[]>>();
+interface Hand {
+  events: RunEvent[];
+  /** the same, folded as far as somebody has looked; null before that */
+  folded: FoldedRun | null;
+}
+const atHand = new WeakMap<Larder["sqlite"], Map<string, Hand>>();
 
 /**
  * Events of a run in order of arrival. They are only ever appended, so what was read once is kept and only what came
  * since is read. What is not committed yet is read, and not kept.
  */
 export function eventsOf(larder: Larder, runId: string): RunEvent[] {
-  const runs = atHand.get(larder.sqlite) ?? new Map<string, RunEvent[]>();
-  const known = runs.get(runId) ?? [];
+  const runs = atHand.get(larder.sqlite) ?? new Map<string, Hand>();
+  const hand = runs.get(runId);
+  const known = hand?.events ?? [];
   const fresh = eventsSince(larder, runId, known.at(-1)?.seq ?? 0);
   const all = fresh.length ? [...known, ...fresh] : known;
   if (!larder.sqlite.inTransaction) {
     runs.delete(runId);
-    runs.set(runId, all);
+    runs.set(runId, { events: all, folded: hand?.folded ?? null });
     if (runs.size > AT_HAND) runs.delete(runs.keys().next().value!);
     atHand.set(larder.sqlite, runs);
   }
   return [...all];
+}
+
+/**
+ * A run at an instant: what was folded at an earlier look is not folded again. The same as `runAt`.
+ * @param events all of them in order of arrival, those that are not committed yet included
+ */
+export function viewOfRun(
+  larder: Larder,
+  run: { id: string; plan: RunPlan; openedAt: number },
+  events: readonly RunEvent[],
+  now: number,
+): RunView {
+  const hand = atHand.get(larder.sqlite)?.get(run.id);
+  const kept = hand?.events.length ?? 0;
+  if (!hand || kept > events.length || events[kept - 1]?.seq !== hand.events.at(-1)?.seq)
+    return runAt(run.plan, events, run.openedAt, now);
+  hand.folded ??= new FoldedRun(run.plan, run.openedAt);
+  hand.folded.add(hand.events.slice(hand.folded.size));
+  return hand.folded.at(now, events.slice(kept));
 }
 
 /** Reads what came since before a write begins: what is read inside one is not kept. */

@@ -1,6 +1,8 @@
 export * from "./event-rows.ts";
 export * from "./open.ts";
 export * from "./run.ts";
-export * from "./event.ts";
+export { appendEvents, type Appended, type NewEvent } from "./append.ts";
+export * from "./readings.ts";
+export * from "./tap.ts";
 export * from "./stages.ts";
 export * from "./heat.ts";

@@ -1,11 +1,11 @@
 import { desc, eq, isNull, or } from "drizzle-orm";
 import { refuse, type Larder } from "#store/db";
-import { runAt, type RunEvent, type RunPlan, type RunView } from "#core/run";
+import { type RunEvent, type RunPlan, type RunView } from "#core/run";
 import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { packsOfRun, type Pack } from "#store/pack";
 import { canner, run } from "../schema/index.ts";
-import { eventsOf, nowFor } from "./event-rows.ts";
+import { eventsOf, nowFor, viewOfRun } from "./event-rows.ts";
 
 export interface RunRecord {
   id: string;
@@ -69,7 +69,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     equipmentSignedReason: row.equipmentSignedReason,
     burnerId: row.burnerId,
     events,
-    view: runAt(row.plan, events, row.openedAt, nowFor(events, larder.now())),
+    view: viewOfRun(larder, row, events, nowFor(events, larder.now())),
   };
 }
 
@@ -79,6 +79,15 @@ export function getRun(larder: Larder, idOrCode: string): RunRecord {
     .where(or(eq(run.id, idOrCode), eq(run.code, idOrCode)))
     .get();
   return row ? assemble(larder, row) : refuse("There is no such run.", 404);
+}
+
+/** Id of a run, by id or by code. */
+export function runIdOf(larder: Larder, idOrCode: string): string {
+  const id = larder.sqlite
+    .prepare("select id from run where id = @it or code = @it")
+    .pluck()
+    .get({ it: idOrCode });
+  return (id as string | undefined) ?? refuse("There is no such run.", 404);
 }
 
 /** Runs neither checked nor given up, the one opened last first. */

@@ -2,7 +2,7 @@ import { type z } from "zod";
 import type { Route } from "./+types/readings";
 import { CLOCK_SLACK_MS } from "#core/run";
 import { formatDuration, kPaFromPsi } from "#core/quantity";
-import { getRun, takeReadings, type SentReading } from "#store/run";
+import { runIdOf, takeReadings, type SentReading } from "#store/run";
 import { larderContext } from "../../server/context";
 import { answering, json, posted, problem } from "./problem";
 import { Reading, ReadingsAnswer, ReadingsBody } from "./reading-schemas";
@@ -19,7 +19,7 @@ export function action({ request, params, context }: Route.ActionArgs) {
   return answering(async () => {
     const larder = context.get(larderContext);
     const { readings, gauge, sentAt } = await posted(request, ReadingsBody);
-    const run = getRun(larder, params.id);
+    const runId = runIdOf(larder, params.id);
     const off = sentAt === undefined ? 0 : Date.parse(sentAt) - larder.now();
     if (Math.abs(off) > CLOCK_SLACK_MS)
       return problem(422, "The clock of whatever sent this is wrong.", [
@@ -29,7 +29,7 @@ export function action({ request, params, context }: Route.ActionArgs) {
         },
       ]);
     const { good, bad } = sortOut(readings);
-    const { accepted, duplicates, refused, view } = takeReadings(larder, run.id, good, gauge);
+    const { accepted, duplicates, refused, view } = takeReadings(larder, runId, good, gauge);
     const all = [
       ...bad,
       ...refused.map((r) => ({ ...r, field: fieldAsSent(readings[r.index], r.field) })),

@@ -1,0 +1,146 @@
+import { eq } from "drizzle-orm";
+import { refuse, Refused, type Larder } from "#store/db";
+import { CLOCK_SLACK_MS, type RunEvent, type RunView } from "#core/run";
+import { audit, run, type EventDetail } from "../schema/index.ts";
+import { bringToHand, eventsOf, eventsSince, nowFor, viewOfRun } from "./event-rows.ts";
+
+export type NewEvent = Omit<RunEvent, "seq">;
+
+export interface Appended {
+  accepted: number;
+  duplicates: number;
+  view: RunView;
+}
+
+export type RunRow = typeof run.$inferSelect;
+
+export const runRow = (larder: Larder, runId: string): RunRow =>
+  larder.db.select().from(run).where(eq(run.id, runId)).get() ?? refuse("There is no such run.", 404);
+
+/** Why an event cannot have happened when it says; null when it can. */
+export function whyNotThen(row: RunRow, at: number, now: number): string | null {
+  if (!Number.isFinite(at)) return "This is not an instant.";
+  if (at > now + CLOCK_SLACK_MS) return "This lies in the future. Set the clock of whatever sent it.";
+  if (at < row.openedAt - CLOCK_SLACK_MS) return "This lies before the run was opened.";
+  return null;
+}
+
+/** Nothing is written down by a clock that has jumped back: it would stand before what it came after. */
+export function checkClock(larder: Larder, runId: string, now: number): void {
+  const last = larder.sqlite
+    .prepare("select recorded_at from run_event where run_id = ? order by seq desc limit 1")
+    .pluck()
+    .get(runId) as number | undefined;
+  if (last !== undefined && now < last - CLOCK_SLACK_MS)
+    throw new Refused(
+      {
+        "": "The clock of the larder’s machine has jumped back. Set it right, then say this again: what was said stands.",
+      },
+      409,
+    );
+}
+
+/** Stores events in the order given. @returns how many were new */
+export function insertEvents(
+  larder: Larder,
+  runId: string,
+  events: readonly NewEvent[],
+  now: number,
+): number {
+  const insert = larder.sqlite.prepare(
+    `insert into run_event (id, run_id, at, type, gauge_kpa, temp_c, corrects, by_name, note, source, detail, recorded_at)
+     values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) on conflict do nothing`,
+  );
+  let accepted = 0;
+  for (const e of events) {
+    const { perMinute, weightKPa, alarm, asked, container, siphoned } = e;
+    const detail: EventDetail = { perMinute, weightKPa, alarm, asked, container, siphoned };
+    const json = JSON.stringify(detail);
+    accepted += insert.run(
+      e.id,
+      runId,
+      // A clock a little ahead is set back to ours, so that nothing waits for its own future.
+      Math.min(e.at, now),
+      e.type,
+      e.gaugeKPa ?? null,
+      e.tempC ?? null,
+      e.corrects ?? null,
+      e.by ?? null,
+      e.text ?? null,
+      e.source ?? null,
+      json === "{}" ? null : json,
+      now,
+    ).changes;
+  }
+  return accepted;
+}
+
+/**
+ * Appends what happened to a run: all of it or, when any is refused, none.
+ *
+ * An id that is already there is a duplicate and is counted, not stored. When this returns, what was accepted
+ * survives a power cut.
+ * @throws Refused for an unknown run, an event from the future, or one from before the run was opened
+ */
+export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
+  bringToHand(larder, runId);
+  return larder.sqlite
+    .transaction(() => append(larder, runRow(larder, runId), eventsOf(larder, runId), events, larder.now()))
+    .immediate();
+}
+
+/** Appends to a run whose events so far are at hand. Inside a transaction. */
+export function append(
+  larder: Larder,
+  row: RunRow,
+  before: readonly RunEvent[],
+  events: readonly NewEvent[],
+  now: number,
+): Appended {
+  const problems: Record<string, string> = {};
+  events.forEach((e, i) => {
+    const why = whyNotThen(row, e.at, now);
+    if (why) problems[`readings.${i}.at`] = why;
+  });
+  if (Object.keys(problems).length > 0) throw new Refused(problems);
+  checkClock(larder, row.id, now);
+  const accepted = insertEvents(larder, row.id, events, now);
+  return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now, before) };
+}
+
+/**
+ * Writes down what follows from the events where other queries need it. Same transaction as the events.
+ * @param before events that were there already; only what was appended since is read
+ */
+export function keepInStep(larder: Larder, row: RunRow, now: number, before: readonly RunEvent[]): RunView {
+  const events = [...before, ...eventsSince(larder, row.id, before.at(-1)?.seq ?? 0)];
+  const view = viewOfRun(larder, row, events, nowFor(events, now));
+  const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
+  const completedAt = view.outcome === "processed" ? view.completedAt : null;
+  if (endedAt !== row.endedAt || completedAt !== row.completedAt) {
+    larder.db.update(run).set({ endedAt, completedAt }).where(eq(run.id, row.id)).run();
+    if (endedAt !== null && endedAt !== row.endedAt) anchor(larder, row.id);
+  }
+  return view;
+}
+
+/**
+ * Writes down in the audit how a run's chain ends, now that the run has: lines cut off its end later would leave the run
+ * whole in itself, but not what the audit says of it.
+ */
+function anchor(larder: Larder, runId: string): void {
+  const { seq, hash } = larder.sqlite
+    .prepare("select seq, hash from chain_link where chain = ? order by seq desc limit 1")
+    .get(runId) as { seq: number; hash: string };
+  larder.db
+    .insert(audit)
+    .values({
+      at: larder.now(),
+      byId: null,
+      action: "run.ended",
+      entityKind: "run",
+      entityId: runId,
+      detail: JSON.stringify({ seq, hash }),
+    })
+    .run();
+}
