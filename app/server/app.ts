@@ -30,7 +30,19 @@ const UPLOADS = /^\/(field\/[^/]+|records\/(restore|lists\/[a-z-]+))$/;
  * A page is taken whole into the packer. With its usual small buffer the writer waits for it to drain again and again, and
  * each wait leaves a listener behind until the answer ends: a page of many jars was warned of as a leak.
  */
-const PACKER = { highWaterMark: 4_000_000 } as compression.CompressionOptions;
+const PACKER = {
+  highWaterMark: 4_000_000,
+  // What instruments send and ask for is short and comes every second: packing it costs more than it saves.
+  filter: (req, res) => !req.path.startsWith("/api/v1/runs/") && compression.filter(req, res),
+} as compression.CompressionOptions;
+
+/**
+ * The pages and what answers for them. While it is developed they are asked for anew with every request; once built they
+ * are given as they are, since whatever is asked for anew has its routes worked out anew as well, which takes longer than
+ * most answers.
+ */
+const pages = () => import("virtual:react-router/server-build");
+type Pages = Awaited<ReturnType<typeof pages>> | typeof pages;
 
 /** Opens the larder, builds the server around it, listens, and stops cleanly when told to. */
 export async function start(
@@ -42,6 +54,7 @@ export async function start(
   const folder = resolve(process.env.LARDER_DATA ?? "data");
   clearHalfDone(folder);
   const first = opened(folder);
+  const build: Pages = import.meta.env.PROD ? await pages() : pages;
   const refusal = hostRefusal(host, first !== null && hasPassphrase(first));
   if (refusal) {
     log.fatal(refusal);
@@ -54,7 +67,7 @@ export async function start(
   const begin = () => {
     // A larder that cannot be opened is shown to this machine only: nobody can say its passphrase.
     handler = larder
-      ? buildApp(larder, !isLoopback(host), restart, devMiddleware)
+      ? buildApp(larder, build, !isLoopback(host), restart, devMiddleware)
       : rescueApp(folder, now, restart);
     endBackups = larder && keepBackups(larder, log);
   };
@@ -105,6 +118,7 @@ function opened(folder: string): Larder | null {
 
 function buildApp(
   larder: Larder,
+  build: Pages,
   network: boolean,
   restart: Restart,
   devMiddleware?: express.RequestHandler,
@@ -136,7 +150,7 @@ function buildApp(
   }
   app.use(
     createRequestHandler({
-      build: () => import("virtual:react-router/server-build"),
+      build,
       getLoadContext: (_req, res) => {
         const context = new RouterContextProvider();
         context.set(larderContext, larder);
