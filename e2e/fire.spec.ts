@@ -179,6 +179,8 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await server.pass(11);
   await expect(page.getByTestId("stove-clock")).toHaveText("Vented");
   await page.getByRole("button", { name: "15 lb weight is on" }).click();
+  // With its answer comes the clock that was moved: a count that began before would seem to have gone on for long.
+  await expect(page.getByText("Weight on").first()).toBeVisible();
   await page.getByRole("button", { name: "Count the rocking" }).click();
   const tapped = page.getByRole("button", { name: /times? in \d+ s/ });
   // Too short to count by, a moment after it began; whoever taps slowly may have reached the least by the fourth.

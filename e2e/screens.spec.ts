@@ -120,20 +120,25 @@ async function faults(page: Page, only?: string): Promise<string[]> {
     });
 }
 
-// A theme changes only colours, so the other themes are asked only about contrast.
-for (const [theme, only] of [
-  ["light", undefined],
-  ["dark", "color-contrast"],
-  ["glare", "color-contrast"],
+// A theme changes only colours, so the other themes are asked only about contrast, one after another on the same page.
+for (const [themes, only] of [
+  [["light"], undefined],
+  [["dark", "glare"], "color-contrast"],
 ] as const) {
-  test(`axe finds nothing serious or critical on any screen, ${theme}`, async ({ page, demo }) => {
-    await wear(page, demo, theme);
+  test(`axe finds nothing serious or critical on any screen, ${themes.join(" and ")}`, async ({
+    page,
+    demo,
+  }) => {
+    await wear(page, demo, themes[0]);
     const found: string[] = [];
     page.on("pageerror", (error) => found.push(`${page.url()} threw ${error.message}`));
     for (const path of [...PAGES, ...(await more(page, demo))]) {
       const answer = await page.goto(demo.url + path);
       expect(answer!.status(), path).toBeLessThan(path.startsWith("/find") ? 423 : 300);
-      found.push(...(await faults(page, only)));
+      for (const theme of themes) {
+        await page.evaluate((t) => void (document.documentElement.dataset.theme = t), theme);
+        found.push(...(await faults(page, only)).map((fault) => `${theme}: ${fault}`));
+      }
     }
     expect(found).toEqual([]);
   });
@@ -154,19 +159,21 @@ test("axe finds nothing on an empty larder either", async ({ page, empty }) => {
   expect(found).toEqual([]);
 });
 
-for (const [width, height] of [
+const SIZES = [
   [1280, 800],
-  [390, 844],
   [1024, 1366],
-] as const) {
-  test(`nothing runs over the edge, and every target is 48 px, at ${width}×${height}`, async ({
-    page,
-    demo,
-  }) => {
-    await page.setViewportSize({ width, height });
-    const wrong: string[] = [];
-    for (const path of [...PAGES, ...(await more(page, demo))]) {
-      await page.goto(demo.url + path);
+  [390, 844],
+] as const;
+
+test("nothing runs over the edge, and every target is 48 px, on a desk, a tablet and a phone", async ({
+  page,
+  demo,
+}) => {
+  const wrong: string[] = [];
+  for (const path of [...PAGES, ...(await more(page, demo))]) {
+    await page.goto(demo.url + path);
+    for (const [width, height] of SIZES) {
+      await page.setViewportSize({ width, height });
       const problems = await page.evaluate(() => {
         const out: string[] = [];
         const over = document.documentElement.scrollWidth - document.documentElement.clientWidth;
@@ -190,11 +197,11 @@ for (const [width, height] of [
         }
         return out;
       });
-      wrong.push(...problems.map((p) => `${path}: ${p}`));
+      wrong.push(...problems.map((p) => `${path} at ${width}×${height}: ${p}`));
     }
-    expect(wrong).toEqual([]);
-  });
-}
+  }
+  expect(wrong).toEqual([]);
+});
 
 test("every screen can be worked by keyboard, with focus in sight", async ({ page, demo }) => {
   for (const path of [...PAGES, ...(await more(page, demo))]) {
