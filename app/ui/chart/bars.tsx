@@ -36,7 +36,16 @@ export function BarChart({ labels, series, unit, stacked = false, summary, heigh
   const box = useECharts(
     useCallback((look) => optionOf({ labels, series, unit, stacked }, look), [labels, series, unit, stacked]),
   );
-  return <div ref={box} role="img" aria-label={summary} style={{ height }} className="w-full" />;
+  // What is drawn in it is as wide as it was, and must not keep it so when the page becomes narrower.
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={summary}
+      style={{ height }}
+      className="w-full [contain:inline-size]"
+    />
+  );
 }
 
 function optionOf(

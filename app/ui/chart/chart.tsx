@@ -28,7 +28,16 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
   const box = useECharts(
     useCallback((look) => optionOf({ series, unit, limit, zone }, look), [series, unit, limit, zone]),
   );
-  return <div ref={box} role="img" aria-label={summary} style={{ height }} className="w-full" />;
+  // What is drawn in it is as wide as it was, and must not keep it so when the page becomes narrower.
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={summary}
+      style={{ height }}
+      className="w-full [contain:inline-size]"
+    />
+  );
 }
 
 const DAY_MS = 86_400_000;
