@@ -1,6 +1,7 @@
 import { useCallback } from "react";
 import type { EChartsCoreOption } from "echarts/core";
 import { useECharts, type ChartLook } from "./use-echarts";
+import { ChartBox } from "./box";
 
 export interface BarSeries {
   name: string;
@@ -36,16 +37,7 @@ export function BarChart({ labels, series, unit, stacked = false, summary, heigh
   const box = useECharts(
     useCallback((look) => optionOf({ labels, series, unit, stacked }, look), [labels, series, unit, stacked]),
   );
-  // What is drawn in it is as wide as it was, and must not keep it so when the page becomes narrower.
-  return (
-    <div
-      ref={box}
-      role="img"
-      aria-label={summary}
-      style={{ height }}
-      className="w-full [contain:inline-size]"
-    />
-  );
+  return <ChartBox box={box} summary={summary} height={height} />;
 }
 
 function optionOf(

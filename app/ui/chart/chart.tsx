@@ -1,6 +1,7 @@
 import { useCallback } from "react";
 import type { EChartsCoreOption } from "echarts/core";
 import { useECharts, type ChartLook } from "./use-echarts";
+import { ChartBox } from "./box";
 
 export interface LineSeries {
   name: string;
@@ -28,16 +29,7 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
   const box = useECharts(
     useCallback((look) => optionOf({ series, unit, limit, zone }, look), [series, unit, limit, zone]),
   );
-  // What is drawn in it is as wide as it was, and must not keep it so when the page becomes narrower.
-  return (
-    <div
-      ref={box}
-      role="img"
-      aria-label={summary}
-      style={{ height }}
-      className="w-full [contain:inline-size]"
-    />
-  );
+  return <ChartBox box={box} summary={summary} height={height} />;
 }
 
 const DAY_MS = 86_400_000;

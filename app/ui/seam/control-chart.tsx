@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import type { EChartsCoreOption } from "echarts/core";
 import { type Individuals } from "#core/seam";
-import { useECharts, type ChartLook } from "#ui/chart";
+import { ChartBox, useECharts, type ChartLook } from "#ui/chart";
 
 export interface ControlChartProps {
   values: readonly number[];
@@ -25,7 +25,7 @@ export function ControlChart({ values, limits, maker, show, showMove, summary }:
       [values, limits, maker, show, showMove],
     ),
   );
-  return <div ref={box} role="img" aria-label={summary} style={{ height: 290 }} className="w-full" />;
+  return <ChartBox box={box} summary={summary} height={290} />;
 }
 
 function optionOf(
