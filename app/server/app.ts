@@ -54,7 +54,6 @@ export async function start(
   const folder = resolve(process.env.LARDER_DATA ?? "data");
   clearHalfDone(folder);
   const first = opened(folder);
-  const build: Pages = import.meta.env.PROD ? await pages() : pages;
   const refusal = hostRefusal(host, first !== null && hasPassphrase(first));
   if (refusal) {
     log.fatal(refusal);
@@ -62,6 +61,7 @@ export async function start(
     first?.close();
     return;
   }
+  const build: Pages = import.meta.env.PROD ? await pages() : pages;
   let larder = first;
   let handler: express.Express;
   const begin = () => {

@@ -1,5 +1,6 @@
 import { inOrder, type RunEvent, type RunPlan } from "./event.ts";
 import { advance, runAt, viewOf, type RunView } from "./fold.ts";
+import { placeAmong } from "./place.ts";
 import { copyOfState, newRunState, type RunState } from "./state.ts";
 
 /** Events between two states that are remembered. */
@@ -74,12 +75,6 @@ export class FoldedRun {
 
   /** Where an event belongs among those that are here. */
   private placeOf(event: RunEvent): number {
-    let [low, high] = [0, this.events.length];
-    while (low < high) {
-      const mid = (low + high) >> 1;
-      if (inOrder(this.events[mid]!, event) <= 0) low = mid + 1;
-      else high = mid;
-    }
-    return low;
+    return placeAmong(this.events, (e) => inOrder(e, event) <= 0);
   }
 }

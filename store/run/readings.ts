@@ -1,5 +1,5 @@
 import { type Larder } from "#store/db";
-import { whyNotBelieved, type RunEvent, type RunView } from "#core/run";
+import { placeAmong, whyNotBelieved, type RunEvent, type RunView } from "#core/run";
 import { insertEvents, keepInStep, runRow, whyNotThen, type Appended, type NewEvent } from "./append.ts";
 import { bringToHand, eventsOf, nowFor, viewOfRun } from "./event-rows.ts";
 
@@ -61,17 +61,15 @@ export function takeReadings(
         let { gaugeKPa } = r;
         if (gaugeKPa !== undefined) {
           const figure = { at: r.at, gaugeKPa };
-          const near = before.slice(
-            Math.max(0, lastBefore(before, r.at) - BACK_MOST),
-            lastBefore(before, r.at),
-          );
+          const place = lastBefore(before, r.at);
+          const near = before.slice(Math.max(0, place - BACK_MOST), place);
           const why = whyNotBelieved(figure, near);
           if (why) {
             refused.push({ index, id: r.id, field: "gaugeKPa", reason: why });
             continue;
           }
           gaugeKPa = Math.max(0, gaugeKPa);
-          before.splice(lastBefore(before, r.at), 0, figure);
+          before.splice(place, 0, figure);
         }
         known.add(r.id);
         taken.push({ ...r, gaugeKPa, type: "reading", source });
@@ -101,13 +99,7 @@ const BACK_MOST = 600;
 
 /** Where a figure of an instant belongs in figures ordered by time. */
 function lastBefore(figures: readonly { at: number }[], at: number): number {
-  let [low, high] = [0, figures.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (figures[mid]!.at <= at) low = mid + 1;
-    else high = mid;
-  }
-  return low;
+  return placeAmong(figures, (f) => f.at <= at);
 }
 
 /** Events after which a run may take no more readings. */
