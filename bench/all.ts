@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
 import { runAt, type RunEvent, plainPlan } from "#core/run";
-import { CONTAINERS, PRODUCTS, testedSchedule } from "#core/schedule";
+import { CONTAINERS, PRODUCTS, scheduledProcess } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
@@ -46,7 +46,7 @@ function grid(): number {
         for (const gauge of ["dial", "weighted"] as const)
           for (let ft = -500; ft <= 10_000; ft += 500) {
             if (
-              testedSchedule({ product, pack, container, gauge, altitudeM: ft * 0.3048 }).outcome === "tested"
+              scheduledProcess({ product, pack, container, gauge, altitudeM: ft * 0.3048 }).outcome !== "none"
             )
               tested++;
           }

@@ -254,6 +254,7 @@ function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: 
     cannerId,
     packIds,
     signedReason: null,
+    confirmed: ["fish-quart"],
     findings: (["gasket", "vent", "plug", "lock", "rack", "base"] as const).map((item) => ({
       item,
       finding: "sound" as const,

@@ -255,7 +255,7 @@ describe("what happens to a lot", () => {
     say(t, t.lotId, { kind: "cook", at: t.larder.now(), afterKg: 6.75 });
     say(t, t.lotId, { kind: "eat", at: t.larder.now(), massKg: 0.5, to: null });
     say(t, t.lotId, { kind: "give", at: t.larder.now(), massKg: 1.25, to: "Bram" });
-    packPints(t, 4, { massKg: 2 });
+    packPints(t, 4, { massKg: 2, method: "hot", sure: true });
     expect(getLot(t.larder, t.lotId)).toMatchObject({ leftKg: 3, treatments: ["cook"] });
     const [last] = changeCases(t.larder, "wild-boar", "cook");
     expect(last!.outKg / last!.inKg).toBeCloseTo(0.75, 12);
@@ -304,7 +304,7 @@ describe("what happens to a lot", () => {
   test("a roast is not packed until it is cut; cut, it keeps its animal and loses its trim", () => {
     const t = testLarder();
     const roast = cut(t, t.harvestId, 5, { form: "roast", part: "Hind leg" });
-    expect(message(() => packPints(t, 2, { lotId: roast.id }))).toMatch(/roast kept whole/);
+    expect(message(() => packPints(t, 2, { lotId: roast.id }))).toMatch(/whole roast/);
     const cubes = recutLot(t.larder, t.write(), {
       lotId: roast.id,
       inKg: 5,

@@ -25,6 +25,7 @@ import {
 } from "#store/seam";
 import {
   GOOD_SHEET,
+  freshLot,
   packPints,
   readySealer,
   testLarder,
@@ -154,6 +155,7 @@ describe("an extension office's schedule", () => {
   };
   test("packs cans above 1,000 ft as theirs, and governs the run whatever the tables say later", () => {
     const t = testLarder();
+    freshLot(t, "lake-trout");
     readySealer(t);
     const pack = packPints(t, 1, { ...cans, office });
     const [can] = containersOfPack(t.larder, pack.id);
@@ -195,6 +197,7 @@ describe("exhausting", () => {
   test("a probe's readings are taken once, and one that comes too fast is asked about until somebody looks", () => {
     const t = withCans();
     t.pass(60);
+    freshLot(t, "lake-trout");
     const pack = packPints(t, 1, { product: "can-fish", container: "can-half-pound", mouth: null });
     const [can] = containersOfPack(t.larder, pack.id);
     t.pass(3);

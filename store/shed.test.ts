@@ -17,7 +17,7 @@ import {
   recount,
   suppliesInUse,
 } from "#store/supply";
-import { packPints, testLarder, type TestLarder, refusal } from "#store/testing";
+import { freshLot, packPints, testLarder, type TestLarder, refusal } from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
 
 const left = (t: TestLarder) => Object.fromEntries(listSupplies(t.larder).map((s) => [s.label, s.left]));
@@ -162,7 +162,12 @@ describe("canners as they are measured", () => {
   test("measures no canner has are refused at their field", () => {
     const t = testLarder();
     try {
-      measureCanner(t.larder, t.write(), t.cannerId, { ...nothing, insideDiameterMm: 31, minLoad: 99 });
+      measureCanner(t.larder, t.write(), t.cannerId, {
+        ...nothing,
+        insideDiameterMm: 31,
+        manual: { "jar-quart": 7 },
+        minLoad: 99,
+      });
       throw new Error("it was not refused");
     } catch (error) {
       expect(Object.keys((error as Refused).fields).sort()).toEqual(["insideDiameterMm", "minLoad"]);
@@ -219,6 +224,7 @@ describe("a look that stops a load, and one that wants a signature", () => {
       note: null,
     });
     t.pass(60 * 24 * 3);
+    freshLot(t);
     expect(refusal(() => open(t))).toContain("Gasket is overdue");
     const { code } = open(t, { equipmentReason: "New gasket is in the post" });
     expect(getRun(t.larder, code).equipmentSignedReason).toBe("New gasket is in the post");

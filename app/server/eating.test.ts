@@ -4,7 +4,7 @@ import { changeHousehold } from "#store/household";
 import { setAside } from "#store/recall";
 import { checkSeal, containersOfRun } from "#store/rest";
 import { addPlace, shelve } from "#store/shelf";
-import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
+import { freshLot, openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
 import { toEat } from "./eating";
 import { homeOf } from "./testing";
 
@@ -12,6 +12,7 @@ const DAY_MIN = 24 * 60;
 
 /** So many pints canned now and put on a shelf. */
 function shelfOf(t: TestLarder, count: number) {
+  freshLot(t);
   const run = openTestRun(t, [packPints(t, count).id]);
   runToTowel(t, run.id);
   t.pass(12 * 60 + 1);
@@ -56,7 +57,7 @@ describe("what there is to eat", () => {
   });
   test("too little history says nothing; one a month for seven months makes nine last about nine", () => {
     const t = testLarder();
-    const jars = shelfOf(t, 16);
+    const jars = [...shelfOf(t, 8), ...shelfOf(t, 8)];
     for (let month = 0; month < 7; month++) {
       for (const jar of jars.splice(0, 1))
         recordOpening(t.larder, t.write(), { containerId: jar.id, signs: [], note: null });

@@ -1,7 +1,7 @@
 import { kindKey, kindParts, type LayerFill } from "#core/capacity";
 import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
 import { mostSaltTsp } from "#core/pack";
-import { isCan, testedSchedule } from "#core/schedule";
+import { isCan, scheduledProcess } from "#core/schedule";
 import { type BenchNow, type BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { type Home } from "./context";
@@ -16,7 +16,7 @@ export function benchPartsOf(
 ): BenchPartInput[] {
   return load.parts.map((p) => {
     const { container, mouth } = kindParts(p.kind);
-    const asked = testedSchedule({
+    const asked = scheduledProcess({
       product: p.product,
       pack: p.pack,
       container,
@@ -34,7 +34,7 @@ export function benchPartsOf(
       liquid:
         p.product === "broth" ? ("none" as const) : p.pack === "hot" ? ("water" as const) : ("none" as const),
       saltTsp: isCan(container) ? 0 : saltTspPint * mostSaltTsp(container),
-      headspaceIn: asked.outcome === "tested" ? asked.headspaceIn : 1,
+      headspaceIn: asked.outcome !== "none" ? asked.headspaceIn : 1,
       reusedLids: false,
       lidBoxId: null,
       additions: null,

@@ -1,10 +1,9 @@
 import { z } from "zod";
-import { whyNotPacked } from "#core/lot";
 import { kindKey, type KindKey } from "#core/capacity";
 import {
   SHAPES,
   isCan,
-  testedSchedule,
+  scheduledProcess,
   type ContainerKey,
   type PackMethod,
   type ProductKey,
@@ -71,8 +70,8 @@ export function rowFor(
   );
   if (!product) return null;
   for (const pack of [method, method === "raw" ? "hot" : "raw"] as const) {
-    const answer = testedSchedule({ product, pack, container, gauge: "weighted", altitudeM });
-    if (answer.outcome === "tested") return { product, pack, minutes: answer.minutes };
+    const answer = scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM });
+    if (answer.outcome !== "none") return { product, pack, minutes: answer.minutes };
   }
   return null;
 }
@@ -81,7 +80,7 @@ const MIXED: readonly ProductKey[] = ["chile-con-carne", "soup", "soup-seafood",
 
 /** Lots that may be planned: not held and not a roast. A frozen one may be: it thaws until then. */
 export function plannable(lot: Lot): boolean {
-  const why = whyNotPacked(lot);
+  const why = lot.notPackable;
   return why === null || why === "frozen" || why === "thawing";
 }
 
@@ -99,7 +98,7 @@ export function wishOf(home: Home, lots: readonly Lot[]): Wish {
       settled: kept.data.settled.filter((s) => s.parts.every((p) => known(p.kind))),
     };
   }
-  const ready = lots.filter((l) => whyNotPacked(l) === null && l.form !== "bones");
+  const ready = lots.filter((l) => l.notPackable === null && l.form !== "bones");
   return wishSchema.parse({
     lots: ready.map((l) => ({ lotId: l.id, into: [USUAL_KIND], method: "raw" })),
   });

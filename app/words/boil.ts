@@ -16,7 +16,7 @@ const SETTLED_MS = 300_000;
 export function boilWords(view: RunView, altitudeM: number, units: UnitSystem): string | null {
   const { lastTemp, vent } = view;
   if (view.phase !== "venting" || !lastTemp || vent.steadySince === null) return null;
-  const steady = vent.steadyMs + (lastTemp.at - vent.steadySince);
+  const steady = lastTemp.at - vent.steadySince;
   if (view.now - lastTemp.at > OLD_MS || steady < SETTLED_MS) return null;
   const { tempC } = lastTemp;
   const here = cannerSteam(altitudeM, 0).tempC;

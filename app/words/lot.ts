@@ -27,6 +27,10 @@ export function lotEventWords(event: LotEvent, units: UnitSystem, when: (at: num
       return `Taken out to thaw ${thawMethodName(event.method)}; ready about ${when(event.readyAt)}.`;
     case "thaw-done":
       return "Thawed to the middle.";
+    case "account":
+      return event.of === "warm"
+        ? `Temperature log corrected: ${event.reason}`
+        : `In the refrigerator only since ${when(event.since!)}: ${event.reason}`;
     case "move":
       return event.place ? `Moved to ${event.place}.` : "Moved.";
     case "trim":

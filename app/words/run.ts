@@ -106,7 +106,7 @@ export function taskWords(
     case "steam-again":
       return {
         title: "Bring the steam back",
-        why: `The venting clock waits at ${formatDuration(ventLeftMs(view, plan) / 1000)} to go.`,
+        why: `When steam is steady again, the ${plan.ventMinutes} minutes start over.`,
       };
     case "weight-on":
       return {
@@ -173,10 +173,6 @@ export function aimWords(plan: RunPlan, units: UnitSystem): string {
     : `${floor} or just above`;
 }
 
-function ventLeftMs(view: RunView, plan: RunPlan): number {
-  return Math.max(0, plan.ventMinutes * 60_000 - view.vent.steadyMs);
-}
-
 /** One sentence on a restart: when, how low, and what follows. */
 export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zone: string): string | null {
   const lost = [...view.attempts]
@@ -218,6 +214,8 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
       return `${at}: weight taken off before the gauge read zero and the lock had dropped.`;
     case "lid-off-early":
       return `${at}: lid off before ${plan.settleMinutes} minutes with the weight off.`;
+    case "lid-off-late":
+      return `${at}: lid off more than an hour after the wait. Watch for flat-sour spoilage: sour, without gas.`;
     case "aborted":
       return `${at}: run given up${d.text ? `: ${d.text}` : ""}. This load is not processed.`;
     case "out-of-place":

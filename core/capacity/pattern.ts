@@ -186,11 +186,64 @@ export function layerPlaces(pot: Pot, layer: LayerFill): (Standing & { kind: Kin
 }
 
 /**
+ * A load laid out in layers from the bottom, or null when it does not fit. Up to two sizes go by the fullest patterns; three
+ * and more by a sound heuristic, which may miss an arrangement that exists. The manual's number is the limit where it is
+ * known. Cans and jars never share a load.
+ */
+export function layersFor(pot: Pot, counts: Record<KindKey, number>): LayerFill[] | null {
+  const kinds = Object.keys(counts).filter((k) => counts[k]! > 0);
+  const pattern = loadPatterns(pot, kinds).find((p) => fitsIn(counts, p));
+  if (pattern) return trimmed(pattern.layers, counts);
+  if (kinds.length < 3 || manualShare(pot, counts) > 1 + 1e-9) return null;
+  if (new Set(kinds.map((k) => isCan(containerOf(k)))).size > 1) return null;
+  // The highest first: layers of like height waste the least.
+  const left = kinds
+    .flatMap((k) => Array<KindKey>(counts[k]!).fill(k))
+    .sort((a, b) => kindShape(b).heightMm - kindShape(a).heightMm);
+  const layers: LayerFill[] = [];
+  while (left.length > 0) {
+    let n = left.length;
+    const inOne = (m: number) =>
+      mixedInCircle(
+        pot.insideDiameterMm,
+        left.slice(0, m).map((k) => kindShape(k).outsideDiameterMm),
+        GAP_MM,
+      ) !== null;
+    while (n > 0 && !inOne(n)) n--;
+    if (n === 0) return null;
+    const layer: LayerFill = {};
+    for (const k of left.splice(0, n)) layer[k] = (layer[k] ?? 0) + 1;
+    layers.push(layer);
+    if (!stands(pot, layers)) return null;
+  }
+  return layers;
+}
+
+/**
  * A load laid out in layers: as its pattern has them, from the bottom, with only what is in the load.
- * @throws RangeError when no pattern holds it
+ * @throws RangeError when it does not fit
  */
 export function layOut(pot: Pot, counts: Record<KindKey, number>): LayerFill[] {
-  const pattern = loadPatterns(pot, Object.keys(counts)).find((p) => fitsIn(counts, p));
-  if (!pattern) throw new RangeError("this load does not fit in the canner");
-  return trimmed(pattern.layers, counts);
+  const layers = layersFor(pot, counts);
+  if (!layers) throw new RangeError("this load does not fit in the canner");
+  return layers;
+}
+
+/** Fewest quart jars a pot must hold to be a pressure canner; a smaller one is a cooker. Source: USDA 2015, Guide 1, from memory. */
+export const LEAST_QUART_JARS = 4;
+
+/** Why a pot is no pressure canner, in a sentence; null when it is one. */
+export function whyNotCanner(pot: Pot): string | null {
+  const most = Math.max(
+    pot.manual["jar-quart"] ?? 0,
+    ...(["regular", "wide"] as const).map(
+      (mouth) =>
+        loadPatterns({ ...pot, manual: {} }, [kindKey("jar-quart", mouth)])[0]?.counts[
+          kindKey("jar-quart", mouth)
+        ] ?? 0,
+    ),
+  );
+  return most >= LEAST_QUART_JARS
+    ? null
+    : `A pressure canner holds at least ${LEAST_QUART_JARS} quart jars. A smaller pot is a cooker: no process here is for it.`;
 }

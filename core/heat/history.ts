@@ -74,13 +74,22 @@ export function cannerHistory(
   let shut = false;
   let over: number | null = null;
   let last = floor;
+  // Steam drives air out whenever it streams: what the clock of the ten minutes forgets at a falter, the air does not.
+  let steadyMs = 0;
+  let steadySince: number | null = null;
   for (const e of effectiveEvents(events.filter((x) => x.at <= now))) {
     stepRun(state, plan, e);
+    if (e.type === "steam-steady") steadySince ??= e.at;
+    else if (steadySince !== null && (e.type === "steam-faltered" || e.type === "weight-on")) {
+      steadyMs += e.at - steadySince;
+      steadySince = null;
+    }
     if (over !== null && e.type !== "heat-on") continue;
     switch (e.type) {
       case "heat-on":
         push(e.at, over === null || knots.length === 0 ? WATER_C : boilC);
         [shut, over] = [false, null];
+        steadyMs = 0;
         break;
       case "steam-steady":
         if (knots.length === 0) push(e.at, WATER_C);
@@ -88,8 +97,7 @@ export function cannerHistory(
         break;
       case "weight-on": {
         if (shut || knots.length === 0) break;
-        const steady = state.vent.steadyMs + (state.vent.steadySince ? e.at - state.vent.steadySince : 0);
-        airKPa = airLeft(steady) * atmosphericKPa;
+        airKPa = airLeft(steadyMs) * atmosphericKPa;
         push(e.at, steamC(0));
         shut = true;
         break;

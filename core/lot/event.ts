@@ -10,7 +10,10 @@ export type LotEvent = { at: number } & (
   | { kind: "freeze"; place: string | null }
   | { kind: "thaw-plan"; method: ThawMethod; thickM: number; startAt: number; readyAt: number }
   | { kind: "thaw-start"; method: ThawMethod; thickM: number; readyAt: number }
-  | { kind: "thaw-done" }
+  /** `dayEndsAt`: the end of that day where the household lives, by which meat thawed in cold water is canned, ms */
+  | { kind: "thaw-done"; dayEndsAt?: number }
+  /** somebody says where it really was: in the refrigerator only since `since`, or what is wrong with the temperature log */
+  | { kind: "account"; of: "refrigerator" | "warm"; since: number | null; reason: string }
   | { kind: "move"; place: string | null }
   | { kind: Treatment; beforeKg: number; afterKg: number }
   | { kind: "weigh"; beforeKg: number; afterKg: number }

@@ -1,7 +1,23 @@
 export { SCALE_SLACK_KG, balanceOf, impossibleCutting, type Balance, type Cutting } from "./balance.ts";
 export { LEAVINGS, changeKg, type Leaving, type LotEvent, type LotEventKind } from "./event.ts";
 export { mergeQuestion, type Joining, type MergeQuestion } from "./merge.ts";
-export { whyNotPacked, type NotPackable } from "./packable.ts";
+export { notPackedWords, whyNotPacked, type LotToPack, type NotPackable } from "./packable.ts";
+export {
+  HOT_LIMIT_C,
+  HOT_MINUTES,
+  HUNG_DAYS,
+  RAW_WAIT_MINUTES,
+  RAW_WAIT_SOURCE,
+  REFRIGERATOR_DAYS,
+  REFRIGERATOR_SOURCE,
+  WARM_MINUTES,
+  keepsAfterCooking,
+  keepsAfterCut,
+  keepsFromAnimal,
+  keepsUntil,
+  refrigeratorDays,
+  type BeforeCut,
+} from "./fresh.ts";
 export { whyNotLot, type LotRefusal } from "./permit.ts";
 export { KEPT, TREATMENTS, type Kept, type LotState, type ThawInHand, type Treatment } from "./standing.ts";
 export { afterEvent, newLot } from "./state.ts";

@@ -1,14 +1,47 @@
 import { describe, expect, test } from "vitest";
-import { whyNotPacked } from "./index.ts";
+import { notPackedWords, whyNotPacked, type LotToPack } from "./index.ts";
+
+const NOW = Date.UTC(2026, 10, 20, 9);
+const lot: LotToPack = {
+  code: "AB3",
+  kept: "fridge",
+  form: "pieces",
+  treatments: [],
+  holds: [],
+  freshUntil: NOW,
+  warmMinutes: 120,
+  hotMinutes: 60,
+};
+const why = (over: Partial<LotToPack>) => whyNotPacked({ ...lot, ...over }, NOW);
 
 describe("what stands between a lot and a jar", () => {
-  const lot = { kept: "fridge", form: "pieces", holds: [] } as const;
-  test("nothing, when it is fresh or thawed, cut, and free", () => expect(whyNotPacked(lot)).toBeNull());
+  test("nothing, when it is fresh or thawed, cut, and free, up to the last minute of each limit", () =>
+    expect(why({})).toBeNull());
   test("being frozen, thawing, or a roast kept whole", () => {
-    expect(whyNotPacked({ ...lot, kept: "freezer" })).toBe("frozen");
-    expect(whyNotPacked({ ...lot, kept: "thawing" })).toBe("thawing");
-    expect(whyNotPacked({ ...lot, form: "roast" })).toBe("roast");
+    expect(why({ kept: "freezer" })).toBe("frozen");
+    expect(why({ kept: "thawing" })).toBe("thawing");
+    expect(why({ form: "roast" })).toBe("roast");
+  });
+  test("being past its days in the refrigerator; meat whose days are not counted is not old", () => {
+    expect(why({ freshUntil: NOW - 1 })).toBe("old");
+    expect(why({ freshUntil: null })).toBeNull();
+  });
+  // USDA FSIS consumer advice, from memory: 2 hours above 40 °F, 1 hour above 90 °F.
+  test("having been warm for more than two hours, or hot for more than one", () => {
+    expect(why({ warmMinutes: 120.1 })).toBe("warm");
+    expect(why({ hotMinutes: 60.1, warmMinutes: 70 })).toBe("warm");
   });
   test("a hold before anything else", () =>
-    expect(whyNotPacked({ kept: "freezer", form: "roast", holds: ["a test"] })).toBe("held"));
+    expect(why({ kept: "freezer", form: "roast", holds: ["a test"], freshUntil: 0 })).toBe("held"));
+  test("each in words, with what to do", () => {
+    expect(notPackedWords("old", lot)).toMatch(/2 days.*Do not can it.*where it really was/);
+    expect(notPackedWords("old", { ...lot, form: "roast" })).toMatch(/5 days/);
+    expect(notPackedWords("old", { ...lot, treatments: ["cook"] })).toMatch(/4 days/);
+    expect(notPackedWords("warm", { ...lot, warmMinutes: 150 })).toMatch(
+      /2 h 30 min.*limit is 2 h, or 1 h above 90/,
+    );
+    expect(notPackedWords("held", { ...lot, holds: ["a test"] })).toMatch(/on hold \(a test\)/);
+    for (const not of ["frozen", "thawing", "roast"] as const)
+      expect(notPackedWords(not, lot)).toMatch(/^Lot AB3 is/);
+  });
 });

@@ -1,11 +1,12 @@
 import { type SpeciesGroup } from "../species/index.ts";
 import { SCALE_SLACK_KG } from "./balance.ts";
 import { type LotEvent } from "./event.ts";
+import { keepsUntil, refrigeratorDays } from "./fresh.ts";
 import { type LotState } from "./standing.ts";
 
 /** What a lot may be refused: the field to blame and a sentence for the person. */
 export interface LotRefusal {
-  field: "at" | "afterKg" | "massKg" | "thick" | "";
+  field: "at" | "afterKg" | "massKg" | "thick" | "since" | "reason" | "";
   message: string;
 }
 
@@ -64,9 +65,28 @@ export function whyNotLot(
       return event.massKg > leftKg + SCALE_SLACK_KG
         ? no("That is more than is left of the lot.", "massKg")
         : null;
+    case "account":
+      return whyNotAccount(state, event, no);
     case "move":
       return null;
   }
+}
+
+/** An account of where meat really was has a reason, and must make it fit to be canned: otherwise it changes nothing. */
+function whyNotAccount(
+  state: LotState,
+  event: Extract<LotEvent, { kind: "account" }>,
+  no: (message: string, field: LotRefusal["field"]) => LotRefusal,
+): LotRefusal | null {
+  if (!event.reason.trim()) return no("Write where it really was, or what is wrong with the log.", "reason");
+  if (event.of === "warm") return null;
+  if (state.kept !== "fridge") return no("It is not in the refrigerator, so its days are not counted.", "");
+  if (event.since === null) return no("Since when has it been in the refrigerator?", "since");
+  if (event.since > event.at) return no("That is later than now.", "since");
+  const days = refrigeratorDays(state.form, state.treatments);
+  return event.at > keepsUntil(event.since, state.form, state.treatments)
+    ? no(`Counted from then it is past its ${days} days all the same. Do not can it.`, "since")
+    : null;
 }
 
 /** Brine is taken up, at most about this much of the weight. Common practice, no source. */

@@ -29,6 +29,12 @@ export interface LotState {
   frozenAt: number | null;
   thaw: ThawInHand | null;
   treatments: Treatment[];
+  /** in the refrigerator: until when it may be canned, ms; null while it is frozen or thawing */
+  freshUntil: number | null;
+  /** frozen: what was left of that when it was frozen, ms; null otherwise */
+  freshLeftMs: number | null;
+  /** warm time counts from here, ms: the cut, or what somebody said about the log; null for the cut */
+  warmFrom: number | null;
   /** everything that events added and took away, kg */
   changeKg: number;
   /** the latest instant known of it, ms */

@@ -1,13 +1,18 @@
 import { type LotForm } from "../species/index.ts";
 import { changeKg, type LotEvent } from "./event.ts";
+import { keepsAfterCooking, keepsUntil } from "./fresh.ts";
 import { type LotState } from "./standing.ts";
 
-/** A lot as it came from the knife. */
+/**
+ * A lot as it came from the knife.
+ * @param freshUntil until when it keeps in the refrigerator, ms; left out, its own days from now on
+ */
 export function newLot(
   form: LotForm,
   kept: "fridge" | "freezer",
   place: string | null,
   madeAt: number,
+  freshUntil: number = keepsUntil(madeAt, form, []),
 ): LotState {
   return {
     form,
@@ -16,9 +21,28 @@ export function newLot(
     frozenAt: kept === "freezer" ? madeAt : null,
     thaw: null,
     treatments: [],
+    freshUntil: kept === "freezer" ? null : freshUntil,
+    freshLeftMs: kept === "freezer" ? Math.max(0, freshUntil - madeAt) : null,
+    warmFrom: null,
     changeKg: 0,
     lastAt: madeAt,
   };
+}
+
+/** What states written down before these were kept did not say. */
+const NOT_KNOWN = { freshUntil: null, freshLeftMs: null, warmFrom: null };
+
+/**
+ * Until when thawed meat keeps: freezing stops its days and gives none. Thawed in cold water it is canned the same day.
+ */
+function thawedUntil(state: LotState, event: Extract<LotEvent, { kind: "thaw-done" }>): number {
+  const until =
+    state.freshLeftMs === null
+      ? keepsUntil(event.at, state.form, state.treatments)
+      : event.at + state.freshLeftMs;
+  return state.thaw?.method === "cold-water" && event.dayEndsAt !== undefined
+    ? Math.min(until, event.dayEndsAt)
+    : until;
 }
 
 /** The lot after one more event. Nothing is checked here: see `whyNotLot`. */
@@ -30,7 +54,15 @@ export function afterEvent(state: LotState, event: LotEvent): LotState {
   };
   switch (event.kind) {
     case "freeze":
-      return { ...next, kept: "freezer", place: event.place, frozenAt: event.at, thaw: null };
+      return {
+        ...next,
+        kept: "freezer",
+        place: event.place,
+        frozenAt: event.at,
+        thaw: null,
+        freshUntil: null,
+        freshLeftMs: state.freshUntil === null ? state.freshLeftMs : Math.max(0, state.freshUntil - event.at),
+      };
     case "thaw-plan":
       return {
         ...next,
@@ -55,18 +87,35 @@ export function afterEvent(state: LotState, event: LotEvent): LotState {
         },
       };
     case "thaw-done":
-      return { ...next, kept: "fridge", place: null, frozenAt: null, thaw: null };
+      return {
+        ...next,
+        kept: "fridge",
+        place: null,
+        frozenAt: null,
+        thaw: null,
+        freshLeftMs: null,
+        freshUntil: thawedUntil(state, event),
+      };
     case "move":
       return { ...next, place: event.place };
     case "smoke":
       return { ...next, form: "smoked", treatments: [...state.treatments, "smoke"] };
-    case "trim":
+    case "account":
+      return event.of === "warm"
+        ? { ...next, warmFrom: event.at }
+        : { ...next, freshUntil: keepsUntil(event.since!, state.form, state.treatments) };
     case "cook":
+      return {
+        ...next,
+        treatments: [...state.treatments, "cook"],
+        freshUntil: keepsAfterCooking(state.freshUntil, event.at),
+      };
+    case "trim":
     case "brine":
       return { ...next, treatments: [...state.treatments, event.kind] };
     case "undo":
       // The state before what is undone, with the weights as they add up now.
-      return { ...event.state, changeKg: next.changeKg, lastAt: state.lastAt };
+      return { ...NOT_KNOWN, ...event.state, changeKg: next.changeKg, lastAt: state.lastAt };
     default:
       return next;
   }

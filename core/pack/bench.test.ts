@@ -104,12 +104,15 @@ describe("against the plan", () => {
 describe("otherwise than the table", () => {
   const how = { liquid: "none" as const, saltTsp: 0, headspaceIn: 1.25, reusedLids: false };
   test("as published there is nothing to say", () => expect(deviationsOf(how, "raw", 1.25)).toEqual([]));
-  test("an inch for birds, and used lids, are deviations; water on a raw pack is a habit", () => {
+  test("an inch for birds, and used lids, are deviations; water on a raw pack and ketchup with fish are common practice", () => {
     const found = deviationsOf({ ...how, headspaceIn: 1, reusedLids: true, liquid: "water" }, "raw", 1.25);
     expect(found.map((d) => [d.key, d.kind])).toEqual([
       ["headspace", "deviation"],
       ["reused-lids", "deviation"],
-      ["liquid-on-raw", "habit"],
+      ["liquid-on-raw", "common"],
+    ]);
+    expect(deviationsOf(how, "raw", 1.25, ["1 tbsp ketchup"])).toMatchObject([
+      { key: "added-to-fish", kind: "common", text: "1 tbsp ketchup with the fish" },
     ]);
     expect(found[0]!.text).toBe("1 in headspace instead of 1¼ in");
     expect(deviationsOf({ ...how, liquid: "broth" }, "hot", 1.25)).toEqual([]);

@@ -133,14 +133,24 @@ export function progressOf(
 
 /** Something done otherwise than the table says, or by a habit of its own school. */
 export interface PackDeviation {
-  key: "headspace" | "reused-lids" | "liquid-on-raw";
-  /** a habit changes nothing that was tested; a deviation does */
-  kind: "deviation" | "habit";
+  key: "headspace" | "reused-lids" | "liquid-on-raw" | "added-to-fish";
+  /** `common`: common practice beside the published directions, with no change of time; it needs no reason of its own */
+  kind: "deviation" | "common";
   text: string;
 }
 
-/** How a part departs from the published way. Source: handbook, schools; USDA 2015 from memory for the published side. */
-export function deviationsOf(how: PartHow, method: PackMethod, publishedIn: number): PackDeviation[] {
+/**
+ * How a part departs from the published way.
+ * @param addedToFish vinegar and ketchup in a pack of fish, as written
+ *
+ * Source: handbook, schools; USDA 2015 from memory for the published side.
+ */
+export function deviationsOf(
+  how: Pick<PartHow, "liquid" | "headspaceIn" | "reusedLids">,
+  method: PackMethod,
+  publishedIn: number,
+  addedToFish: readonly string[] = [],
+): PackDeviation[] {
   const found: PackDeviation[] = [];
   if (Math.abs(how.headspaceIn - publishedIn) > 1e-6)
     found.push({
@@ -157,9 +167,11 @@ export function deviationsOf(how: PartHow, method: PackMethod, publishedIn: numb
   if (method === "raw" && how.liquid !== "none")
     found.push({
       key: "liquid-on-raw",
-      kind: "habit",
-      text: `${how.liquid} on a raw pack, which makes its own juice: more siphons out`,
+      kind: "common",
+      text: `${how.liquid} on a raw pack, which makes its own juice: more is lost in the canner`,
     });
+  for (const text of addedToFish)
+    found.push({ key: "added-to-fish", kind: "common", text: `${text} with the fish` });
   return found;
 }
 

@@ -1,6 +1,7 @@
 import { posterior, predict, type Estimate } from "../estimate/index.ts";
 import {
   isCan,
+  rowOf,
   shapeOf,
   type ContainerKey,
   type Mouth,
@@ -29,11 +30,14 @@ const MEAT_KG_L = 1.06;
 /**
  * Part of that room which the raw weight of the food takes up. Common practice, no source: raw pieces and fish are
  * pressed in without gaps (a little over 1 lb a pint, about 2 lb a quart); hot packs and loose birds leave an eighth
- * for liquid (about 0.9 lb a pint); fish in cans about 1 lb a one-pound can; game in cans is packed loosely.
+ * for liquid (about 0.9 lb a pint); fish in cans about 1 lb a one-pound can; game in cans is packed loosely; soups are half
+ * liquid.
  */
 function packingFraction(product: ProductKey, pack: PackMethod): number {
   if (product === "broth") return 1;
   if (product === "can-fish") return 0.94;
+  const row = rowOf(product);
+  if ("halfLiquid" in row && row.halfLiquid) return 0.45;
   return pack === "hot" || product.startsWith("poultry") ? 0.88 : 1;
 }
 
@@ -80,6 +84,20 @@ function firstGuessKg(
   const headspaceIn = isCan(container) ? 0.25 : product.startsWith("poultry") ? 1.25 : 1;
   const litres = usableMl(shapeOf(container, mouth), headspaceIn) / 1000;
   return litres * packingFraction(product, pack) * (product === "broth" ? 1 : MEAT_KG_L);
+}
+
+/** Heaviest that is still food and no slip of the pen, kg/l: meat pressed in without a gap. From memory. */
+const DENSEST_KG_L = 1.1;
+
+/**
+ * Most food that can be in one container at all, kg: its whole room. Of a dish that is half liquid, half of the room below the
+ * headspace: its time counts on the liquid.
+ */
+export function contentsMostKg(product: ProductKey, container: ContainerKey, mouth: Mouth | null): number {
+  const shape = shapeOf(container, mouth);
+  const row = rowOf(product);
+  if ("halfLiquid" in row && row.halfLiquid) return (usableMl(shape, row.headspaceIn) / 2000) * DENSEST_KG_L;
+  return (usableMl(shape, 0) / 1000) * DENSEST_KG_L;
 }
 
 /** Full containers a weight makes, and what is left over. A part-filled jar is not canned. */

@@ -1,4 +1,4 @@
-export { fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
+export { contentsMostKg, fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
 export { RIM_BELOW_TOP_MM, profileOf, usableMl, volumeBelow, type Profile } from "./profile.ts";
 export {
   LIQUIDS,

@@ -3,7 +3,7 @@ import {
   bandFor,
   governingSchedule,
   pressureTarget,
-  testedSchedule,
+  scheduledProcess,
   type LoadPack,
 } from "../schedule/index.ts";
 import { type LotOption, type PlanLot } from "./problem.ts";
@@ -12,7 +12,7 @@ import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishL
 /** A lot's ways as the programme takes them; what has no tested process is left out and said so. */
 export function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): PlanLot {
   const options = lot.into.flatMap(({ kind, kgEach, product, pack }): LotOption[] => {
-    const answer = testedSchedule({
+    const answer = scheduledProcess({
       product,
       pack,
       container: containerOf(kind),
@@ -47,7 +47,7 @@ export interface Usable extends WishCanner {
 function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
   const smoked: LoadPack = { product: "fish-smoked", pack: "raw", container: "jar-pint" };
   const answer = governingSchedule([smoked], canner, wish.altitudeM, now, wish.signedOverdue);
-  return answer.outcome === "tested";
+  return answer.outcome !== "none";
 }
 
 export function usableCanner(
@@ -58,7 +58,13 @@ export function usableCanner(
   notes: PlanProblemNote[],
 ): Usable[] {
   const band = bandFor(wish.altitudeM);
-  const target = pressureTarget(band.dialPsi, band.weightedPsi, canner.gauges, now, wish.signedOverdue);
+  const target = pressureTarget({
+    ...band,
+    gauges: canner.gauges,
+    maxPsi: canner.maxPsi ?? null,
+    now,
+    signedOverdue: wish.signedOverdue,
+  });
   if (!target.ok) {
     notes.push({
       about: { cannerId: canner.id },

@@ -23,6 +23,8 @@ export interface WishCanner {
   name: string;
   quarts: number | null;
   gauges: CannerGauges;
+  /** its own limit, psi; null or left out when not known */
+  maxPsi?: number | null;
   pot: Pot;
   /** fewest containers its maker wants in a load */
   minLoad: number;

@@ -14,7 +14,8 @@ export function formatMass(kg: number, system: UnitSystem): string {
   const lb = Math.floor(rounded / 16);
   const oz = rounded - lb * 16;
   if (lb === 0) return `${formatFraction(oz)} oz`;
-  return oz === 0 ? `${formatDecimal(lb)} lb` : `${formatDecimal(lb)} lb ${formatFraction(oz)} oz`;
+  // Without a mark of thousands: what is shown in a field must read back as one amount.
+  return oz === 0 ? `${lb} lb` : `${lb} lb ${formatFraction(oz)} oz`;
 }
 
 /** A total weight for a headline: `31 kg` or `68 lb`, one decimal under ten. @param kg weight in kg, ≥ 0 */
@@ -33,6 +34,11 @@ export function formatLength(m: number, system: UnitSystem): string {
 export function formatAltitude(m: number, system: UnitSystem): string {
   const unit = unitBySymbol("altitude", system === "us" ? "ft" : "m");
   return `${formatDecimal(fromSi(m, unit), 0)} ${unit.symbol}`;
+}
+
+/** An altitude as it goes into a field, without a mark of thousands: `2300 ft`. @param m altitude in m */
+export function typedAltitude(m: number, system: UnitSystem): string {
+  return formatAltitude(m, system).replaceAll(",", "");
 }
 
 /** A gauge pressure: `13 lb`, `13.4 lb` or `90 kPa`. @param kPa gauge pressure in kPa */

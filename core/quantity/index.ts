@@ -1,4 +1,4 @@
-export { formatDecimal, formatFraction, parseNumber } from "./number.ts";
+export { formatDecimal, formatFraction, parseNumber, readNumber, type DecimalSign } from "./number.ts";
 export {
   DEFAULT_UNIT,
   UNITS,
@@ -14,7 +14,14 @@ export {
   type Unit,
   type UnitSystem,
 } from "./unit.ts";
-export { likelyReading, parseQuantity, type LikelyReading, type NotParsed, type Parsed } from "./parse.ts";
+export {
+  likelyReading,
+  parseQuantity,
+  type LikelyReading,
+  type NotParsed,
+  type Parsed,
+  type Writing,
+} from "./parse.ts";
 export {
   formatAltitude,
   formatLength,
@@ -24,5 +31,6 @@ export {
   formatSpoons,
   formatTemperature,
   formatVolume,
+  typedAltitude,
 } from "./format.ts";
 export { countOf, formatClock, formatDuration } from "./duration.ts";

@@ -19,34 +19,51 @@ const VULGAR: Record<string, number> = {
 
 const VULGAR_CLASS = `[${Object.keys(VULGAR).join("")}]`;
 
+/** The sign a household writes before tenths: `1.5` or `1,5`. */
+export type DecimalSign = "point" | "comma";
+
 /**
  * Source text of a regular expression for one number as people write it: `12`, `2,300`, `1.2`, `.5`, `1,5`,
- * `3/4`, `1 1/4`, `1-1/4`, `1¼`, `¾`. No sign.
+ * `3/4`, `1 1/4`, `1-1/4`, `1¼`, `¾`, `1.234,5`. No sign.
  */
 export const NUMBER_PATTERN =
   `(?:\\d+[ -]\\d+[/⁄]\\d+|\\d+[/⁄]\\d+|\\d+ ?${VULGAR_CLASS}|${VULGAR_CLASS}` +
-  `|\\d{1,3}(?:,\\d{3})+(?:\\.\\d+)?|\\d+[.,]\\d+|\\.\\d+|\\d+)`;
+  `|\\d{1,3}(?:,\\d{3})+\\.\\d+|\\d{1,3}(?:\\.\\d{3})+,\\d+|\\d{1,3}(?:,\\d{3}){2,}|\\d{1,3}(?:\\.\\d{3}){2,}` +
+  `|\\d+[.,]\\d+|[.,]\\d+|\\d+)`;
 
 /**
- * Value of one number matched by NUMBER_PATTERN.
+ * The values one number may have, the household's own way of writing first. Empty when it is no number or divides by zero.
  *
- * A comma followed by exactly three digits groups thousands (`2,300` is two thousand three hundred); any other
- * comma is a decimal comma (`1,5` is one and a half).
- * @returns the value, or null when it is not such a number or divides by zero
+ * A mark followed by exactly three digits can be the sign of decimals or of thousands, so `2,300` has two values; `0,750`,
+ * `1,25`, `1,234,567` and `1.234,5` have one in every household.
+ * @param decimal the household's sign of decimals
  */
-export function parseNumber(text: string): number | null {
+export function readNumber(text: string, decimal: DecimalSign = "point"): number[] {
   const t = text.trim();
   const vulgar = t.match(new RegExp(`^(\\d+)? ?(${VULGAR_CLASS})$`));
-  if (vulgar) return (vulgar[1] ? Number(vulgar[1]) : 0) + (VULGAR[vulgar[2]!] ?? 0);
+  if (vulgar) return [(vulgar[1] ? Number(vulgar[1]) : 0) + (VULGAR[vulgar[2]!] ?? 0)];
   const fraction = t.match(/^(?:(\d+)[ -])?(\d+)[/⁄](\d+)$/);
   if (fraction) {
     const below = Number(fraction[3]);
-    if (below === 0) return null;
-    return (fraction[1] ? Number(fraction[1]) : 0) + Number(fraction[2]) / below;
+    return below === 0 ? [] : [(fraction[1] ? Number(fraction[1]) : 0) + Number(fraction[2]) / below];
   }
-  if (/^\d{1,3}(,\d{3})+(\.\d+)?$/.test(t)) return Number(t.replaceAll(",", ""));
-  if (/^(\d+[.,]\d+|\.\d+|\d+)$/.test(t)) return Number(t.replace(",", "."));
-  return null;
+  if (/^\d{1,3}(,\d{3})+\.\d+$/.test(t) || /^\d{1,3}(,\d{3}){2,}$/.test(t))
+    return [Number(t.replaceAll(",", ""))];
+  if (/^\d{1,3}(\.\d{3})+,\d+$/.test(t) || /^\d{1,3}(\.\d{3}){2,}$/.test(t))
+    return [Number(t.replaceAll(".", "").replace(",", "."))];
+  if (!/^(\d+[.,]\d+|[.,]\d+|\d+)$/.test(t)) return [];
+  const asDecimal = Number(t.replace(",", "."));
+  if (!/^[1-9]\d{0,2}[.,]\d{3}$/.test(t)) return [asDecimal];
+  const asThousands = Number(t.replace(/[.,]/, ""));
+  return t.includes(decimal === "point" ? "." : ",") ? [asDecimal, asThousands] : [asThousands, asDecimal];
+}
+
+/**
+ * Value of one number in the household's own way of writing.
+ * @returns null when it is not a number or divides by zero
+ */
+export function parseNumber(text: string, decimal: DecimalSign = "point"): number | null {
+  return readNumber(text, decimal)[0] ?? null;
 }
 
 const EIGHTHS = ["", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"];

@@ -20,6 +20,9 @@ describe("numbers as people write them", () => {
   test.each([
     ["12", 12],
     ["2,300", 2300],
+    ["0,750", 0.75],
+    ["1.234,5", 1234.5],
+    ["1.234.567", 1234567],
     ["1,234,567", 1234567],
     ["1.2", 1.2],
     [".5", 0.5],
@@ -35,6 +38,68 @@ describe("numbers as people write them", () => {
   test.each(["", "abc", "1/0", "1..2", "--3", "1 2"])("“%s” is no number", (text) =>
     expect(parseNumber(text)).toBeNull(),
   );
+});
+
+describe("digits that can be read two ways", () => {
+  const read = (
+    text: string,
+    dimension: "mass" | "altitude" | "gaugePressure",
+    decimal: "point" | "comma",
+  ) => {
+    const parsed = parseQuantity(text, dimension, { units: "metric", decimal });
+    return parsed.ok ? Math.round(parsed.si * 1e6) / 1e6 : parsed.message;
+  };
+  const asked = /^“.*” can be read as .* or as .*\. Type the one you mean/;
+  test.each([
+    // What has one value has it in every household.
+    ["0,750 kg", "mass", 0.75, 0.75],
+    ["0,225 kg", "mass", 0.225, 0.225],
+    ["0.225 kg", "mass", 0.225, 0.225],
+    ["1,25 kg", "mass", 1.25, 1.25],
+    ["12,5 kg", "mass", 12.5, 12.5],
+    // The household's own way, where the other way makes no sense.
+    ["2,300 ft", "altitude", 701.04, asked],
+    ["2.300 m", "altitude", asked, 2300],
+    ["1,250 kg", "mass", asked, 1.25],
+    ["1.250 kg", "mass", 1.25, asked],
+    // Both ways make sense, whoever writes it.
+    ["12,500 g", "mass", asked, asked],
+    ["1.234,5 m", "altitude", 1234.5, 1234.5],
+  ] as const)("%s (%s): point %s, comma %s", (text, dimension, point, comma) => {
+    for (const [decimal, expected] of [
+      ["point", point],
+      ["comma", comma],
+    ] as const) {
+      const got = read(text, dimension, decimal);
+      if (expected instanceof RegExp) expect(got).toMatch(expected);
+      else expect(got).toBe(expected);
+    }
+  });
+  test("both readings are shown as they can be typed, and then each is read as itself", () => {
+    expect(read("2.300 m", "altitude", "point")).toBe(
+      "“2.300 m” can be read as 2.3 m or as 2300 m. Type the one you mean just like that.",
+    );
+    for (const decimal of ["point", "comma"] as const) {
+      expect(read("2300 m", "altitude", decimal)).toBe(2300);
+      expect(read("2.3 m", "altitude", decimal)).toBe(2.3);
+    }
+  });
+  test("no reading is ever a thousand times what a plain rewriting of it says", () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 999 }),
+        fc.integer({ min: 0, max: 999 }),
+        fc.constantFrom(".", ","),
+        fc.constantFrom("point" as const, "comma" as const),
+        (whole, rest, mark, decimal) => {
+          const text = `${whole}${mark}${String(rest).padStart(3, "0")} kg`;
+          const got = read(text, "mass", decimal);
+          // Either it was asked about, or the other value would have been no weight at all.
+          if (typeof got === "number")
+            expect(whole * 1000 + rest === got || whole * 1000 + rest > 700).toBe(true);
+        },
+      ),
+    ));
 });
 
 // Exact by definition: international pound 0.45359237 kg, foot 0.3048 m, inch 25.4 mm (NIST SP 811, appendix B).
@@ -97,7 +162,7 @@ describe("the likely reading of a number in the wrong unit", () => {
     expect(likelyReading(typed.si, typed.unit, "gaugePressure", low, high)?.unit.symbol).toBe("lb");
   });
   test("5,000 makes sense in no unit", () => {
-    const typed = parseQuantity("5,000", "gaugePressure", "us");
+    const typed = parseQuantity("5000", "gaugePressure", "us");
     if (!typed.ok) throw new Error(typed.message);
     expect(likelyReading(typed.si, typed.unit, "gaugePressure", low, high)).toBeNull();
   });

@@ -1,4 +1,4 @@
-import { usda2015, type Source } from "../schedule/index.ts";
+import { COMMON_PRACTICE, usda2015, type Source } from "../schedule/index.ts";
 
 /** What an ingredient is in a dish that is to be canned. */
 export const ROLES = [
@@ -33,11 +33,12 @@ const vegetable = (
   pint: number,
   quart: number | null,
   prepare?: string,
+  source: Source = GUIDE_4,
 ): IngredientKind => ({
   key: names[0]!,
   names,
   role: "vegetable",
-  own: { pint, quart, source: GUIDE_4 },
+  own: { pint, quart, source },
   ...(prepare ? { prepare } : {}),
 });
 
@@ -57,19 +58,54 @@ const plain = (role: Role, ...names: string[]): IngredientKind => ({ key: names[
  */
 export const INGREDIENTS: readonly IngredientKind[] = [
   refused("gravy", "gravy", "roux"),
-  refused("flour", "flour", "cornflour", "masa"),
-  refused("starch", "starch", "cornstarch", "arrowroot", "clear jel", "thickener", "tapioca"),
-  refused("noodles", "noodle", "pasta", "macaroni", "spaghetti", "vermicelli", "couscous"),
+  refused("flour", "flour", "cornflour", "cornmeal", "polenta", "semolina", "masa"),
+  refused(
+    "starch",
+    "starch",
+    "cornstarch",
+    "arrowroot",
+    "clear jel",
+    "thickener",
+    "tapioca",
+    "xanthan",
+    "gelatin",
+  ),
+  refused(
+    "noodles",
+    "noodle",
+    "pasta",
+    "macaroni",
+    "spaghetti",
+    "vermicelli",
+    "lasagna",
+    "orzo",
+    "ramen",
+    "couscous",
+  ),
   refused("rice", "rice", "quinoa"),
-  refused("barley", "barley", "oat", "bulgur", "groats"),
-  refused("bread", "bread", "dumpling", "crouton", "breadcrumb"),
-  refused("dairy", "milk", "cream", "cheese", "yoghurt", "yogurt", "sour cream"),
+  refused("barley", "barley", "oat", "oatmeal", "bulgur", "groats", "farro", "millet"),
+  refused("bread", "bread", "dumpling", "crouton", "breadcrumb", "cracker", "tortilla", "panko"),
+  refused(
+    "dairy",
+    "milk",
+    "buttermilk",
+    "cream",
+    "crème",
+    "creme",
+    "half and half",
+    "cheese",
+    "cheddar",
+    "parmesan",
+    "yoghurt",
+    "yogurt",
+    "sour cream",
+  ),
   refused("butter", "butter", "margarine", "ghee"),
   refused("stuffing", "stuffing"),
   refused("pate", "pâté", "pate", "purée", "puree", "liver paste"),
   refused("fatty", "bacon", "lard", "suet", "tallow", "pork belly"),
   refused("jerky", "jerky", "biltong", "salami"),
-  refused("eggs", "egg"),
+  refused("eggs", "egg", "mayonnaise", "mayo"),
   plain("liquid", "broth", "stock", "water", "tomato juice", "wine", "beer", "cider"),
   plain(
     "fish",
@@ -121,18 +157,20 @@ export const INGREDIENTS: readonly IngredientKind[] = [
   vegetable(["green bean", "french bean", "runner bean"], 20, 25),
   {
     key: "bean",
-    names: ["bean", "lentil", "chickpea", "black-eyed", "kidney"],
+    names: ["bean", "butter bean", "lentil", "chickpea", "black-eyed", "kidney"],
     role: "beans",
     own: { pint: 75, quart: 90, source: usda2015("Guide 4, beans or peas, shelled, dried") },
     prepare: "Soak them fully and cook them before they go in: dry beans go on swelling in the jar.",
   },
   vegetable(["potato"], 35, 40, "Peel and cube; no mash."),
   vegetable(["tomato"], 0, 0),
-  vegetable(["celery"], 30, 35),
-  vegetable(["onion", "leek", "shallot"], 40, 40),
+  // Guide 4 has no row for these three.
+  vegetable(["celery"], 30, 35, undefined, COMMON_PRACTICE),
+  vegetable(["onion", "leek", "shallot"], 40, 40, undefined, COMMON_PRACTICE),
   vegetable(["sweetcorn", "corn"], 55, 85),
   vegetable(["pea"], 40, 40),
-  vegetable(["turnip", "swede", "parsnip", "beet", "root"], 30, 35),
+  vegetable(["turnip", "swede", "rutabaga", "parsnip"], 30, 35, undefined, COMMON_PRACTICE),
+  vegetable(["beet", "root"], 30, 35),
   vegetable(["mushroom"], 45, null, "Cultivated ones only; wild ones have no tested process."),
   vegetable(["sweet pepper", "bell pepper", "paprika pepper"], 35, null),
   vegetable(["squash", "pumpkin"], 55, 90, "In cubes, never mashed."),
@@ -169,11 +207,20 @@ export const INGREDIENTS: readonly IngredientKind[] = [
 
 /** The kind an ingredient is, by its name; null when nobody here knows it. */
 export function ingredientKind(name: string): IngredientKind | null {
-  const words = ` ${name
-    .toLowerCase()
-    .replaceAll(/[^\p{L}-]+/gu, " ")
-    .trim()} `;
+  const plain = (text: string) =>
+    text
+      .toLowerCase()
+      .replaceAll(/[^\p{L}]+/gu, " ")
+      .trim();
+  const words = ` ${plain(name)} `;
   const called = (n: string) =>
-    words.includes(` ${n} `) || words.includes(` ${n}s `) || words.includes(` ${n}es `);
-  return INGREDIENTS.find((kind) => kind.names.some(called)) ?? null;
+    words.includes(` ${plain(n)} `) || words.includes(` ${plain(n)}s `) || words.includes(` ${plain(n)}es `);
+  const found = INGREDIENTS.flatMap((kind) => kind.names.filter(called).map((n) => ({ kind, name: n })));
+  // The longest name it is called by tells most. What may not be canned comes before it, unless it is only part of that
+  // name: rice flour is flour, butter beans are beans.
+  const longest = [...found].sort((a, b) => b.name.length - a.name.length)[0];
+  const bad = found.find(
+    (f) => f.kind.role === "refused" && !(longest!.name !== f.name && longest!.name.includes(f.name)),
+  );
+  return (bad ?? longest)?.kind ?? null;
 }

@@ -1,4 +1,4 @@
-import { parseQuantity, type UnitSystem } from "../quantity/index.ts";
+import { parseQuantity, type UnitSystem, type Writing } from "../quantity/index.ts";
 import { type Ingredient } from "./dish.ts";
 import { ROLES, type Role } from "./ingredient.ts";
 
@@ -6,7 +6,7 @@ import { ROLES, type Role } from "./ingredient.ts";
  * One line of a recipe as written by hand: `3 lb boar, cubed`, `2 qt broth`, `salt`, `½ kg skirret (vegetable)`. A weight
  * is kept in kg, a volume in litres; a line without either has an amount of 0.
  */
-export function readIngredient(line: string, units: UnitSystem): Ingredient | null {
+export function readIngredient(line: string, writing: UnitSystem | Writing): Ingredient | null {
   const text = line.trim().replace(/^[-•*]\s*/, "");
   if (text === "") return null;
   const said = /\(([a-z]+)\)\s*$/i.exec(text);
@@ -17,7 +17,7 @@ export function readIngredient(line: string, units: UnitSystem): Ingredient | nu
     const head = words.slice(0, n).join(" ");
     if (!/\d|[½¼¾⅓⅔]/.test(head) || !/[a-z]/i.test(head)) continue;
     for (const dimension of ["mass", "volume"] as const) {
-      const parsed = parseQuantity(head, dimension, units);
+      const parsed = parseQuantity(head, dimension, writing);
       if (parsed.ok) return { name: words.slice(n).join(" ").replace(/^of /, ""), amount: parsed.si, role };
     }
   }
@@ -25,6 +25,6 @@ export function readIngredient(line: string, units: UnitSystem): Ingredient | nu
 }
 
 /** A recipe written line by line. Empty lines are passed over. */
-export function readIngredients(text: string, units: UnitSystem): Ingredient[] {
-  return text.split("\n").flatMap((line) => readIngredient(line, units) ?? []);
+export function readIngredients(text: string, writing: UnitSystem | Writing): Ingredient[] {
+  return text.split("\n").flatMap((line) => readIngredient(line, writing) ?? []);
 }

@@ -1,6 +1,6 @@
 import { type SealFinding } from "./seal.ts";
 
-/** Where the liquid stands in a jar: as it was filled, lower but over half of the food, or under half of it. */
+/** Liquid of a jar against how it was filled: as then, some lost, or half or more of it lost. */
 export const LEVELS = ["full", "half", "low"] as const;
 export type LiquidLevel = (typeof LEVELS)[number];
 
@@ -30,15 +30,17 @@ export interface SealVerdict {
 }
 
 /**
- * What a look at a rested container comes to. A jar is sealed when its lid is down and still and at least half of its food is
- * covered; a can when both ends are drawn in and its seams are smooth and dry.
+ * What a look at a rested container comes to. A jar is sealed when its lid is down and still, and it lost less than half of the
+ * liquid it was filled with; a can when both ends are drawn in and its seams are smooth and dry. A raw pack without liquid makes
+ * its own juice and may never have been covered: its level decides nothing.
  *
- * Source: USDA 2015, Guide 1 (testing jar seals), from memory; half covered and cans: common practice, no source.
+ * Source: USDA 2015, Guide 1 (testing jar seals), from memory; half of the liquid and cans: common practice, no source.
+ * @param covered it was filled with liquid over the food
  */
-export function sealVerdict(look: SealLook): SealVerdict {
+export function sealVerdict(look: SealLook, covered = true): SealVerdict {
   const failed = (why: string): SealVerdict => ({ finding: "failed", why });
   if (look.lid === "flexes") return failed("its lid gives under a finger");
-  if (look.level === "low") return failed("less than half of the food is covered");
+  if (look.level === "low" && covered) return failed("half or more of its liquid is lost");
   if (look.ends === "bulged") return failed("an end is pushed out");
   if (look.ends === "flat") return failed("an end is not drawn in");
   if (look.seam === "damp") return failed("its seam is not dry");

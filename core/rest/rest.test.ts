@@ -34,7 +34,7 @@ describe("what a look at a rested container comes to", () => {
     [{ lid: "down", level: "half" }, "sealed", /^$/],
     [{ lid: "down", looseBand: true }, "sealed", /^$/],
     [{ lid: "flexes" }, "failed", /gives/],
-    [{ lid: "down", level: "low" }, "failed", /less than half/],
+    [{ lid: "down", level: "low" }, "failed", /half or more of its liquid/],
     [{ ends: "drawn-in", seam: "dry" }, "sealed", /^$/],
     [{ ends: "flat", seam: "dry" }, "failed", /not drawn in/],
     [{ ends: "bulged" }, "failed", /pushed out/],
@@ -43,6 +43,10 @@ describe("what a look at a rested container comes to", () => {
   ])("%j is %s", (look, finding, why) => {
     expect(sealVerdict(look).finding).toBe(finding);
     expect(sealVerdict(look).why).toMatch(why);
+  });
+  test("a raw pack that never covered itself is not judged by its level; a lid that flexes fails all the same", () => {
+    expect(sealVerdict({ lid: "down", level: "low" }, false).finding).toBe("sealed");
+    expect(sealVerdict({ lid: "flexes", level: "full" }, false).finding).toBe("failed");
   });
   test("they stand in the order they were lifted out; what nobody named comes after", () => {
     const jars = ["A", "B", "C", "D"].map((code) => ({ code }));

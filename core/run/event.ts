@@ -122,6 +122,8 @@ export interface RunPlan {
   weightKPa?: number;
   /** the canner's own limit */
   safeMaxKPa: number;
+  /** false: the canner's own dial is to be replaced, overdue or untested, and never starts or keeps the clock; true when left out */
+  dialReliable?: boolean;
   /** which regulator decides: a quiet weight is below target only when the weight governs */
   governs: "dial" | "weighted";
   ventMinutes: number;

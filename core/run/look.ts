@@ -65,6 +65,10 @@ function together(
   return { low, high, by };
 }
 
+/** What a person reads off the canner's own dial; what a weight says, and what a gauge sends, are other instruments. */
+const readOffDial = (event: RunEvent): boolean =>
+  event.source === undefined && (event.type === "reading" || event.type === "at-target");
+
 /** A look at the pressure: by eye, by ear, or sent by a gauge. Changes `state`. */
 export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (event.source !== undefined && state.aside.includes(event.source)) return;
@@ -72,6 +76,9 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (event.tempC !== undefined) state.lastTemp = { at: event.at, tempC: event.tempC };
   if (event.gaugeKPa !== undefined) state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
   if (said === null) return;
+  // A dial that may not be gone by can tell of danger and of too little, never of enough.
+  const enoughBy = plan.dialReliable !== false || !readOffDial(event);
+  if (!enoughBy && said >= plan.floorKPa && said < plan.safeMaxKPa && event.type !== "too-high") return;
   const all = together(state, event, said);
   const over = event.type === "too-high" || all.high >= plan.safeMaxKPa;
   if (over && !state.overPressure) {
@@ -81,18 +88,18 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   state.overPressure = over;
   if (event.gaugeKPa !== undefined && all.high <= ZERO_KPA && state.phase === "cooling")
     state.zeroAt ??= event.at;
-  const enough = all.low >= plan.floorKPa;
+  const below = all.low < plan.floorKPa;
   if (state.phase === "processing" && state.completedAt === null) {
     const attempt = currentAttempt(state)!;
     noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
-    if (enough) attempt.lastAtTarget = event.at;
+    if (!below) attempt.lastAtTarget = event.at;
     else {
       const read = event.type === "reading" ? all.low : undefined;
       endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
       deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
       enter(state, "pressurising", event.at);
     }
-  } else if (state.phase === "pressurising" && enough) {
+  } else if (state.phase === "pressurising" && enoughBy && !below) {
     if (state.attempts.length > 0) state.restarts++;
     state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null, seenBy: all.by });
     enter(state, "processing", event.at);

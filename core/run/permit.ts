@@ -73,7 +73,7 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
     return view.phase === "checked" || view.phase === "aborted" ? "This run is over." : null;
   if (type === "weight-on" && view.phase === "venting" && view.vent.doneAt === null) {
     if (view.ventDueAt === null)
-      return "Steam is not steady. Wait until it is; the venting clock goes on from where it stopped.";
+      return "Steam is not steady. Wait until it is: then the 10 minutes start over.";
     return `Not yet: ${formatDuration((view.ventDueAt - view.now) / 1000)} of steady steam to go before the weight goes on.`;
   }
   if (

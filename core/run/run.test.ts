@@ -58,7 +58,7 @@ describe("the order of a run", () => {
 });
 
 describe("venting", () => {
-  test("counts only while steam is steady, and goes on from where it stopped", () => {
+  test("counts steady steam without a break: a falter starts the ten minutes over", () => {
     const lines: Line[] = [
       [0, "heat-on"],
       [10, "steam-steady"],
@@ -66,8 +66,9 @@ describe("venting", () => {
       [20, "steam-steady"],
     ];
     expect(see(lines, 18)).toMatchObject({ ventDueAt: null });
-    expect(see(lines, 21)).toMatchObject({ ventDueAt: at(26) });
-    expect(see(lines, 26).vent.doneAt).toBe(at(26));
+    expect(see(lines, 21)).toMatchObject({ ventDueAt: at(30) });
+    expect(see(lines, 29.9).vent.doneAt).toBeNull();
+    expect(see(lines, 30).vent.doneAt).toBe(at(30));
   });
   test("a weight put on early does not begin anything: the air is still inside", () => {
     const lines: Line[] = [
@@ -80,10 +81,10 @@ describe("venting", () => {
     expect(view).toMatchObject({ phase: "venting", finishAt: null });
     expect(view.deviations).toContainEqual({ kind: "weight-on-early", at: at(15) });
     const mended = see(
-      [...lines, [21, "weight-off"], [22, "steam-steady"], [27, "weight-on"], [30, "reading", 90]],
+      [...lines, [21, "weight-off"], [22, "steam-steady"], [32, "weight-on"], [35, "reading", 90]],
       40,
     );
-    expect(mended).toMatchObject({ phase: "processing", finishAt: at(105) });
+    expect(mended).toMatchObject({ phase: "processing", finishAt: at(110) });
   });
   // Own rule of quart fish: USDA 2015, Guide 5, from memory.
   test("quart fish: venting is not done before 30 minutes from lighting the burner", () => {
@@ -105,7 +106,7 @@ describe("venting", () => {
       ).ventDueAt,
     ).toBe(at(35));
   });
-  test("steam that returns after the 30 minutes ends venting then, not earlier", () => {
+  test("steam that returns after the 30 minutes still has its ten minutes to go", () => {
     const quart = { ...plan, minBurnerToVentEndMinutes: 30 };
     const lines: Line[] = [
       [0, "heat-on"],
@@ -113,7 +114,67 @@ describe("venting", () => {
       [25, "steam-faltered"],
       [40, "steam-steady"],
     ];
-    expect(see(lines, 41, quart).vent.doneAt).toBe(at(40));
+    expect(see(lines, 49, quart).vent.doneAt).toBeNull();
+    expect(see(lines, 50, quart).vent.doneAt).toBe(at(50));
+  });
+});
+
+// USDA 2015, Guide 1: a dial more than 1 lb high is replaced, from memory.
+describe("a dial that may not be gone by", () => {
+  const byWeight = { ...plan, governs: "weighted" as const, dialReliable: false };
+  const vented: Line[] = [
+    [0, "heat-on"],
+    [10, "steam-steady"],
+    [20, "weight-on"],
+  ];
+  test("never starts the clock; the weight does", () => {
+    for (const look of [
+      [24, "reading", 90],
+      [24, "at-target"],
+    ] as Line[])
+      expect(see([...vented, look], 30, byWeight)).toMatchObject({ phase: "pressurising", finishAt: null });
+    expect(see([...vented, [24, "reading", 90], [25, "weight-rocking"]], 30, byWeight)).toMatchObject({
+      phase: "processing",
+      finishAt: at(25 + byWeight.minutes),
+    });
+  });
+  test("does not keep it either: while only the dial is read, nobody has looked", () => {
+    const lines: Line[] = [...vented, [24, "weight-rocking"], [30, "reading", 90], [38, "at-target"]];
+    expect(see(lines, 40, byWeight)).toMatchObject({
+      phase: "processing",
+      lastLookAt: at(24),
+      alarm: "unwatched",
+    });
+  });
+  test("still tells of too little and of danger", () => {
+    expect(see([...vented, [24, "weight-rocking"], [30, "reading", 60]], 31, byWeight)).toMatchObject({
+      phase: "pressurising",
+    });
+    expect(see([...vented, [24, "weight-rocking"], [30, "reading", 139]], 31, byWeight)).toMatchObject({
+      phase: "processing",
+      alarm: "over-pressure",
+    });
+    expect(see([...vented, [24, "reading", 139]], 31, byWeight)).toMatchObject({
+      phase: "pressurising",
+      alarm: "over-pressure",
+    });
+  });
+});
+
+describe("the lid after the wait", () => {
+  const cooled: Line[] = [
+    ...toPressure,
+    ...watched(30, 101),
+    [102, "heat-off"],
+    [140, "pressure-zero"],
+    [141, "lock-down"],
+    [142, "weight-off"],
+  ];
+  const kinds = (lidAt: number) => see([...cooled, [lidAt, "lid-off"]], lidAt).deviations.map((d) => d.kind);
+  test("comes off between ten minutes and an hour after them; later is recorded", () => {
+    expect(kinds(151.9)).toContain("lid-off-early");
+    for (const lidAt of [152, 212]) expect(kinds(lidAt)).toEqual([]);
+    expect(kinds(212.1)).toEqual(["lid-off-late"]);
   });
 });
 
@@ -180,7 +241,7 @@ describe("what departs from the schedule", () => {
     ];
     expect(see(again, 63)).toMatchObject({
       phase: "warming",
-      vent: { steadyMs: 0, doneAt: null },
+      vent: { steadySince: null, doneAt: null },
       outcome: "under-way",
     });
     expect(see(again, 90)).toMatchObject({ phase: "processing", restarts: 1, finishAt: at(84 + 75) });

@@ -42,6 +42,7 @@ export interface Deviation {
     | "ended-early"
     | "weight-off-early"
     | "lid-off-early"
+    | "lid-off-late"
     | "out-of-place"
     | "aborted";
   at: number;
@@ -60,9 +61,7 @@ export interface RunState {
   phaseSince: number;
   burnerLitAt: number | null;
   vent: {
-    /** steady steam added up, ms, up to `steadySince` */
-    steadyMs: number;
-    /** steady now, since this instant */
+    /** steady without a break since this instant; null while it is not */
     steadySince: number | null;
     /** the full time was reached at this instant */
     doneAt: number | null;
@@ -107,7 +106,7 @@ export function newRunState(createdAt: number): RunState {
     phase: "warming",
     phaseSince: createdAt,
     burnerLitAt: null,
-    vent: { steadyMs: 0, steadySince: null, doneAt: null },
+    vent: { steadySince: null, doneAt: null },
     attempts: [],
     restarts: 0,
     completedAt: null,

@@ -1,6 +1,7 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
 import { deviate, endAttempt, enter, noteUnwatched, outOfPlace } from "./change.ts";
 import { lighterThan, look, setAside } from "./look.ts";
+import { LID_OFF_WITHIN_HOURS } from "../schedule/index.ts";
 import { currentAttempt, type RunState } from "./state.ts";
 
 const MINUTE = 60_000;
@@ -31,7 +32,7 @@ export function ventDueAt(state: RunState, plan: RunPlan): number | null {
   const { vent } = state;
   if (vent.doneAt !== null) return vent.doneAt;
   if (vent.steadySince === null) return null;
-  const byClock = vent.steadySince + Math.max(0, plan.ventMinutes * MINUTE - vent.steadyMs);
+  const byClock = vent.steadySince + plan.ventMinutes * MINUTE;
   if (plan.minBurnerToVentEndMinutes === null || state.burnerLitAt === null) return byClock;
   return Math.max(byClock, state.burnerLitAt + plan.minBurnerToVentEndMinutes * MINUTE);
 }
@@ -111,7 +112,7 @@ function heatOn(state: RunState, event: RunEvent): void {
   // Heat back on after the run was given up before its time: everything begins again, venting too.
   if (state.phase === "cooling" && state.completedAt === null && state.weightOffAt === null) {
     state.burnerLitAt = event.at;
-    state.vent = { steadyMs: 0, steadySince: null, doneAt: null };
+    state.vent = { steadySince: null, doneAt: null };
     state.outcome = "under-way";
     state.heatOffAt = state.zeroAt = state.lockDownAt = null;
     state.gauges = {};
@@ -131,7 +132,7 @@ function steamSteady(state: RunState, event: RunEvent): void {
 function steamFaltered(state: RunState, event: RunEvent): void {
   if (state.phase !== "venting") return outOfPlace(state, event);
   if (state.vent.steadySince === null || state.vent.doneAt !== null) return;
-  state.vent.steadyMs += event.at - state.vent.steadySince;
+  // The ten minutes are steady steam without a break: a falter starts them over.
   state.vent.steadySince = null;
 }
 
@@ -148,7 +149,7 @@ function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (state.phase === "pressurising" || state.phase === "processing") return;
   if (state.phase !== "venting") return outOfPlace(state, event);
   if (state.vent.doneAt === null) {
-    // Air is still inside: the run stays at venting, and the clock of steady steam stops until it is off again.
+    // Air is still inside: the run stays at venting, and the ten minutes start over once it is off again.
     deviate(state, { kind: "weight-on-early", at: event.at });
     return steamFaltered(state, event);
   }
@@ -204,6 +205,9 @@ function lidOff(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (state.phase !== "settling") return outOfPlace(state, event);
   if (event.at - state.weightOffAt! < plan.settleMinutes * MINUTE)
     deviate(state, { kind: "lid-off-early", at: event.at });
+  // Longer under the lid invites flat-sour spoilage: a matter of quality, recorded and nothing more.
+  else if (event.at - state.weightOffAt! > plan.settleMinutes * MINUTE + LID_OFF_WITHIN_HOURS * 60 * MINUTE)
+    deviate(state, { kind: "lid-off-late", at: event.at });
   state.lidOffAt = event.at;
   enter(state, "unloading", event.at);
 }

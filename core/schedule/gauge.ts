@@ -1,6 +1,6 @@
 import { formatFraction } from "../quantity/index.ts";
-import { COMMON_PRACTICE, type Source } from "./source.ts";
-import { type GaugeKind } from "./pressure.ts";
+import { CAN_BAND, JAR_BANDS, type GaugeKind } from "./pressure.ts";
+import { usda2015, type Source } from "./source.ts";
 
 /** What a canner has to tell and hold pressure with. */
 export interface CannerGauges {
@@ -17,9 +17,13 @@ export interface CannerGauges {
 /** A dial tested longer ago than this is overdue. */
 export const GAUGE_TEST_MONTHS = 12;
 
-/** A dial further off than this is replaced, not corrected. Some offices say 1 lb. */
-export const GAUGE_REPLACE_PSI = 2;
-export const GAUGE_REPLACE_SOURCE: Source = COMMON_PRACTICE;
+/** A dial that reads higher than this, psi, is replaced: it shows pressure that is not there. */
+export const GAUGE_REPLACE_PSI = 1;
+/** A dial that reads lower than this, psi, is unpredictable and is replaced too. */
+export const GAUGE_LOW_PSI = 2;
+/** One pound written as 7 kPa is 1.015 lb: no dial is read finer, psi. */
+const ROUNDING_PSI = 0.02;
+export const GAUGE_REPLACE_SOURCE: Source = usda2015("Guide 1, dial gauge accuracy");
 
 export type DialStanding = "none" | "sound" | "overdue" | "untested" | "replace";
 
@@ -28,7 +32,8 @@ export function dialStanding(gauges: CannerGauges, now: number): DialStanding {
   if (!gauges.dial) return "none";
   const { errorPsi, testedAt } = gauges.dial;
   if (errorPsi === null || testedAt === null) return "untested";
-  if (Math.abs(errorPsi) > GAUGE_REPLACE_PSI) return "replace";
+  if (errorPsi > GAUGE_REPLACE_PSI + ROUNDING_PSI || errorPsi < -GAUGE_LOW_PSI - ROUNDING_PSI)
+    return "replace";
   return now > testDueAt(testedAt) ? "overdue" : "sound";
 }
 
@@ -48,173 +53,196 @@ export function weightSettings(pieces: readonly number[]): number[] {
   return [...sums].sort((a, b) => a - b);
 }
 
+/** Settings that some row of the tables uses, psi: 10 and 15. */
+const TABLE_SETTINGS = new Set([...JAR_BANDS.map((b) => b.weightedPsi), CAN_BAND.weightedPsi]);
+
+/**
+ * Settings a weight may be used at, psi, ascending: what its pieces make, and the canner allows, and the tables know.
+ * @param maxPsi the canner's own limit, psi; null when it is not known
+ */
+export function settingsFor(pieces: readonly number[], maxPsi: number | null): number[] {
+  return weightSettings(pieces).filter((psi) => TABLE_SETTINGS.has(psi) && (maxPsi === null || psi < maxPsi));
+}
+
 /** The pressure to hold, and how it reads on this canner. */
 export interface PressureTarget {
   ok: true;
+  /** the one instrument that decides; the other is only observed */
   governs: GaugeKind;
   /** least true gauge pressure, psi */
   truePsi: number;
   /** what a dial must show for that, psi: true plus what it is known to read high; equal to true without a dial */
   facePsi: number;
-  /** weight to put on, psi; null when the canner has none that governs or vents at its setting */
+  /** weight to put on, psi; null when the canner has none */
   weightPsi: number | null;
+  /** the dial may start and keep the clock; false when it is to be replaced, or overdue or untested and not signed for */
+  dialReliable: boolean;
   /** why this number, in sentences */
   why: string[];
 }
 
 export interface NoTarget {
   ok: false;
-  /** a signed reason may override only this one */
+  /** a signed reason may override only `gauge-overdue` */
   blockedBy: "gauge-overdue" | "gauge-replace" | "no-weight" | "no-gauge";
   reason: string;
   instead: string[];
 }
 
+export interface TargetCase {
+  /** the dial column, psi; null when the table has none for the altitude */
+  dialPsi: number | null;
+  /** the weighted column, psi; null when only a dial pressure is known */
+  weightedPsi: number | null;
+  gauges: CannerGauges;
+  /** the canner's own limit, psi; null when it is not known */
+  maxPsi?: number | null;
+  /** instant it is asked for, ms since 1970 UTC */
+  now: number;
+  /** a person has signed a reason for using a dial that is overdue or untested */
+  signedOverdue?: boolean;
+  /** a person chose the dial of a canner that has a weight too */
+  chosen?: GaugeKind | null;
+}
+
 /**
  * Pressure target for a canner, from the table's two columns and what the canner has.
  *
- * A gauge that reads high needs its error added; one that reads low is never used to go lower. With a dial and a
- * weight either may govern, and the higher of the two targets is taken. Source of the columns: the process table;
- * of the replacing limit: common practice.
- * @param dialPsi the dial column, null when the table has none for the altitude
- * @param weightedPsi the weighted column, null when only a dial pressure is known
- * @param gauges what the canner has
- * @param now instant it is asked for, ms since 1970 UTC
- * @param signedOverdue a person has signed a reason for using a dial that is overdue or untested
+ * The columns are alternatives: one instrument governs a run. It is the weight, unless a person chooses a tested dial; the
+ * weight is then set at or above the dial's pressure, as a limit. A dial up to 1 lb high has that much added on its face;
+ * one that reads low is never used to go lower; one that is further off is never gone by.
+ * Source: USDA 2015, Guide 1 and the process tables, from memory.
+ * @throws nothing; what cannot be is a NoTarget with the reason
  */
-export function pressureTarget(
-  dialPsi: number | null,
-  weightedPsi: number | null,
-  gauges: CannerGauges,
-  now: number,
-  signedOverdue = false,
-): PressureTarget | NoTarget {
+export function pressureTarget(c: TargetCase): PressureTarget | NoTarget {
+  const { dialPsi, weightedPsi, gauges, now, signedOverdue = false, chosen = null } = c;
   const standing = dialStanding(gauges, now);
-  const error = gauges.dial?.errorPsi ?? 0;
-  const high = Math.max(0, error);
-  const settings = weightSettings(gauges.weightPiecesPsi);
+  const settings = settingsFor(gauges.weightPiecesPsi, c.maxPsi ?? null);
+  const hasWeight = gauges.weightPiecesPsi.length > 0;
   const weight = weightedPsi === null ? null : (settings.find((psi) => psi >= weightedPsi) ?? null);
-  const dialUsable = dialPsi !== null && (standing === "sound" || (signedOverdue && isOverdue(standing)));
-  if (weight !== null && weightedPsi !== null) {
-    return withWeight({
-      dialPsi: dialUsable ? dialPsi : null,
-      weightedPsi,
-      weight,
-      settings,
-      standing,
-      error,
-    });
-  }
-  if (standing === "none") {
-    if (weightedPsi === null) {
-      return {
-        ok: false,
-        blockedBy: "no-gauge",
-        reason: "This schedule was given for a dial gauge, and this canner has none.",
-        instead: ["Use a canner with a dial gauge.", "Ask the office for the weighted pressure."],
-      };
-    }
-    if (gauges.weightPiecesPsi.length > 0) {
-      return {
-        ok: false,
-        blockedBy: "no-weight",
-        reason: `This altitude needs a ${weightedPsi} lb weight and this canner has none that heavy.`,
-        instead: [`Get the ${weightedPsi} lb weight from the maker.`, "Use another canner."],
-      };
-    }
-    return {
-      ok: false,
-      blockedBy: "no-gauge",
-      reason: "This canner has neither a dial gauge nor a weight, so its pressure cannot be known.",
-      instead: ["Use another canner."],
-    };
-  }
-  if (dialPsi === null) {
-    return {
-      ok: false,
-      blockedBy: "no-gauge",
-      reason: "There is no dial-gauge pressure for this load at this altitude.",
-      instead: [`Use a weighted gauge at ${weightedPsi} lb.`, "Ask your local extension office."],
-    };
-  }
-  if (standing === "replace") {
-    return {
-      ok: false,
-      blockedBy: "gauge-replace",
-      reason: `This dial reads ${formatFraction(Math.abs(error))} lb ${error > 0 ? "high" : "low"}. Off by more than ${GAUGE_REPLACE_PSI} lb it is replaced, not corrected.`,
-      instead: ["Fit a new dial gauge and test it.", "Use a canner with a weight."],
-    };
-  }
-  if (!dialUsable) {
-    return {
-      ok: false,
-      blockedBy: "gauge-overdue",
-      reason: dialDoubt(standing),
-      instead: [
-        "Have the gauge tested; local extension offices do it.",
-        "Use a canner with a weight.",
-        "Or sign a reason for going ahead, which stays with the run.",
-      ],
-    };
-  }
+  const dialGoes = standing === "sound" || (signedOverdue && isOverdue(standing));
+  if (standing === "none" || (hasWeight && chosen !== "dial" && weightedPsi !== null))
+    return weight === null
+      ? noWeight(weightedPsi, hasWeight, c.maxPsi ?? null)
+      : byWeight(weight, weightedPsi!, standing, dialGoes, gauges.dial?.errorPsi ?? 0);
+  if (dialPsi === null)
+    return no("no-gauge", "There is no dial-gauge pressure for this load at this altitude.", [
+      ...(weightedPsi === null ? [] : [`Use a weighted gauge at ${weightedPsi} lb.`]),
+      "Ask your local extension office.",
+    ]);
+  const error = gauges.dial!.errorPsi ?? 0;
+  if (standing === "replace")
+    return no(
+      "gauge-replace",
+      `This dial reads ${formatFraction(Math.abs(error))} lb ${error > 0 ? "high" : "low"}. ${REPLACE_RULE}`,
+      ["Fit a new dial gauge and test it.", "Use a canner with a weight."],
+    );
+  if (hasWeight && standing !== "sound")
+    return no("gauge-overdue", dialDoubt(standing), ["Go by the weight.", "Have the gauge tested first."]);
+  if (!dialGoes)
+    return no("gauge-overdue", dialDoubt(standing), [
+      "Have the gauge tested; local extension offices do it.",
+      "Use a canner with a weight.",
+      "Or sign a reason for going ahead, which stays with the run.",
+    ]);
+  const limit = settings.find((psi) => psi >= dialPsi) ?? null;
+  if (hasWeight && limit === null)
+    return no(
+      "no-weight",
+      `The dial has to show ${dialPsi} lb, and this canner's weight lets steam go before that.`,
+      ["Get a heavier weight from the maker.", "Use another canner."],
+    );
+  const high = Math.max(0, error);
   const why = [`The dial column asks for ${dialPsi} lb.`];
   if (high > 0) why.push(readsHigh(error, dialPsi));
   if (error < 0)
     why.push(
       `The dial reads ${formatFraction(-error)} lb low. The target stays at ${dialPsi} lb on its face: never lower.`,
     );
-  return { ok: true, governs: "dial", truePsi: dialPsi, facePsi: dialPsi + high, weightPsi: null, why };
+  if (limit !== null)
+    why.push(`The dial governs this run. Set the weight to ${limit} lb: it is only the upper limit.`);
+  return {
+    ok: true,
+    governs: "dial",
+    truePsi: dialPsi,
+    facePsi: dialPsi + high,
+    weightPsi: limit,
+    dialReliable: true,
+    why,
+  };
 }
 
-interface WeightCase {
-  /** the dial column, when the dial may be trusted */
-  dialPsi: number | null;
-  weightedPsi: number;
-  /** least setting that meets the weighted column */
-  weight: number;
-  settings: number[];
-  standing: DialStanding;
-  error: number;
-}
-
-/** A canner with a weight heavy enough: the weight governs, unless the dial column is higher and can be held. */
-function withWeight({ dialPsi, weightedPsi, weight, settings, standing, error }: WeightCase): PressureTarget {
+/** The weight governs: its setting is the target, and a dial beside it is only observed. */
+function byWeight(
+  weight: number,
+  weightedPsi: number,
+  standing: DialStanding,
+  dialGoes: boolean,
+  error: number,
+): PressureTarget {
   const why = [
     weight === weightedPsi
       ? `The weighted column asks for ${weightedPsi} lb.`
       : `The weighted column asks for ${weightedPsi} lb; ${weight} lb is the nearest this weight can be set, and more is allowed.`,
   ];
-  if (standing === "none") {
-    return { ok: true, governs: "weighted", truePsi: weight, facePsi: weight, weightPsi: weight, why };
-  }
-  const heavier = dialPsi === null ? null : (settings.find((psi) => psi >= dialPsi) ?? null);
-  const dialGoverns = dialPsi !== null && dialPsi > weight && heavier !== null;
-  const truePsi = dialGoverns ? dialPsi : weight;
-  if (dialPsi === null) why.push(dialDoubt(standing));
-  else if (dialPsi > weight && !dialGoverns) {
+  const high = dialGoes ? Math.max(0, error) : 0;
+  if (standing !== "none") {
     why.push(
-      `The dial column asks for ${dialPsi} lb, but this weight lets steam go at ${weight} lb: go by its rocking.`,
+      dialGoes
+        ? "The weight governs this run; the dial is only watched."
+        : `${dialDoubt(standing)} The weight governs.`,
     );
-  } else {
-    why.push(
-      `The dial column asks for ${dialPsi} lb. Either may govern, so the higher is held: ${truePsi} lb.`,
-    );
+    if (high > 0) why.push(readsHigh(error, weight));
   }
-  const high = standing === "replace" ? 0 : Math.max(0, error);
-  if (high > 0) why.push(readsHigh(error, truePsi));
   return {
     ok: true,
-    governs: dialGoverns ? "dial" : "weighted",
-    truePsi,
-    facePsi: truePsi + high,
-    weightPsi: dialGoverns ? heavier : weight,
+    governs: "weighted",
+    truePsi: weight,
+    facePsi: weight + high,
+    weightPsi: weight,
+    dialReliable: dialGoes,
     why,
   };
+}
+
+function noWeight(weightedPsi: number | null, hasWeight: boolean, maxPsi: number | null): NoTarget {
+  if (weightedPsi === null)
+    return no("no-gauge", "This process was given for a dial gauge, and this canner has none.", [
+      "Use a canner with a dial gauge.",
+      "Ask the office for the weighted pressure.",
+    ]);
+  if (!hasWeight)
+    return no(
+      "no-gauge",
+      "This canner has neither a dial gauge nor a weight, so its pressure cannot be known.",
+      ["Use another canner."],
+    );
+  if (maxPsi !== null && maxPsi <= weightedPsi)
+    return no(
+      "no-weight",
+      `This load needs a ${weightedPsi} lb weight, and this canner's own limit is ${formatFraction(maxPsi)} lb.`,
+      ["Use another canner."],
+    );
+  return no(
+    "no-weight",
+    `This altitude needs a ${weightedPsi} lb weight and this canner has none that heavy.`,
+    [
+      `Get the ${weightedPsi} lb weight from the maker.`,
+      "Use another canner.",
+      "Or choose the dial, if it was tested within a year and the weight can be set at or above its pressure.",
+    ],
+  );
+}
+
+function no(blockedBy: NoTarget["blockedBy"], reason: string, instead: string[]): NoTarget {
+  return { ok: false, blockedBy, reason, instead };
 }
 
 function isOverdue(standing: DialStanding): boolean {
   return standing === "overdue" || standing === "untested";
 }
+
+const REPLACE_RULE = "More than 1 lb high, or 2 lb low, a dial gauge is replaced, not corrected.";
 
 function readsHigh(error: number, truePsi: number): string {
   return `The dial reads ${formatFraction(error)} lb high, so ${formatFraction(truePsi)} lb shows as ${formatFraction(truePsi + error)} lb on its face.`;
@@ -224,7 +252,5 @@ function dialDoubt(standing: DialStanding): string {
   if (standing === "untested")
     return "The dial gauge has never been tested, so its reading cannot be trusted.";
   if (standing === "overdue") return "The dial gauge was last tested more than 12 months ago.";
-  if (standing === "replace")
-    return "The dial gauge is off by more than 2 lb: go by the weight and replace the dial.";
-  return "The table gives no dial-gauge pressure above 8,000 ft: go by the weight.";
+  return `The dial gauge must be replaced. ${REPLACE_RULE}`;
 }

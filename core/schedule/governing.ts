@@ -1,21 +1,21 @@
 import { formatDecimal } from "../quantity/index.ts";
 import { isCan, type ContainerKey } from "./container.ts";
 import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget } from "./gauge.ts";
-import { testedSchedule, type NoSchedule, type TestedSchedule } from "./lookup.ts";
-import { CAN_BAND, bandFor } from "./pressure.ts";
+import { scheduledProcess, type NoSchedule, type ScheduledProcess } from "./lookup.ts";
+import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
 import { type Condition } from "./rules.ts";
-import { type PackMethod, type ProductKey } from "./table.ts";
+import { productName, type PackMethod, type ProductKey } from "./table.ts";
 
 export interface LoadPack {
   product: ProductKey;
   pack: PackMethod;
   container: ContainerKey;
   /** a schedule an extension office gave for it; stands in place of the table's row */
-  given?: TestedSchedule;
+  given?: ScheduledProcess;
 }
 
 /** A filled pack as a load sees it: by its own row of the table, or by the office's schedule it was packed by. */
-export function loadPackOf(schedule: TestedSchedule): LoadPack {
+export function loadPackOf(schedule: ScheduledProcess): LoadPack {
   const { product, pack, container, fromOffice } = schedule;
   return { product, pack, container, ...(fromOffice ? { given: schedule } : {}) };
 }
@@ -24,11 +24,22 @@ export interface LoadCanner {
   gauges: CannerGauges;
   /** size it is sold by, quarts; null when not known */
   quarts: number | null;
+  /** its own limit, psi; null or left out when not known */
+  maxPsi?: number | null;
+  /** the instrument a person chose on a canner with both; the weight governs when nobody chose */
+  chosen?: GaugeKind | null;
 }
 
-/** The one schedule a whole load is processed by. */
+/** Something no published process covers, which a person may sign for. It follows every container of the load. */
+export interface LoadDeviation {
+  key: "hot-dish-beside-raw";
+  text: string;
+}
+
+/** The one process a whole load is held to. */
 export interface GoverningSchedule {
-  outcome: "tested";
+  /** `common-practice` when any pack of the load rests on no published source */
+  outcome: ScheduledProcess["outcome"];
   /** the longest time of the load */
   minutes: number;
   /** which pack's time that is; index into the packs asked for */
@@ -37,7 +48,9 @@ export interface GoverningSchedule {
   ventMinutes: number;
   conditions: Condition[];
   /** each pack's own schedule, in the order asked for */
-  each: TestedSchedule[];
+  each: ScheduledProcess[];
+  /** what a person has to sign for before this load is run; usually empty */
+  deviations: LoadDeviation[];
   why: string[];
 }
 
@@ -74,9 +87,9 @@ export function governingSchedule(
   }
   // Either column will do to learn the minutes; the pressure comes from both, below.
   const gauge = canner.gauges.weightPiecesPsi.length > 0 ? "weighted" : "dial";
-  const each: TestedSchedule[] = [];
+  const each: ScheduledProcess[] = [];
   for (const [i, pack] of packs.entries()) {
-    const answer = pack.given ?? testedSchedule({ ...pack, gauge, altitudeM });
+    const answer = pack.given ?? scheduledProcess({ ...pack, gauge, altitudeM });
     if (answer.outcome === "none") return { ...answer, pack: i };
     each.push(answer);
   }
@@ -93,7 +106,15 @@ export function governingSchedule(
     );
   }
   const band = givenColumns(each) ?? (cans ? CAN_BAND : bandFor(altitudeM));
-  const target = pressureTarget(band.dialPsi, band.weightedPsi, canner.gauges, now, signedOverdue);
+  const target = pressureTarget({
+    dialPsi: band.dialPsi,
+    weightedPsi: band.weightedPsi,
+    gauges: canner.gauges,
+    maxPsi: canner.maxPsi ?? null,
+    now,
+    signedOverdue,
+    chosen: canner.chosen ?? null,
+  });
   if (!target.ok) return { ...refuse(null, target.reason, target.instead), blockedBy: target.blockedBy };
   const minutes = Math.max(...each.map((s) => s.minutes));
   const governedBy = each.findIndex((s) => s.minutes === minutes);
@@ -104,20 +125,38 @@ export function governingSchedule(
     );
   }
   return {
-    outcome: "tested",
+    outcome: each.every((s) => s.outcome === "tested") ? "tested" : "common-practice",
     minutes,
     governedBy,
     target,
     ventMinutes: Math.max(...each.map((s) => s.ventMinutes)),
     conditions,
     each,
+    deviations: loadDeviations(packs),
     why,
   };
 }
 
+/** Dishes that are published hot only. */
+const HOT_DISHES: readonly ProductKey[] = ["chile-con-carne", "soup", "soup-seafood", "stewed-meat"];
+
+/** Raw jars want warm water and hot dishes want hot: no published process has both in one canner. */
+function loadDeviations(packs: readonly LoadPack[]): LoadDeviation[] {
+  const dish = packs.find((p) => HOT_DISHES.includes(p.product));
+  if (!dish || !packs.some((p) => p.pack === "raw")) return [];
+  return [
+    {
+      key: "hot-dish-beside-raw",
+      text:
+        `${productName(dish.product)} beside raw-packed jars: no published process has both in one canner. ` +
+        "Put the hot jars in last and light the burner at once.",
+    },
+  ];
+}
+
 /** The pressures extension offices gave, by gauge, when any did: the highest of each, null where none was given. */
 function givenColumns(
-  each: readonly TestedSchedule[],
+  each: readonly ScheduledProcess[],
 ): { dialPsi: number | null; weightedPsi: number | null } | null {
   const given = each.filter((s) => s.fromOffice);
   if (given.length === 0) return null;
@@ -132,7 +171,7 @@ function refuse(pack: number | null, reason: string, instead: string[]): NoGover
   return { outcome: "none", pack, reason, instead };
 }
 
-function uniqueConditions(each: TestedSchedule[]): Condition[] {
+function uniqueConditions(each: ScheduledProcess[]): Condition[] {
   const byKey = new Map(each.flatMap((s) => s.conditions).map((c) => [c.key, c]));
   return [...byKey.values()];
 }

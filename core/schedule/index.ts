@@ -1,4 +1,4 @@
-export { COMMON_PRACTICE, TABLE_EDITION, usda2015, type Source } from "./source.ts";
+export { COMMON_PRACTICE, TABLE_EDITION, outcomeFor, usda2015, type Source } from "./source.ts";
 export {
   CONTAINERS,
   SHAPES,
@@ -14,12 +14,23 @@ export {
   JAR_ROWS,
   PRODUCTS,
   productName,
+  rowOf,
   type CanRow,
   type JarRow,
   type PackMethod,
   type ProductKey,
 } from "./table.ts";
-export { CONDITIONS, EXHAUST_TEMP_C, TIMES_AROUND, VENT_MINUTES, type Condition } from "./rules.ts";
+export {
+  CONDITIONS,
+  CONDITION_KEYS,
+  EXHAUST_TEMP_C,
+  LID_OFF_WITHIN_HOURS,
+  TIMES_AROUND,
+  VENT_MINUTES,
+  unanswered,
+  type Condition,
+  type ConditionKey,
+} from "./rules.ts";
 export { REFUSALS, refusalFor, type Refusal } from "./refusal.ts";
 export {
   ALTITUDE_RANGE_M,
@@ -32,18 +43,20 @@ export {
 } from "./pressure.ts";
 export {
   jarMinutes,
-  testedSchedule,
+  scheduledProcess,
   type NoSchedule,
   type ScheduleAnswer,
   type ScheduleRequest,
-  type TestedSchedule,
+  type ScheduledProcess,
 } from "./lookup.ts";
 export {
+  GAUGE_LOW_PSI,
   GAUGE_REPLACE_PSI,
   GAUGE_TEST_MONTHS,
   dialStanding,
   pressureTarget,
   testDueAt,
+  settingsFor,
   weightSettings,
   type CannerGauges,
   type DialStanding,
@@ -55,8 +68,10 @@ export {
   loadPackOf,
   type GoverningSchedule,
   type LoadCanner,
+  type LoadDeviation,
   type LoadPack,
   type NoGoverning,
 } from "./governing.ts";
+export { whyNotAccepted } from "./accept.ts";
 export { officeSchedule, type OfficeSchedule } from "./office.ts";
 export { takeSnapshot, type ScheduleSnapshot } from "./snapshot.ts";

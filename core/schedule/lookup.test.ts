@@ -5,7 +5,8 @@ import {
   CONTAINERS,
   JAR_ROWS,
   PRODUCTS,
-  testedSchedule,
+  scheduledProcess,
+  unanswered,
   type ContainerKey,
   type GaugeKind,
   type PackMethod,
@@ -21,7 +22,7 @@ const ask = (
   container: ContainerKey,
   altitudeFt = 500,
   gauge: GaugeKind = "dial",
-) => testedSchedule({ product, pack, container, gauge, altitudeM: mFromFt(altitudeFt) });
+) => scheduledProcess({ product, pack, container, gauge, altitudeM: mFromFt(altitudeFt) });
 
 /**
  * The table again, typed a second time apart from the data it checks. Source of the rows marked USDA: that guide,
@@ -54,10 +55,12 @@ describe("jars: every row of the process table", () => {
   describe.each(ROWS)("%s", (product, packs, half, pint, quart, headspaceIn, source) => {
     test.each(packs)("%s pack", (pack) => {
       const sizes: [ContainerKey, number | null][] = [
-        ["jar-quarter-pint", half], // a 4-oz jar goes with half-pints
+        // A 4-oz jar goes with half-pints; smoked fish has no process in one.
+        ["jar-quarter-pint", product === "fish-smoked" ? null : half],
         ["jar-half-pint", half],
         ["jar-pint", pint],
-        ["jar-pint-and-half", quart], // processed as a quart
+        // Processed as a quart; the quart of fish has a rule of its own, which is for no other jar.
+        ["jar-pint-and-half", product === "fish" ? null : quart],
         ["jar-quart", quart],
         ["jar-half-gallon", null], // nothing larger than a quart
       ];
@@ -71,7 +74,11 @@ describe("jars: every row of the process table", () => {
             ventMinutes: 10,
             source: { name: source },
           });
-        if (answer.outcome === "tested") expect(answer.source.fromMemory).toBe(source === USDA);
+        if (answer.outcome !== "none") {
+          expect(answer.source.fromMemory).toBe(source === USDA);
+          // Only a published source makes a process tested.
+          expect(answer.outcome).toBe(source === USDA ? "tested" : "common-practice");
+        }
       }
     });
     test("a pack the row does not list is refused", () => {
@@ -115,7 +122,7 @@ describe("jars: pressure at each band's two edges", () => {
   });
   test("an edge given in metres is still the edge", () => {
     const at = (altitudeM: number) =>
-      testedSchedule({ product: "broth", pack: "hot", container: "jar-pint", gauge: "dial", altitudeM });
+      scheduledProcess({ product: "broth", pack: "hot", container: "jar-pint", gauge: "dial", altitudeM });
     expect(at(609.6)).toMatchObject({ pressurePsi: 11 });
     expect(at(609.61)).toMatchObject({ pressurePsi: 12 });
   });
@@ -132,6 +139,7 @@ describe("cans", () => {
       ["weighted", 10],
     ] as const) {
       expect(ask(product, pack, "can-half-pound", 1000, gauge)).toMatchObject({
+        outcome: "common-practice",
         minutes: half,
         pressurePsi,
         headspaceIn: 0.25,
@@ -164,9 +172,12 @@ describe("own rules", () => {
   test("quart fish: 30 minutes from burner to the end of the vent, then 160; a pint has no such rule", () => {
     expect(ask("fish", "raw", "jar-quart")).toMatchObject({
       minutes: 160,
-      conditions: [{ key: "fish-quart", minBurnerToVentEndMinutes: 30 }],
+      conditions: [{ key: "fish-quart", minBurnerToVentEndMinutes: 30, waterQuarts: 3, asked: "load" }],
     });
-    expect(ask("fish", "raw", "jar-pint-and-half")).toMatchObject({ conditions: [{ key: "fish-quart" }] });
+    expect(ask("fish", "raw", "jar-pint-and-half")).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(/rule of its own/),
+    });
     expect(ask("fish", "raw", "jar-pint")).toMatchObject({ conditions: [] });
   });
   test("smoked fish: 16 to 22 quarts, 4 quarts of cool water", () => {
@@ -175,11 +186,35 @@ describe("own rules", () => {
       conditions: [{ key: "fish-smoked", cannerQuarts: [16, 22], coolWaterQuarts: 4 }],
     });
     const half = ask("fish-smoked", "raw", "jar-half-pint");
-    expect(half.outcome === "tested" && half.notes.join(" ")).toMatch(/quality may suffer/);
+    expect(half.outcome !== "none" && half.notes.join(" ")).toMatch(/quality may suffer/);
   });
   test("cans: 170 °F at the centre", () => {
     const answer = ask("can-fish", "raw", "can-half-pound");
-    expect(answer.outcome === "tested" && answer.conditions[0]!.exhaustTempC).toBeCloseTo(76.667, 3);
+    expect(answer.outcome !== "none" && answer.conditions[0]!.exhaustTempC).toBeCloseTo(76.667, 3);
+  });
+  test("crab has its acid and clams their blanch, confirmed as the jars are filled", () => {
+    const crab = ask("crab", "hot", "jar-pint");
+    const clams = ask("clams", "hot", "jar-half-pint");
+    if (crab.outcome === "none" || clams.outcome === "none") throw new Error("expected a process");
+    expect(crab.conditions).toMatchObject([{ key: "crab-acid", asked: "pack" }]);
+    expect(crab.conditions[0]!.text).toMatch(/2 cups lemon juice or 4 cups white vinegar/);
+    expect(crab.conditions[0]!.text).toMatch(
+      /½ tsp citric acid or 2 tbsp lemon juice in a half-pint, 1 tsp or 4 tbsp/,
+    );
+    expect(clams.conditions).toMatchObject([{ key: "clams-blanch", asked: "pack" }]);
+    expect(clams.conditions[0]!.text).toMatch(/2 minutes in boiling water/);
+    expect(unanswered(crab.conditions, "pack", []).map((c) => c.key)).toEqual(["crab-acid"]);
+    expect(unanswered(crab.conditions, "pack", ["crab-acid"])).toEqual([]);
+    expect(unanswered(crab.conditions, "load", [])).toHaveLength(1);
+  });
+  test("what is asked of the load is not asked as jars are filled; a can's exhausting is asked of nobody", () => {
+    const fish = ask("fish", "raw", "jar-quart");
+    const can = ask("can-fish", "raw", "can-half-pound");
+    if (fish.outcome === "none" || can.outcome === "none") throw new Error("expected a process");
+    expect(unanswered(fish.conditions, "pack", [])).toEqual([]);
+    expect(unanswered(fish.conditions, "load", []).map((c) => c.key)).toEqual(["fish-quart"]);
+    expect(unanswered(fish.conditions, "load", ["fish-quart"])).toEqual([]);
+    expect(unanswered(can.conditions, "load", [])).toEqual([]);
   });
 });
 

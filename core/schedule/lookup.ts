@@ -3,7 +3,7 @@ import { containerName, isCan, type ContainerKey } from "./container.ts";
 import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
 import { refusalFor } from "./refusal.ts";
 import { CONDITIONS, VENT_MINUTES, type Condition } from "./rules.ts";
-import { type Source } from "./source.ts";
+import { outcomeFor, type Source } from "./source.ts";
 import { CAN_ROWS, JAR_ROWS, type CanRow, type JarRow, type PackMethod, type ProductKey } from "./table.ts";
 
 export interface ScheduleRequest {
@@ -15,9 +15,10 @@ export interface ScheduleRequest {
   altitudeM: number;
 }
 
-/** A process found in the tables. */
-export interface TestedSchedule {
-  outcome: "tested";
+/** A process found in the tables, or given by an extension office. */
+export interface ScheduledProcess {
+  /** `tested`: a published source stands behind it. `common-practice`: none does, and a person has to accept that. */
+  outcome: "tested" | "common-practice";
   product: ProductKey;
   pack: PackMethod;
   container: ContainerKey;
@@ -31,6 +32,8 @@ export interface TestedSchedule {
   conditions: Condition[];
   notes: string[];
   source: Source;
+  /** keys of conditions a person confirmed as it was filled; left out when none was asked */
+  confirmed?: string[];
   /** given to this household by an extension office; not from the tables */
   fromOffice?: true;
 }
@@ -42,18 +45,20 @@ export interface NoSchedule {
   instead: string[];
 }
 
-export type ScheduleAnswer = TestedSchedule | NoSchedule;
+export type ScheduleAnswer = ScheduledProcess | NoSchedule;
 
+const NO_SOURCE =
+  "Common practice, with no published source: ask your local extension office before relying on it.";
 const COMPARE =
   "Written down from memory: compare with your own printed guide or local extension office before relying on it.";
 
 /**
- * The tested schedule for one product, pack, container, gauge and altitude, or why there is none.
+ * The scheduled process for one product, pack, container, gauge and altitude, or why there is none.
  *
  * Never interpolates, scales or invents: a time is returned only when a row of the table holds it. The altitude
  * decides the pressure and nothing else.
  */
-export function testedSchedule(request: ScheduleRequest): ScheduleAnswer {
+export function scheduledProcess(request: ScheduleRequest): ScheduleAnswer {
   if (request.container === "jar-half-gallon") {
     const refusal = refusalFor("half-gallon")!;
     return none(refusal.reason, [...refusal.instead]);
@@ -65,8 +70,12 @@ function none(reason: string, instead: string[]): NoSchedule {
   return { outcome: "none", reason, instead };
 }
 
-/** Minutes a jar row holds for a container, by the rule that a smaller jar takes the next larger tested size. */
+/**
+ * Minutes a jar row holds for a container, by the rule that a smaller jar takes the next larger tested size. Null when
+ * the row has no process for it. A quart with a rule of its own lends its time to no other size.
+ */
 export function jarMinutes(row: JarRow, container: ContainerKey): number | null {
+  if (row.not?.includes(container)) return null;
   switch (container) {
     case "jar-quarter-pint":
     case "jar-half-pint":
@@ -74,6 +83,7 @@ export function jarMinutes(row: JarRow, container: ContainerKey): number | null 
     case "jar-pint":
       return row.pintMinutes;
     case "jar-pint-and-half":
+      return row.quartRule ? null : row.quartMinutes;
     case "jar-quart":
       return row.quartMinutes;
     default:
@@ -94,7 +104,10 @@ function forJar(request: ScheduleRequest): ScheduleAnswer {
   const minutes = jarMinutes(row, request.container);
   if (minutes === null) {
     return none(
-      `There is no tested process for ${row.name.toLowerCase()} in a ${containerName(request.container)}.`,
+      `There is no tested process for ${row.name.toLowerCase()} in a ${containerName(request.container)}.` +
+        (row.quartRule && request.container === "jar-pint-and-half"
+          ? " The quart has a rule of its own, which is not for this jar."
+          : ""),
       ["Use pints or half-pints.", "Freeze it."],
     );
   }
@@ -106,15 +119,14 @@ function forJar(request: ScheduleRequest): ScheduleAnswer {
       ["Use a weighted gauge at 15 lb.", "Ask your local extension office.", "Freeze it."],
     );
   }
-  const asQuart = request.container === "jar-quart" || request.container === "jar-pint-and-half";
   const small = request.container === "jar-quarter-pint" || request.container === "jar-half-pint";
   const conditions: Condition[] = [];
   if (row.ownRule) conditions.push(CONDITIONS[row.ownRule]);
-  if (row.quartRule && asQuart) conditions.push(CONDITIONS[row.quartRule]);
+  if (row.quartRule && request.container === "jar-quart") conditions.push(CONDITIONS[row.quartRule]);
   const notes = [...(row.notes ?? [])];
   if (request.container === "jar-pint-and-half") notes.push("A pint-and-a-half jar is processed as a quart.");
   if (request.container === "jar-quarter-pint") {
-    notes.push("A 4-oz jar takes the half-pint's time. Some use ½ in headspace in these.");
+    notes.push("A 4-oz jar takes the half-pint's time.");
   }
   if (small && row.halfPintMinutes === "as-pint")
     notes.push("The time is the pint's, the next larger tested size.");
@@ -122,9 +134,9 @@ function forJar(request: ScheduleRequest): ScheduleAnswer {
   if (band.toFt === Infinity)
     notes.push("The weighted column of the table reads “above 1,000 ft” and has no upper end.");
   notes.push("Salt is for flavour only and may be left out.");
-  if (row.source.fromMemory) notes.push(COMPARE);
+  notes.push(row.source.fromMemory ? COMPARE : NO_SOURCE);
   return {
-    outcome: "tested",
+    outcome: outcomeFor(row.source),
     product: row.key,
     pack: request.pack,
     container: request.container,
@@ -152,7 +164,7 @@ function forCan(request: ScheduleRequest): ScheduleAnswer {
   const ft = ftFromM(request.altitudeM);
   if (ft > CAN_BAND.toFt) {
     return none(
-      `There is no altitude row for cans: nothing is tested above 1,000 ft, and this is ${formatDecimal(ft, 0)} ft.`,
+      `There is no altitude row for cans: nothing is known above 1,000 ft, and this is ${formatDecimal(ft, 0)} ft.`,
       [
         "Ask your local extension office; a schedule they give you can be entered with their name and its date.",
         "Put it in glass jars, which have a row for this altitude.",
@@ -160,7 +172,7 @@ function forCan(request: ScheduleRequest): ScheduleAnswer {
     );
   }
   return {
-    outcome: "tested",
+    outcome: outcomeFor(row.source),
     product: row.key,
     pack: request.pack,
     container: request.container,
@@ -170,11 +182,7 @@ function forCan(request: ScheduleRequest): ScheduleAnswer {
     headspaceIn: row.headspaceIn,
     ventMinutes: VENT_MINUTES,
     conditions: [CONDITIONS.exhaust],
-    notes: [
-      ...(row.notes ?? []),
-      "Common practice, with no published source: ask your local extension office before relying on it.",
-      "Salt is for flavour only and may be left out.",
-    ],
+    notes: [...(row.notes ?? []), NO_SOURCE, "Salt is for flavour only and may be left out."],
     source: row.source,
   };
 }

@@ -1,6 +1,6 @@
 import { ftFromM } from "../quantity/index.ts";
 import { isCan, type ContainerKey } from "./container.ts";
-import { type NoSchedule, type TestedSchedule } from "./lookup.ts";
+import { type NoSchedule, type ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, type GaugeKind } from "./pressure.ts";
 import { CONDITIONS, VENT_MINUTES } from "./rules.ts";
 import { CAN_ROWS, type ProductKey } from "./table.ts";
@@ -23,7 +23,7 @@ export interface OfficeSchedule {
  *
  * Refused where a table row covers the request, for anything but cans, and when it is weaker than the sea-level row.
  */
-export function officeSchedule(given: OfficeSchedule): TestedSchedule | NoSchedule {
+export function officeSchedule(given: OfficeSchedule): ScheduledProcess | NoSchedule {
   const row = CAN_ROWS.find((r) => r.key === given.product);
   if (!row || !isCan(given.container)) {
     return no("Only fish or game in cans may take an extension office's schedule; jars have a tested row.");
@@ -42,7 +42,7 @@ export function officeSchedule(given: OfficeSchedule): TestedSchedule | NoSchedu
     );
   }
   return {
-    outcome: "tested",
+    outcome: "common-practice",
     product: given.product,
     pack: row.packs[0]!,
     container: given.container,

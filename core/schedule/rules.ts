@@ -1,16 +1,28 @@
 import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
 
-/** A rule of its own that a schedule carries beside minutes and pressure. */
+export const CONDITION_KEYS = ["fish-quart", "fish-smoked", "exhaust", "crab-acid", "clams-blanch"] as const;
+export type ConditionKey = (typeof CONDITION_KEYS)[number];
+
+/** A rule of its own that a process carries beside minutes and pressure. */
 export interface Condition {
-  key: "fish-quart" | "fish-smoked" | "exhaust";
+  key: ConditionKey;
   text: string;
   source: Source;
+  /**
+   * When a person has to say that it was done: as the containers are filled, or before the burner is lit. Without that
+   * answer there is no process. Null where the program sees to it itself (each can's own temperature).
+   */
+  asked: "pack" | "load" | null;
+  /** what the person confirms, a statement */
+  confirm: string;
   /** at least this long from lighting the burner to the end of venting */
   minBurnerToVentEndMinutes?: number;
   /** only canners of this size, quarts, both ends included */
   cannerQuarts?: readonly [number, number];
   /** cool tap water put in, never preheated or reduced, quarts */
   coolWaterQuarts?: number;
+  /** water in the canner, quarts, whatever its manual says */
+  waterQuarts?: number;
   /** centre temperature every open can must reach before it is seamed, °C */
   exhaustTempC?: number;
 }
@@ -18,14 +30,17 @@ export interface Condition {
 /** Centre temperature a can is seamed at or above, °C (170 °F). Common practice, no source. */
 export const EXHAUST_TEMP_C = (170 - 32) / 1.8;
 
-export const CONDITIONS: Record<Condition["key"], Condition> = {
+export const CONDITIONS: Record<ConditionKey, Condition> = {
   "fish-quart": {
     key: "fish-quart",
     text:
-      "From lighting the burner to the end of the 10-minute vent takes at least 30 minutes; longer for tightly " +
-      "packed or cold fish, or a large canner.",
+      "Put 3 quarts of water in the canner. From lighting the burner to the end of the 10-minute vent takes at least " +
+      "30 minutes; longer for tightly packed or cold fish, or a large canner.",
     source: usda2015("Guide 5, fish in quart jars"),
+    asked: "load",
+    confirm: "3 quarts of water are in the canner.",
     minBurnerToVentEndMinutes: 30,
+    waterQuarts: 3,
   },
   "fish-smoked": {
     key: "fish-smoked",
@@ -33,19 +48,58 @@ export const CONDITIONS: Record<Condition["key"], Condition> = {
       "Only in a 16- to 22-quart canner. Measure in 4 quarts of cool tap water, not preheated and not reduced, " +
       "even if it reaches the bands. Pints. Do not taste before canning.",
     source: usda2015("Guide 5, smoked fish"),
+    asked: "load",
+    confirm: "4 quarts of cool tap water are in the canner, measured and not preheated.",
     cannerQuarts: [16, 22],
     coolWaterQuarts: 4,
   },
   exhaust: {
     key: "exhaust",
-    text: "Exhaust every filled can to 170 °F (77 °C) at the centre of the meat before seaming.",
+    text: "Exhaust every filled can to 170 °F (77 °C) at the center of the meat before seaming.",
     source: COMMON_PRACTICE,
+    asked: null,
+    confirm: "Every can reached 170 °F (77 °C) at its center.",
     exhaustTempC: EXHAUST_TEMP_C,
+  },
+  "crab-acid": {
+    key: "crab-acid",
+    text:
+      "Soak the picked meat 2 minutes in cold water with 2 cups lemon juice or 4 cups white vinegar and 2 tbsp salt a " +
+      "gallon, and drain it. Then put acid in every jar: ½ tsp citric acid or 2 tbsp lemon juice in a half-pint, 1 tsp " +
+      "or 4 tbsp in a pint. Cover with fresh boiling water.",
+    source: usda2015("Guide 5, king and Dungeness crab meat"),
+    asked: "pack",
+    confirm: "The meat was soaked in the acid brine, and every jar has its acid.",
+  },
+  "clams-blanch": {
+    key: "clams-blanch",
+    text: "Blanch the clams 2 minutes in boiling water with 2 tbsp lemon juice or ½ tsp citric acid a gallon.",
+    source: usda2015("Guide 5, clams"),
+    asked: "pack",
+    confirm: "The clams were blanched 2 minutes in the acid water.",
   },
 };
 
-/** Minutes of steady steam before the weight goes on, for every schedule. Longer is fine. */
+/**
+ * The conditions a person still has to confirm. Empty when nothing is missing. There is no process while any is.
+ * @param stage `pack`: as containers are filled. `load`: before the burner is lit, what was asked at filling included.
+ * @param answered keys a person has confirmed so far
+ */
+export function unanswered(
+  conditions: readonly Condition[],
+  stage: "pack" | "load",
+  answered: readonly string[],
+): Condition[] {
+  return conditions.filter(
+    (c) => c.asked !== null && (c.asked === "pack" || stage === "load") && !answered.includes(c.key),
+  );
+}
+
+/** Minutes of steady steam before the weight goes on, for every process. Longer is fine. */
 export const VENT_MINUTES = 10;
+
+/** Hours after the weight is off within which the lid comes off: longer invites flat-sour spoilage. Quality, not safety. */
+export const LID_OFF_WITHIN_HOURS = 1;
 
 export const TIMES_AROUND: Record<
   "vent" | "comeUp" | "coolSmall" | "coolLarge" | "settle" | "rest" | "afterFailedSeal",

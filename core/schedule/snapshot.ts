@@ -8,6 +8,8 @@ export interface ScheduleSnapshot {
   readonly decidedAt: number;
   readonly altitudeM: number;
   readonly governing: GoverningSchedule;
+  /** keys of conditions a person confirmed for the load; left out when none was */
+  readonly confirmed?: readonly string[];
 }
 
 /**
@@ -18,9 +20,16 @@ export function takeSnapshot(
   governing: GoverningSchedule,
   altitudeM: number,
   decidedAt: number,
+  confirmed: readonly string[] = [],
 ): ScheduleSnapshot {
   const copy = JSON.parse(JSON.stringify(governing)) as GoverningSchedule;
-  return deepFreeze({ edition: TABLE_EDITION, decidedAt, altitudeM, governing: copy });
+  return deepFreeze({
+    edition: TABLE_EDITION,
+    decidedAt,
+    altitudeM,
+    governing: copy,
+    ...(confirmed.length > 0 ? { confirmed: [...confirmed] } : {}),
+  });
 }
 
 function deepFreeze<T>(value: T): T {

@@ -22,5 +22,10 @@ export const COMMON_PRACTICE: Source = {
   fromMemory: false,
 };
 
+/** Whether a row rests on a published source. An extension office's own figures do not: they are the office's. */
+export function outcomeFor(source: Source): "tested" | "common-practice" {
+  return source.name === USDA ? "tested" : "common-practice";
+}
+
 /** Which edition of these tables decided a record; written into every snapshot. */
-export const TABLE_EDITION = "2026-11";
+export const TABLE_EDITION = "2026-11b";

@@ -1,3 +1,5 @@
+import { type ContainerKey } from "./container.ts";
+import { type ConditionKey } from "./rules.ts";
 import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
 
 /** How the food goes in: raw pack, or hot (precooked) pack. */
@@ -38,10 +40,14 @@ export interface JarRow {
   headspaceIn: number;
   source: Source;
   /** own rule that holds for every size, by key of rules.ts */
-  ownRule?: "fish-smoked";
-  /** own rule that holds for quarts and jars processed as quarts */
-  quartRule?: "fish-quart";
+  ownRule?: ConditionKey;
+  /** own rule of the quart. A jar between a pint and a quart then has none: the rule is not for it */
+  quartRule?: ConditionKey;
+  /** containers the row is not for, although a larger size has a time */
+  not?: readonly ContainerKey[];
   halfPintNote?: string;
+  /** solids fill at most half of the jar, the rest is liquid: the time counts on it */
+  halfLiquid?: true;
   notes?: readonly string[];
 }
 
@@ -143,6 +149,7 @@ export const JAR_ROWS: readonly JarRow[] = [
     headspaceIn: 1,
     source: usda2015(`${FISH}: smoked fish`),
     ownRule: "fish-smoked",
+    not: ["jar-quarter-pint"],
     halfPintNote: "The time is the pint's; in a smaller jar the quality may suffer.",
   },
   {
@@ -155,6 +162,7 @@ export const JAR_ROWS: readonly JarRow[] = [
     quartMinutes: null,
     headspaceIn: 1,
     source: usda2015(`${FISH}: clams`),
+    ownRule: "clams-blanch",
   },
   {
     key: "crab",
@@ -166,6 +174,7 @@ export const JAR_ROWS: readonly JarRow[] = [
     quartMinutes: null,
     headspaceIn: 1,
     source: usda2015(`${FISH}: king and Dungeness crab meat`),
+    ownRule: "crab-acid",
   },
   {
     key: "oysters",
@@ -212,6 +221,7 @@ export const JAR_ROWS: readonly JarRow[] = [
     headspaceIn: 1,
     source: usda2015("Guide 4, soups"),
     notes: ["Fill half way with solids, the rest liquid. No thickener, noodles, rice or dairy."],
+    halfLiquid: true,
   },
   {
     key: "soup-seafood",
@@ -224,6 +234,7 @@ export const JAR_ROWS: readonly JarRow[] = [
     headspaceIn: 1,
     source: usda2015("Guide 4, soups, with seafood"),
     notes: ["Fill half way with solids, the rest liquid. No thickener, noodles, rice or dairy."],
+    halfLiquid: true,
   },
   {
     key: "stewed-meat",
@@ -264,7 +275,12 @@ export const CAN_ROWS: readonly CanRow[] = [
   },
 ];
 
+/** The row of a product. */
+export function rowOf(key: ProductKey): JarRow | CanRow {
+  return [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === key)!;
+}
+
 /** Name of a product for reading. */
 export function productName(key: ProductKey): string {
-  return [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === key)!.name;
+  return rowOf(key).name;
 }

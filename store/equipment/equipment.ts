@@ -2,8 +2,8 @@ import { asc, desc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { psiFromKPa } from "#core/quantity";
-import { presetFor, type Pot } from "#core/capacity";
-import { GAUGE_REPLACE_PSI, type CannerGauges } from "#core/schedule";
+import { presetFor, whyNotCanner, type Pot } from "#core/capacity";
+import { GAUGE_LOW_PSI, GAUGE_REPLACE_PSI, type CannerGauges } from "#core/schedule";
 import { canner, gaugeCheck } from "../schema/index.ts";
 
 export type GaugeCheck = typeof gaugeCheck.$inferSelect;
@@ -43,11 +43,11 @@ function withChecks(larder: Larder, row: typeof canner.$inferSelect): Canner {
   };
 }
 
-/** Of a test at several pressures, the error to go by: the highest, since high is the dangerous side; far off either way, the farthest. */
+/** Of a test at several pressures, the error to go by: the highest, since high is the dangerous side, unless it reads too low anywhere. */
 function worstError(points: readonly GaugeCheck[]): number {
   const errors = points.map((p) => p.errorKPa);
-  const farthest = errors.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
-  return psiFromKPa(Math.abs(farthest)) > GAUGE_REPLACE_PSI ? farthest : Math.max(...errors);
+  const [lowest, highest] = [Math.min(...errors), Math.max(...errors)];
+  return psiFromKPa(highest) <= GAUGE_REPLACE_PSI && psiFromKPa(lowest) < -GAUGE_LOW_PSI ? lowest : highest;
 }
 
 /** What a canner is as a place to stand things in: as measured, and by its plain size where nobody has. */
@@ -116,6 +116,12 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
         weightPieces: "Say what it holds pressure with: a dial gauge, a weight, or both.",
       });
     }
+    const { quarts, measures } = input;
+    if (quarts !== null || measures?.insideDiameterMm) {
+      const pot = potOf({ ...NO_MEASURES, ...measures, quarts } as typeof canner.$inferSelect);
+      const small = whyNotCanner(pot);
+      if (small) throw new Refused({ [measures?.insideDiameterMm ? "inside" : "quarts"]: small });
+    }
     const id = uuid();
     larder.db
       .insert(canner)
@@ -133,6 +139,16 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
     return { result: { id }, note: { kind: "canner", id, detail: input } };
   });
 }
+
+const NO_MEASURES = {
+  insideDiameterMm: null,
+  usableHeightMm: null,
+  racks: null,
+  rackHeightMm: null,
+  waterLitres: null,
+  minLoad: null,
+  manual: null,
+};
 
 /** Measures that no household canner has are refused at their field, with what would be believed. */
 function sensible(m: CannerMeasures): CannerMeasures {
@@ -163,7 +179,11 @@ export function measureCanner(
   measures: CannerMeasures,
 ): void {
   once(larder, write, "canner.measure", () => {
-    getCanner(larder, cannerId);
+    const known =
+      larder.db.select().from(canner).where(eq(canner.id, cannerId)).get() ??
+      refuse("There is no such canner in the Shed.", 404);
+    const small = measures.insideDiameterMm ? whyNotCanner(potOf({ ...known, ...measures })) : null;
+    if (small) throw new Refused({ inside: small });
     larder.db.update(canner).set(sensible(measures)).where(eq(canner.id, cannerId)).run();
     return { result: null, note: { kind: "canner", id: cannerId, detail: measures } };
   });
@@ -184,6 +204,9 @@ export function recordGaugeCheck(
     at: number;
     errorKPa: number;
     note: string | null;
+    /** who tested it, and against what; null when nobody said */
+    testedBy?: string | null;
+    against?: string | null;
     more?: readonly GaugePoint[];
     atKPa?: number | null;
   },
@@ -193,12 +216,22 @@ export function recordGaugeCheck(
     if (!known.hasDial) throw new Refused({ "": `${known.name} has no dial gauge to test.` });
     if (input.at > larder.now()) throw new Refused({ at: "That day has not come yet. When was it tested?" });
     const id = uuid();
-    const { cannerId, at, note, more = [], atKPa = null, errorKPa } = input;
+    const { cannerId, at, note, testedBy = null, against = null, more = [], atKPa = null, errorKPa } = input;
     const testId = more.length > 0 ? id : null;
     for (const [i, point] of [{ atKPa, errorKPa }, ...more].entries())
       larder.db
         .insert(gaugeCheck)
-        .values({ id: i === 0 ? id : uuid(), cannerId, at, note, testId, byId: write.byId, ...point })
+        .values({
+          id: i === 0 ? id : uuid(),
+          cannerId,
+          at,
+          note,
+          testedBy,
+          against,
+          testId,
+          byId: write.byId,
+          ...point,
+        })
         .run();
     return { result: { id }, note: { kind: "canner", id: input.cannerId, detail: input } };
   });

@@ -3,29 +3,38 @@ import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG } from "#core/lot";
 import { deviationsOf, fillEstimate, judgeFill, type FillEstimate, type RestWay } from "#core/pack";
 import { formatMass } from "#core/quantity";
-import { isCan, shapeOf } from "#core/schedule";
-import { appendDeviation } from "#store/deviation";
+import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
 import { getHousehold } from "#store/household";
 import { getLot, recordLotEvent, type LotDeed } from "#store/lot";
 import {
+  addedTo,
+  appendPackDeviations,
   getPack,
   insertContainer,
   insertPack,
+  permitPack,
   recordedFills,
-  schedulable,
   unpack,
-  whyNotFromLot,
 } from "#store/pack";
 import { change, takeForPack } from "#store/supply";
 import { containerLid, packLot } from "../schema/index.ts";
-import { benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
+import { askedOf, benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
 
 /** What one container of a part is expected to take: the table, this household's packs, and those weighed in this one. */
 export function expectedFill(larder: Larder, part: BenchPartNow): FillEstimate {
+  if (part.dish) return shareOfDish(part.kgEach);
   const weighed = part.containers.flatMap((c) => (c.massKg === null ? [] : [c.massKg]));
   const before = recordedFills(larder, part.product, part.method, part.container, part.pack?.id ?? null);
   const mean = weighed.length > 0 ? [weighed.reduce((a, b) => a + b, 0) / weighed.length] : [];
   return fillEstimate(part.product, part.method, part.container, [...mean, ...before], part.mouth);
+}
+
+/** A dish's recipe says how much meat goes into each jar; it may be off by this part. Common practice, no source. */
+const DISH_SCATTER = 0.3;
+
+function shareOfDish(kgEach: number): FillEstimate {
+  const off = DISH_SCATTER * kgEach;
+  return { kgEach, lowKg: kgEach - off, highKg: kgEach + off, source: "common practice", packs: 0 };
 }
 
 export interface FillInput {
@@ -51,14 +60,15 @@ export function fillOne(
     const now = benchInHand(larder, input.benchId);
     const part = partOf(now, input.part);
     const lot = getLot(larder, part.lotId);
-    const why = whyNotFromLot(lot);
-    if (why) throw new Refused({ "": why }, 409);
     const expected = expectedFill(larder, part);
     const massKg = input.massKg ?? Math.min(expected.kgEach, lot.leftKg);
     if (!(massKg > 0))
       throw new Refused({
-        weight: lot.leftKg > 0 ? "A weight is more than zero." : `Nothing is left of lot ${lot.code}.`,
+        weight: lot.leftKg > 0 ? "Weight must be more than 0." : `Nothing is left of lot ${lot.code}.`,
       });
+    // What was not weighed is not asked about: it is refused below when it would be part-filled.
+    const sure = input.confirmed === true || input.massKg === null;
+    const process = permit(larder, askedOf(part, 1, massKg, sure), lot, expected);
     if (massKg > lot.leftKg + SCALE_SLACK_KG)
       throw new Refused({
         weight: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)} more, and this is ${formatMass(massKg, home.units)}. Weigh the lot again on its card if that is wrong.`,
@@ -69,14 +79,7 @@ export function fillOne(
       throw new Refused({
         weight: `${formatMass(lot.leftKg, home.units)} is left of lot ${lot.code}, and a ${one} takes about ${formatMass(expected.kgEach, home.units)}. A part-filled ${isCan(part.container) ? "can" : "jar"} is not canned: say where the rest goes.`,
       });
-    if (says !== "full" && !input.confirmed)
-      throw new Refused({
-        confirm:
-          says === "part-filled"
-            ? `${formatMass(massKg, home.units)} is little for a ${one}, which takes about ${formatMass(expected.kgEach, home.units)}. A part-filled one is not canned: fill it up, or say where the rest goes.`
-            : `${formatMass(massKg, home.units)} is much for a ${one}, which takes about ${formatMass(expected.kgEach, home.units)}. Is the headspace still there? Overfilled ones siphon.`,
-      });
-    const packId = part.pack?.id ?? beginPack(larder, write, input.benchId, part, home.altitudeM);
+    const packId = part.pack?.id ?? beginPack(larder, write, input.benchId, part, process);
     addMass(larder, packId, part.lotId, Math.min(massKg, lot.leftKg));
     const known = getPack(larder, packId);
     const mouth = isCan(part.container) ? null : shapeOf(part.container, part.mouth).mouth;
@@ -97,15 +100,24 @@ export function fillOne(
   });
 }
 
+/** Asks the guards, and says what they refuse where the bench has it: a weight at its field, all else about the whole. */
+function permit(...asked: Parameters<typeof permitPack>): ScheduledProcess {
+  try {
+    return permitPack(...asked);
+  } catch (error) {
+    if (!(error instanceof Refused) || "confirm" in error.fields) throw error;
+    throw new Refused({ ["massKg" in error.fields ? "weight" : ""]: error.message }, error.status);
+  }
+}
+
 /** The pack of a part, with what it does otherwise than the table signed into the record. */
 function beginPack(
   larder: Larder,
   write: Write,
   benchId: string,
   part: BenchPartNow,
-  altitudeM: number,
+  schedule: ScheduledProcess,
 ): string {
-  const schedule = schedulable(part, altitudeM);
   const { id, code } = insertPack(larder, write, {
     product: part.product,
     method: part.method,
@@ -121,14 +133,9 @@ function beginPack(
     benchId,
     benchPart: part.index,
   });
-  for (const d of deviationsOf(part, part.method, schedule.headspaceIn))
-    appendDeviation(larder, write, {
-      packCode: code,
-      containerId: null,
-      kind: d.kind,
-      what: d.text,
-      reason: part.reason,
-    });
+  const added = addedTo(part.product, part.additions);
+  const found = deviationsOf(part, part.method, schedule.headspaceIn, added);
+  appendPackDeviations(larder, write, code, found, part.reason);
   return id;
 }
 

@@ -6,7 +6,7 @@ import { deviationsOf, fillingOrder, otherHeadspaces } from "#core/pack";
 import { getCanner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
-import { getPack, schedulable, whyNotFromLot, whyNotSalt, type Pack } from "#store/pack";
+import { addedTo, getPack, permitPack, processFor, type Pack, type PackAsked } from "#store/pack";
 import { bench, type BenchWork, type BenchWorkPart } from "../schema/index.ts";
 
 export type { BenchWork, BenchWorkPart };
@@ -49,14 +49,8 @@ export function openBench(
   return once(larder, write, "bench.open", () => {
     if (input.parts.length === 0) throw new Refused({ "": "There is nothing in this load." });
     if (input.cannerId) getCanner(larder, input.cannerId);
-    const altitudeM = getHousehold(larder)!.altitudeM;
-    for (const part of input.parts) {
-      const why = whyNotFromLot(getLot(larder, part.lotId));
-      if (why) throw new Refused({ "": why }, 409);
-      schedulable(part, altitudeM);
-      const salty = whyNotSalt(part.container, part.saltTsp);
-      if (salty) throw new Refused({ salt: salty });
-    }
+    for (const part of input.parts)
+      permitPack(larder, askedOf(part, part.planned, null), getLot(larder, part.lotId));
     const id = uuid();
     const work: BenchWork = {
       parts: fillingOrder(input.parts).map((p) => ({ ...p, done: false })),
@@ -68,6 +62,16 @@ export function openBench(
       .run();
     return { result: { id }, note: { kind: "bench", id, detail: input } };
   });
+}
+
+/** A part of a load as the guards are asked about it. @param massKg food in the containers meant, kg; null when not weighed */
+export function askedOf(
+  part: Omit<BenchWorkPart, "done">,
+  count: number,
+  massKg: number | null,
+  sure = false,
+): PackAsked {
+  return { ...part, count, massKg, saltTspEach: part.saltTsp, sure };
 }
 
 /** A load on the packing bench, with what is filled of it. */
@@ -142,7 +146,12 @@ export function keepPart(larder: Larder, now: BenchNow, index: number, change: P
 export type HowInput = Pick<
   BenchWorkPart,
   "liquid" | "saltTsp" | "headspaceIn" | "reusedLids" | "lidBoxId" | "additions" | "reason"
->;
+> & {
+  /** conditions of the process that a person confirmed */
+  confirmed?: string[];
+  /** somebody looked again at much of a seasoning */
+  sure?: boolean;
+};
 
 /** Says how a part is packed, before the first container of it is filled. What departs from the table wants a reason. */
 export function setHow(larder: Larder, write: Write, benchId: string, index: number, how: HowInput): void {
@@ -156,14 +165,15 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
         },
         409,
       );
-    const published = schedulable(part, getHousehold(larder)!.altitudeM).headspaceIn;
+    const published = processFor(part, getHousehold(larder)!.altitudeM).headspaceIn;
     if (![published, ...otherHeadspaces(part.product, part.container)].includes(how.headspaceIn))
       throw new Refused({
         headspaceIn: "Nobody is known to pack these with that headspace. Choose one of those shown.",
       });
-    const salty = whyNotSalt(part.container, how.saltTsp);
-    if (salty) throw new Refused({ saltTsp: salty });
-    const departs = deviationsOf(how, part.method, published).some((d) => d.kind === "deviation");
+    // Not asked again whether much of a seasoning is meant: that is asked once, at the field.
+    permitPack(larder, askedOf({ ...part, ...how }, 1, null, how.sure), getLot(larder, part.lotId));
+    const added = addedTo(part.product, how.additions);
+    const departs = deviationsOf(how, part.method, published, added).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())
       throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });
     keepPart(larder, now, index, how);

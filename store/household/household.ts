@@ -1,7 +1,9 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { household, person } from "../schema/index.ts";
+import { type Writing } from "#core/quantity";
+import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
+import { acceptance, household, person } from "../schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
 export type Person = typeof person.$inferSelect;
@@ -17,6 +19,36 @@ export interface HouseholdInput {
   units: "us" | "metric";
   zone: string;
   gauge: "dial" | "weighted";
+  /** its sign of decimals; a point when nobody chose */
+  decimal?: "point" | "comma";
+}
+
+/** How a household writes amounts: its units and its sign of decimals. */
+export function writingOf(home: Pick<Household, "units" | "decimal">): Writing {
+  return { units: home.units, decimal: home.decimal };
+}
+
+/** Rows of common practice that were accepted, with who and when, the oldest first. */
+export function acceptances(larder: Larder): { product: ProductKey; at: number; byName: string }[] {
+  return larder.sqlite
+    .prepare(
+      "select a.product, a.at, p.name as byName from acceptance a join person p on p.id = a.by_id order by a.at, a.product",
+    )
+    .all() as ReturnType<typeof acceptances>;
+}
+
+export const acceptedRows = (larder: Larder): ProductKey[] => acceptances(larder).map((a) => a.product);
+
+/** A person accepts a row that no published source stands behind, for the household. Twice is once. */
+export function acceptRow(larder: Larder, write: Write, product: ProductKey): void {
+  once(larder, write, "practice.accept", () => {
+    const { byId } = write;
+    if (!byId) throw new Refused({ accept: "Choose who accepts it." });
+    if (outcomeFor(rowOf(product).source) === "tested")
+      throw new Refused({ accept: "This row has a published source. There is nothing to accept." });
+    larder.db.insert(acceptance).values({ product, at: larder.now(), byId }).onConflictDoNothing().run();
+    return { result: null, note: { kind: "household", id: "1", detail: { product } } };
+  });
 }
 
 /** First visit: the household and its first person. Doing it twice is refused. */

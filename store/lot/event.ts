@@ -1,8 +1,10 @@
 import { desc, eq } from "drizzle-orm";
+import { DateTime } from "luxon";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
 import { groupOf } from "#core/species";
+import { getHousehold } from "#store/household";
 import { lot, lotEvent, person } from "../schema/index.ts";
 import { getLot, stateOf, type Lot } from "./lot.ts";
 
@@ -23,6 +25,11 @@ export function recordLotEvent(larder: Larder, write: Write, lotId: string, deed
   once(larder, write, "lot.event", () => {
     const known = getLot(larder, lotId);
     const event = ("afterKg" in deed ? { ...deed, beforeKg: known.leftKg } : deed) as LotEvent;
+    if (event.kind === "thaw-done") {
+      const { zone } = getHousehold(larder)!;
+      event.dayEndsAt = DateTime.fromMillis(event.at, { zone }).endOf("day").toMillis();
+    }
+    if (event.kind === "account" && !write.byId) throw new Refused({ reason: "Choose who says so." });
     append(larder, write, known, event);
     return { result: null, note: { kind: "lot", id: lotId, detail: event } };
   });
@@ -63,6 +70,9 @@ function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void
       frozenAt: after.frozenAt,
       thaw: after.thaw,
       treatments: after.treatments,
+      freshUntil: after.freshUntil,
+      freshLeftMs: after.freshLeftMs,
+      warmFrom: after.warmFrom,
       lastAt: after.lastAt,
     })
     .where(eq(lot.id, known.id))

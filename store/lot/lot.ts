@@ -1,5 +1,15 @@
 import { refuse, type Larder } from "#store/db";
-import { SCALE_SLACK_KG, type Kept, type LotState, type ThawInHand, type Treatment } from "#core/lot";
+import { COLD_LIMIT_C, warmTime } from "#core/cold";
+import {
+  HOT_LIMIT_C,
+  whyNotPacked,
+  type NotPackable,
+  SCALE_SLACK_KG,
+  type Kept,
+  type LotState,
+  type ThawInHand,
+  type Treatment,
+} from "#core/lot";
 import { type LotForm } from "#core/species";
 
 export interface LotHold {
@@ -25,6 +35,15 @@ export interface Lot {
   frozenAt: number | null;
   thaw: ThawInHand | null;
   treatments: Treatment[];
+  /** in the refrigerator: until when it may be canned, ms; null while frozen or thawing */
+  freshUntil: number | null;
+  /** frozen: what was left of that, ms; null otherwise */
+  freshLeftMs: number | null;
+  /** warm time counts from here, ms; null for the cut */
+  warmFrom: number | null;
+  /** minutes above 40 °F since it was cut, and above 90 °F among them, by its animals' temperature logs */
+  warmMinutes: number;
+  hotMinutes: number;
   /** whose it is, when not the household's */
   forWhom: string | null;
   madeAt: number;
@@ -39,17 +58,33 @@ export interface Lot {
   shares: { code: string; share: number }[];
   /** why it may not be used; empty when it may */
   holds: string[];
+  /** why it may not be packed at this moment, by the guard of core; null when it may */
+  notPackable: NotPackable | null;
 }
 
 const LOTS = `
   select l.id, l.code, l.part, l.form, l.made_kg as madeKg, l.trim_kg as trimKg, l.kept, l.place, l.frozen_at as frozenAt, l.thaw,
-    l.treatments, l.for_whom as forWhom, l.made_at as madeAt, l.last_at as lastAt, l.left_kg as leftKg, p.name as byName,
+    l.treatments, l.fresh_until as freshUntil, l.fresh_left_ms as freshLeftMs, l.warm_from as warmFrom,
+    exists (select 1 from lot_origin o join cold_entry e on e.harvest_id = o.harvest_id
+      where o.lot_id = l.id and e.at >= coalesce(l.warm_from, l.made_at) and e.temp_c > ${COLD_LIMIT_C}) as warmSeen, l.for_whom as forWhom, l.made_at as madeAt, l.last_at as lastAt, l.left_kg as leftKg, p.name as byName,
     (select json_group_array(json_object('code', h.code, 'species', h.species, 'share', o.share) order by o.share desc, h.code)
        from lot_origin o join harvest h on h.id = o.harvest_id where o.lot_id = l.id) as origins
   from lot l left join person p on p.id = l.by_id`;
 
-type Raw = Omit<Lot, "species" | "harvestCodes" | "shares" | "holds" | "thaw" | "treatments"> & {
+type Derived =
+  | "species"
+  | "harvestCodes"
+  | "shares"
+  | "holds"
+  | "thaw"
+  | "treatments"
+  | "warmMinutes"
+  | "hotMinutes"
+  | "notPackable";
+type Raw = Omit<Lot, Derived> & {
   origins: string;
+  /** 1 when a log has anything above the limit since it was cut */
+  warmSeen: number;
   thaw: string | null;
   treatments: string;
 };
@@ -57,9 +92,9 @@ type Raw = Omit<Lot, "species" | "harvestCodes" | "shares" | "holds" | "thaw" | 
 /** Adds to rows what each waits for: one look at the holds for all of them. */
 function assemble(larder: Larder, rows: Raw[]): Lot[] {
   const held = heldLots(larder);
-  return rows.map(({ origins, ...raw }) => {
+  return rows.map(({ origins, warmSeen, ...raw }) => {
     const from = JSON.parse(origins) as { code: string; species: string; share: number }[];
-    return {
+    const lot = {
       ...raw,
       thaw: raw.thaw === null ? null : (JSON.parse(raw.thaw) as ThawInHand),
       treatments: JSON.parse(raw.treatments) as Treatment[],
@@ -67,8 +102,39 @@ function assemble(larder: Larder, rows: Raw[]): Lot[] {
       harvestCodes: from.map((o) => o.code),
       shares: from.map(({ code, share }) => ({ code, share })),
       holds: held.get(raw.id) ?? [],
+      ...(warmSeen ? warmthOf(larder, raw) : { warmMinutes: 0, hotMinutes: 0 }),
     };
+    return { ...lot, notPackable: whyNotPacked(lot, larder.now()) };
   });
+}
+
+/** Warm time of a lot since it was cut, or since somebody corrected the log: of its animals' logs, the warmest. */
+function warmthOf(
+  larder: Larder,
+  lot: Pick<Lot, "id" | "madeAt" | "warmFrom">,
+): Pick<Lot, "warmMinutes" | "hotMinutes"> {
+  const from = lot.warmFrom ?? lot.madeAt;
+  const animals = larder.sqlite
+    .prepare("select harvest_id from lot_origin where lot_id = ?")
+    .pluck()
+    .all(lot.id) as string[];
+  const minutes = animals.map((id) => {
+    const entries = (
+      larder.sqlite
+        .prepare(
+          `select e.at, e.temp_c from cold_entry e where e.harvest_id = ? and e.at >= ? and e.temp_c is not null
+             and not exists (select 1 from cold_entry c where c.corrects = e.id) order by e.at`,
+        )
+        .raw()
+        .all(id, from) as [number, number][]
+    ).map(([at, tempC]) => ({ at, tempC, place: null }));
+    const above = (limitC: number) => warmTime(entries, larder.now(), limitC).warmMinutes;
+    return [above(COLD_LIMIT_C), above(HOT_LIMIT_C)] as const;
+  });
+  return {
+    warmMinutes: Math.max(0, ...minutes.map((m) => m[0])),
+    hotMinutes: Math.max(0, ...minutes.map((m) => m[1])),
+  };
 }
 
 /** What each lot on hold waits for, by lot id. Starts from the holds, of which there are few. */
@@ -184,6 +250,18 @@ export function madeInto(larder: Larder, lotId: string): LotStep[] {
 
 /** The state its next event is judged by. */
 export function stateOf(lot: Lot): LotState {
-  const { form, kept, place, frozenAt, thaw, treatments, lastAt } = lot;
-  return { form, kept, place, frozenAt, thaw, treatments, changeKg: 0, lastAt };
+  const { form, kept, place, frozenAt, thaw, treatments, freshUntil, freshLeftMs, warmFrom, lastAt } = lot;
+  return {
+    form,
+    kept,
+    place,
+    frozenAt,
+    thaw,
+    treatments,
+    freshUntil,
+    freshLeftMs,
+    warmFrom,
+    changeKg: 0,
+    lastAt,
+  };
 }

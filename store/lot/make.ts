@@ -1,10 +1,22 @@
+import { DateTime } from "luxon";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
-import { SCALE_SLACK_KG, impossibleCutting, mergeQuestion, newLot, type LotState } from "#core/lot";
+import {
+  SCALE_SLACK_KG,
+  impossibleCutting,
+  keepsAfterCooking,
+  keepsAfterCut,
+  keepsFromAnimal,
+  mergeQuestion,
+  newLot,
+  type BeforeCut,
+  type LotState,
+} from "#core/lot";
 import { formatMass, type UnitSystem } from "#core/quantity";
 import { formsFor, groupOf, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
 import { mixShares } from "#core/trace";
-import { getHarvest } from "#store/harvest";
+import { getHarvest, type Harvest } from "#store/harvest";
+import { getHousehold } from "#store/household";
 import { lot, lotFlow, lotOrigin } from "../schema/index.ts";
 import { getLot, originsOf, stateOf, type Lot } from "./lot.ts";
 
@@ -28,7 +40,7 @@ function insertLot(larder: Larder, write: Write, sources: readonly Source[], mad
   const id = uuid();
   const code = issueCode(larder, "lot", id);
   const at = larder.now();
-  const { form, kept, place, frozenAt, treatments } = made.state;
+  const { form, kept, place, frozenAt, treatments, freshUntil, freshLeftMs, warmFrom } = made.state;
   larder.db
     .insert(lot)
     .values({
@@ -43,6 +55,9 @@ function insertLot(larder: Larder, write: Write, sources: readonly Source[], mad
       frozenAt,
       thaw: null,
       treatments,
+      freshUntil,
+      freshLeftMs,
+      warmFrom,
       lastAt: at,
       leftKg: made.outKg,
       forWhom: made.forWhom,
@@ -107,10 +122,23 @@ export function cutLot(larder: Larder, write: Write, input: CutInput, units: Uni
       outKg: input.outKg,
       trimKg: input.trimKg,
       forWhom: input.forWhom ?? null,
-      state: newLot(input.form, input.kept, input.place ?? null, larder.now()),
+      state: newLot(
+        input.form,
+        input.kept,
+        input.place ?? null,
+        larder.now(),
+        keepsFromAnimal(group, beforeCut(larder, animal), larder.now(), input.form),
+      ),
     });
     return { result: made, note: { kind: "lot", id: made.id, detail: input } };
   });
+}
+
+/** What is known of an animal before it is cut. The day it was taken ends where the household lives. */
+function beforeCut(larder: Larder, animal: Harvest): BeforeCut {
+  const { zone } = getHousehold(larder)!;
+  const { cooledAt, killedAt, takenOn } = animal;
+  return { cooledAt, killedAt, takenBy: DateTime.fromISO(takenOn, { zone }).endOf("day").toMillis() };
 }
 
 function checkForm(group: SpeciesGroup, form: LotForm): void {
@@ -165,7 +193,11 @@ export function recutLot(larder: Larder, write: Write, input: RecutInput): MadeL
       outKg: input.outKg,
       trimKg: input.trimKg,
       forWhom: from.forWhom,
-      state: { ...stateOf(from), form: input.form },
+      state: {
+        ...stateOf(from),
+        form: input.form,
+        freshUntil: keepsAfterCut(from.freshUntil, larder.now(), input.form),
+      },
     });
     return { result: made, note: { kind: "lot", id: made.id, detail: input } };
   });
@@ -188,10 +220,17 @@ export function brothFromBones(
       outKg: input.litres,
       trimKg: null,
       forWhom: from.forWhom,
-      state: newLot("broth", "fridge", null, larder.now()),
+      // Simmered from bones that were past their time, it is past it too.
+      state: newLot("broth", "fridge", null, larder.now(), keepsAfterCooking(from.freshUntil, larder.now())),
     });
     return { result: made, note: { kind: "lot", id: made.id, detail: input } };
   });
+}
+
+/** The least of those that are known; null when none is. */
+function least(values: readonly (number | null)[]): number | null {
+  const known = values.filter((v): v is number => v !== null);
+  return known.length ? Math.min(...known) : null;
 }
 
 /** Weight that can be taken from a lot, kg: what was asked for, or all that is left when a scale disagrees by a hair. */
@@ -249,6 +288,10 @@ export function mergeLots(larder: Larder, write: Write, input: MergeInput, units
           // The oldest of them says how long it has been frozen.
           frozenAt: frozen.length ? Math.min(...frozen) : null,
           treatments: [...new Set(lots.flatMap((l) => l.treatments))],
+          // Merged meat is as old, and was as warm, as the oldest and warmest of it.
+          freshUntil: least(lots.map((l) => l.freshUntil)),
+          freshLeftMs: least(lots.map((l) => l.freshLeftMs)),
+          warmFrom: least(lots.map((l) => l.warmFrom ?? l.madeAt)),
         },
       },
     );

@@ -1,2 +1,3 @@
 export * from "./pack.ts";
+export { permitPack, processFor, whyNotFromLot, type GivenByOffice, type PackAsked } from "./permit.ts";
 export { insertContainer, insertPack } from "./insert.ts";

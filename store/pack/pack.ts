@@ -1,25 +1,24 @@
 import { once, Refused, refuse, type Larder, type Write } from "#store/db";
-import { SCALE_SLACK_KG, whyNotPacked, type NotPackable } from "#core/lot";
-import { LIQUIDS, mostSaltTsp, type Liquid } from "#core/pack";
+import { addedToFish, isFishRow } from "#core/guard";
+import { SCALE_SLACK_KG } from "#core/lot";
+import { deviationsOf, fillEstimate, type Liquid, type PackDeviation } from "#core/pack";
 import { formatMass } from "#core/quantity";
 import {
   isCan,
-  officeSchedule,
-  productName,
   shapeOf,
-  testedSchedule,
   type ContainerKey,
   type Mouth,
-  type OfficeSchedule,
   type PackMethod,
   type ProductKey,
-  type TestedSchedule,
+  type ScheduledProcess,
 } from "#core/schedule";
 import { getHousehold } from "#store/household";
-import { getLot, type Lot } from "#store/lot";
+import { appendDeviation } from "#store/deviation";
+import { getLot } from "#store/lot";
 import { change, takeForPack } from "#store/supply";
 import { packLot } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
+import { permitPack, type GivenByOffice } from "./permit.ts";
 
 export interface Pack {
   id: string;
@@ -30,7 +29,7 @@ export interface Pack {
   mouth: Mouth | null;
   liquid: Liquid;
   saltTspEach: number;
-  schedule: TestedSchedule;
+  schedule: ScheduledProcess;
   reusedLids: boolean;
   additions: string | null;
   dish: string | null;
@@ -155,52 +154,71 @@ export interface PackInput {
   /** name of the recipe of a mixed dish */
   dish?: string | null | undefined;
   /** what an extension office gave for these cans, where the tables have no row; null otherwise */
-  office?: Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge"> | null;
+  office?: GivenByOffice | null;
+  /** conditions of its process that a person confirmed */
+  confirmed?: readonly string[] | undefined;
+  /** somebody looked again at an odd weight or much seasoning */
+  sure?: boolean | undefined;
+  /** why it departs from the published way; needed only where it does */
+  reason?: string | null | undefined;
 }
 
 /**
- * Fills containers from a lot and numbers them. Refused, with nothing saved: a lot on hold, more than the lot holds,
- * no tested process, more salt than flavour.
+ * Fills containers from a lot and numbers them. Refused, with nothing saved, when a guard of core says no (see permitPack), or
+ * when it is more than the lot holds.
  */
 export function makePack(larder: Larder, write: Write, input: PackInput): { id: string; code: string } {
   return once(larder, write, "pack.make", () => {
     const home = getHousehold(larder)!;
     const lot = getLot(larder, input.lotId);
-    const not = whyNotFromLot(lot);
-    if (not) throw new Refused({ lotId: not }, 409);
+    const { product, method, container, mouth } = input;
+    const expected = fillEstimate(
+      product,
+      method,
+      container,
+      recordedFills(larder, product, method, container),
+      mouth,
+    );
+    const schedule = permitPack(larder, input, lot, expected);
     if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
       throw new Refused({
         massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,
       });
     }
-    if (!(input.count >= 1 && input.count <= 200))
-      throw new Refused({ count: "Fill from 1 to 200 containers at a time." });
-    if (!(LIQUIDS as readonly string[]).includes(input.liquid))
-      throw new Refused({ liquid: "Choose one of the liquids." });
-    const salty = whyNotSalt(input.container, input.saltTspEach);
-    if (salty) throw new Refused({ salt: salty });
-    const schedule = schedulable(input, home.altitudeM);
+    const additions = input.additions?.trim() || null;
     const { id, code } = insertPack(larder, write, {
-      product: input.product,
-      method: input.method,
-      container: input.container,
-      mouth: input.mouth,
+      product,
+      method,
+      container,
+      mouth,
       liquid: input.liquid,
       saltTspEach: input.saltTspEach,
       schedule,
       reusedLids: input.reusedLids ? 1 : 0,
-      additions: input.additions?.trim() || null,
+      additions,
       dish: input.dish?.trim() || null,
     });
     larder.db
       .insert(packLot)
       .values({ packId: id, lotId: lot.id, massKg: Math.min(input.massKg, lot.leftKg) })
       .run();
-    const mouth = isCan(input.container) ? null : shapeOf(input.container, input.mouth).mouth;
+    const how = { ...input, saltTsp: input.saltTspEach, headspaceIn: schedule.headspaceIn };
+    appendPackDeviations(
+      larder,
+      write,
+      code,
+      deviationsOf(how, method, schedule.headspaceIn, addedTo(product, additions)),
+      input.reason ?? null,
+    );
     const lids = takeForPack(
       larder,
       write,
-      { code, container: input.container, mouth, count: input.count },
+      {
+        code,
+        container,
+        mouth: isCan(container) ? null : shapeOf(container, mouth).mouth,
+        count: input.count,
+      },
       input.lidBoxId ?? null,
     );
     for (let number = 1; number <= input.count; number++)
@@ -209,46 +227,31 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
   });
 }
 
-/** Why so much salt is not put into a container, in a sentence; null when it may be. */
-export function whyNotSalt(kind: ContainerKey, saltTsp: number): string | null {
-  const most = mostSaltTsp(kind);
-  return saltTsp >= 0 && saltTsp <= most ? null : `Salt is for flavour: at most ${most} tsp in one of these.`;
+/** What was added to fish beside the published directions. */
+export function addedTo(product: ProductKey, additions: string | null): string[] {
+  return isFishRow(product) ? addedToFish(additions) : [];
 }
 
-/** Why a lot may not be packed as it is now, in a sentence; null when it may. */
-export function whyNotFromLot(lot: Lot): string | null {
-  const not = whyNotPacked(lot);
-  return not && notPackedWords(not, lot.code, lot.holds);
+/** Writes down how a pack departs from the published way. What is only common practice says so itself; the rest wants a reason. */
+export function appendPackDeviations(
+  larder: Larder,
+  write: Write,
+  packCode: string,
+  found: readonly PackDeviation[],
+  reason: string | null,
+): void {
+  for (const d of found)
+    appendDeviation(larder, write, {
+      packCode,
+      containerId: null,
+      kind: d.kind === "common" ? "deviation" : d.kind,
+      what: d.text,
+      reason: d.kind === "common" ? COMMON_REASON : reason,
+    });
 }
 
-function notPackedWords(why: NotPackable, code: string, holds: readonly string[]): string {
-  switch (why) {
-    case "held":
-      return `Lot ${code} is on hold (${holds.join("; ")}). It can be packed when someone lifts the hold.`;
-    case "frozen":
-      return `Lot ${code} is frozen. Meat goes into a jar thawed to the middle: thaw it, then pack it.`;
-    case "thawing":
-      return `Lot ${code} is still thawing. Meat goes into a jar thawed to the middle: say so when it is.`;
-    case "roast":
-      return `Lot ${code} is a roast kept whole. Cut it to cubes or strips first.`;
-  }
-}
-
-/** The table's schedule for a pack at this altitude, or the office's; the canner decides the pressure later. */
-export function schedulable(
-  input: Pick<PackInput, "product" | "method" | "container" | "office">,
-  altitudeM: number,
-): TestedSchedule {
-  const { product, method, container: kind, office } = input;
-  const answer = office
-    ? officeSchedule({ ...office, product, container: kind, altitudeM })
-    : testedSchedule({ product, pack: method, container: kind, gauge: "weighted", altitudeM });
-  if (answer.outcome === "tested") return answer;
-  const field = office ? "officeMinutes" : "container";
-  throw new Refused({
-    [field]: `No tested process for ${productName(product).toLowerCase()} like this. ${answer.reason} ${answer.instead.join(" ")}`,
-  });
-}
+/** Why something of common practice departs from the published directions: it needs no reason of its own. */
+const COMMON_REASON = "common practice, not in the published directions; no change of time";
 
 /** Takes apart a pack that has not been in a canner: its meat goes back to its lot. */
 export function unpack(larder: Larder, write: Write, packId: string): void {

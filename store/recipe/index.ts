@@ -1,1 +1,1 @@
-export { getRecipe, listRecipes, saveRecipe, type Recipe } from "./recipe.ts";
+export { getRecipe, listRecipes, recipeByName, saveRecipe, type Recipe } from "./recipe.ts";

@@ -28,6 +28,12 @@ export function getRecipe(larder: Larder, id: string): Recipe {
   return { id: row.id, name: row.name, dish: row.dish, ingredients: ingredientsOf(larder, id) };
 }
 
+/** The recipe of a name; null when there is none. */
+export function recipeByName(larder: Larder, name: string): Recipe | null {
+  const row = larder.db.select().from(recipe).where(eq(recipe.name, name)).get();
+  return row ? getRecipe(larder, row.id) : null;
+}
+
 function ingredientsOf(larder: Larder, recipeId: string): Ingredient[] {
   return larder.db
     .select()

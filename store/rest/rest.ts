@@ -158,7 +158,10 @@ export function checkSeal(
     }
     if (c.moved || c.disposition) throw new Refused({ "": `${c.code} has already been dealt with.` }, 409);
     const seen = typeof look === "string" ? null : lookFor(c, look);
-    const { finding, why } = typeof look === "string" ? { finding: look, why: "" } : sealVerdict(seen!);
+    const { finding, why } =
+      typeof look === "string"
+        ? { finding: look, why: "" }
+        : sealVerdict(seen!, wasCovered(larder, c.packId));
     larder.db
       .insert(sealCheck)
       .values({ id: uuid(), containerId, at: larder.now(), finding, seen, byId: write.byId })
@@ -172,6 +175,17 @@ export function checkSeal(
       note: { kind: "container", id: containerId, detail: { finding, seen } },
     };
   });
+}
+
+/** Filled with liquid over the food: a hot pack, or one that liquid was poured on. A raw pack without may never have been covered. */
+export function wasCovered(larder: Larder, packId: string): boolean {
+  const { method, liquid } = larder.sqlite
+    .prepare("select method, liquid from pack where id = ?")
+    .get(packId) as {
+    method: string;
+    liquid: string;
+  };
+  return method === "hot" || liquid !== "none";
 }
 
 /** Decides what is done with a container that failed, within the choices its deadline leaves. */

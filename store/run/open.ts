@@ -1,17 +1,20 @@
 import { eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
-import { kPaFromPsi } from "#core/quantity";
+import { kPaFromPsi, psiFromKPa } from "#core/quantity";
+import { judgeLoad, type PackToLoad } from "#core/guard";
 import { type RunPlan } from "#core/run";
 import {
   governingSchedule,
   loadPackOf,
   takeSnapshot,
+  type GaugeKind,
   type GoverningSchedule,
   type NoGoverning,
 } from "#core/schedule";
 import { blocks, cardOf, standingOf, standings, type EquipmentKind } from "#core/check";
 import { appendCheck, checksOf, getTool, listTools, type Finding } from "#store/check";
+import { appendDeviation } from "#store/deviation";
 import { getCanner, type Canner } from "#store/equipment";
 import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
@@ -26,11 +29,17 @@ export function governLoad(
   packs: readonly Pack[],
   canner: Canner,
   signed: boolean,
+  chosen: GaugeKind | null = null,
 ): GoverningSchedule | NoGoverning {
   const home = getHousehold(larder)!;
   return governingSchedule(
     packs.map((p) => loadPackOf(p.schedule)),
-    { gauges: canner.gauges, quarts: canner.quarts },
+    {
+      gauges: canner.gauges,
+      quarts: canner.quarts,
+      maxPsi: psiFromKPa(canner.safeMaxKPa),
+      chosen,
+    },
     home.altitudeM,
     larder.now(),
     signed,
@@ -50,6 +59,12 @@ export interface OpenInput {
   findings?: readonly Finding[];
   /** why overdue or doubtful equipment is used all the same */
   equipmentReason?: string | null;
+  /** the instrument that governs a canner with both; the weight when nobody chose */
+  governs?: GaugeKind | null;
+  /** conditions of the process that a person confirmed for this load */
+  confirmed?: readonly string[];
+  /** why it goes ahead although no published process covers the mixture, or raw containers waited too long */
+  loadReason?: string | null;
 }
 
 /** Puts packs into a canner as one load and opens its run, with the schedule frozen as it stands now. */
@@ -86,7 +101,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     }
     const signed = input.signedReason?.trim() || null;
     if (signed && !write.byId) throw new Refused({ signedReason: "Say who signs." });
-    const governing = governLoad(larder, packs, chosen, signed !== null);
+    const governing = governLoad(larder, packs, chosen, signed !== null, input.governs ?? null);
     if (governing.outcome === "none") {
       const field =
         governing.blockedBy === "gauge-overdue"
@@ -96,6 +111,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
             : "packIds";
       throw new Refused({ [field]: `${governing.reason} ${governing.instead.join(" ")}` });
     }
+    permitLoad(larder, write, packs, chosen, governing, input);
     const equipmentReason = fitToUse(larder, write, chosen, input);
     const standing = chosen.gauges.dial && governing.target.governs === "dial";
     const plan: RunPlan = {
@@ -105,6 +121,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
       ...(governing.target.weightPsi === null ? {} : { weightKPa: kPaFromPsi(governing.target.weightPsi) }),
       safeMaxKPa: chosen.safeMaxKPa,
       governs: governing.target.governs,
+      ...(governing.target.dialReliable || !chosen.gauges.dial ? {} : { dialReliable: false }),
       ventMinutes: governing.ventMinutes,
       minBurnerToVentEndMinutes:
         governing.conditions.find((c) => c.minBurnerToVentEndMinutes)?.minBurnerToVentEndMinutes ?? null,
@@ -121,7 +138,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
         code,
         cannerId: chosen.id,
         plan,
-        schedule: takeSnapshot(governing, home.altitudeM, larder.now()),
+        schedule: takeSnapshot(governing, home.altitudeM, larder.now(), input.confirmed),
         openedAt: larder.now(),
         openedBy: write.byId,
         zone: home.zone,
@@ -136,6 +153,65 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     for (const p of packs) larder.db.update(pack).set({ runId: id }).where(eq(pack.id, p.id)).run();
     return { result: { id, code }, note: { kind: "run", id, detail: { ...input, plan } } };
   });
+}
+
+/** Packs as the guard of loads is asked about them. */
+export function packsToLoad(larder: Larder, packs: readonly Pack[]): PackToLoad[] {
+  return packs.map((p) => {
+    const times = larder.sqlite
+      .prepare(
+        `select min(coalesce(c.filled_at, k.made_at)) as filledAt,
+           (select min(x.at) from can_check x join container d on d.id = x.container_id where d.pack_id = k.id and x.temp_c is not null) as heatedAt
+         from pack k join container c on c.pack_id = k.id where k.id = ? and c.emptied_at is null`,
+      )
+      .get(p.id) as { filledAt: number | null; heatedAt: number | null };
+    return {
+      code: p.code,
+      method: p.method,
+      container: p.container,
+      mouth: p.mouth,
+      count: p.count,
+      filledAt: times.filledAt ?? p.madeAt,
+      heatedAt: times.heatedAt,
+      confirmed: p.schedule.confirmed ?? [],
+    };
+  });
+}
+
+/** Asks the guard of loads. What is signed for stays with every container of the packs it is about. */
+function permitLoad(
+  larder: Larder,
+  write: Write,
+  packs: readonly Pack[],
+  canner: Canner,
+  governing: GoverningSchedule,
+  input: OpenInput,
+): void {
+  const { refused, toSign } = judgeLoad(
+    packsToLoad(larder, packs),
+    {
+      name: canner.name,
+      pot: canner.pot,
+      measured: canner.pot.measured || Object.keys(canner.pot.manual).length > 0,
+    },
+    governing,
+    larder.now(),
+    input.confirmed ?? [],
+  );
+  if (refused) throw new Refused({ [refused.field]: refused.message }, 409);
+  if (toSign.length === 0) return;
+  const reason = input.loadReason?.trim();
+  if (!reason || !write.byId)
+    throw new Refused({ loadReason: `${toSign.map((t) => t.text).join(" ")} Go ahead anyway: write why.` });
+  for (const t of toSign)
+    for (const packCode of t.packs)
+      appendDeviation(larder, write, {
+        packCode,
+        containerId: null,
+        kind: "deviation",
+        what: t.text,
+        reason,
+      });
 }
 
 /**

@@ -1,4 +1,4 @@
-import { desc, eq, isNull, or } from "drizzle-orm";
+import { and, desc, eq, isNull, lte, or } from "drizzle-orm";
 import { refuse, type Larder } from "#store/db";
 import { type RunEvent, type RunPlan, type RunView } from "#core/run";
 import { checksOfRun, type CheckRecord } from "#store/check";
@@ -88,6 +88,20 @@ export function runIdOf(larder: Larder, idOrCode: string): string {
     .pluck()
     .get({ it: idOrCode });
   return (id as string | undefined) ?? refuse("There is no such run.", 404);
+}
+
+/** Code of a run that was in a canner at some time from one instant to another; null when none was. */
+export function runBetween(larder: Larder, cannerId: string, from: number, to: number): string | null {
+  const rows = runRows(larder)
+    .where(and(eq(run.cannerId, cannerId), lte(run.openedAt, to)))
+    .orderBy(desc(run.openedAt))
+    .all();
+  for (const row of rows) {
+    const { view, code } = assemble(larder, row);
+    const left = view.unloadedAt ?? row.run.endedAt ?? Infinity;
+    if (left > from) return code;
+  }
+  return null;
 }
 
 /** Runs neither checked nor given up, the one opened last first. */

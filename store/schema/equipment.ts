@@ -51,6 +51,9 @@ export const gaugeCheck = sqliteTable(
     errorKPa: real("error_kpa").notNull(),
     byId: text("by_id").references(() => person.id),
     note: text(),
+    /** who tested it, and against what, as said; null on tests written down before these were asked */
+    testedBy: text("tested_by"),
+    against: text(),
     /** true pressure it was tested at, kPa; null when nobody said */
     atKPa: real("at_kpa"),
     /** points of one test share it; null for a test of one point */

@@ -11,6 +11,10 @@ export const household = sqliteTable(
     units: text({ enum: ["us", "metric"] }).notNull(),
     /** IANA zone in which its times are read */
     zone: text().notNull(),
+    /** its sign of decimals, by which amounts are read */
+    decimal: text({ enum: ["point", "comma"] })
+      .notNull()
+      .default("point"),
     /** gauge of the first visit, offered as the usual one when asking */
     gauge: text({ enum: ["dial", "weighted"] }).notNull(),
     marginKPa: real("margin_kpa").notNull().default(0),
@@ -25,6 +29,7 @@ export const household = sqliteTable(
     check("household_one", sql`${t.id} = 1`),
     check("household_altitude", sql`${t.altitudeM} between -457.2 and 5181.6`),
     check("household_units", sql`${t.units} in ('us', 'metric')`),
+    check("household_decimal", sql`${t.decimal} in ('point', 'comma')`),
     check("household_gauge", sql`${t.gauge} in ('dial', 'weighted')`),
     check("household_margin", sql`${t.marginKPa} between 0 and 13.8`),
     check("household_unwatched", sql`${t.unwatchedLimitS} between 60 and 3600`),
@@ -36,6 +41,16 @@ export const person = sqliteTable("person", {
   id: text().primaryKey(),
   name: text().notNull().unique(),
   createdAt: integer("created_at").notNull(),
+});
+
+/** Rows of common practice, without a published source, that a person of the household accepted. Appended, never edited. */
+export const acceptance = sqliteTable("acceptance", {
+  /** key of the row in the process tables */
+  product: text().primaryKey(),
+  at: integer().notNull(),
+  byId: text("by_id")
+    .notNull()
+    .references(() => person.id),
 });
 
 /** Who changed what, when. Appended, never edited. */

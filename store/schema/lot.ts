@@ -24,6 +24,12 @@ export const lot = sqliteTable(
     frozenAt: integer("frozen_at"),
     thaw: text({ mode: "json" }).$type<ThawInHand>(),
     treatments: text({ mode: "json" }).$type<Treatment[]>().notNull(),
+    /** in the refrigerator: until when it may be canned; null while frozen or thawing */
+    freshUntil: integer("fresh_until"),
+    /** frozen: what was left of that when it was, ms */
+    freshLeftMs: integer("fresh_left_ms"),
+    /** warm time counts from here; null for the cut */
+    warmFrom: integer("warm_from"),
     /** the latest instant known of it */
     lastAt: integer("last_at").notNull(),
     /** what is left of it, kg: kept by triggers on everything that takes from it */

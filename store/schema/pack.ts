@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { DISPOSITIONS } from "#core/rest";
 import { MOVES } from "#core/shelf";
-import { type TestedSchedule } from "#core/schedule";
+import { type ScheduledProcess } from "#core/schedule";
 import { type BenchPart } from "#core/pack";
 import { type LayerFill } from "#core/capacity";
 import { canner } from "./equipment.ts";
@@ -18,6 +18,8 @@ export interface BenchWorkPart extends BenchPart {
   additions: string | null;
   /** the recipe of a mixed dish, by name; null otherwise */
   dish?: string | null;
+  /** conditions of its process that a person confirmed; left out when none was asked */
+  confirmed?: string[];
   /** why it departs from the published way; null where it does not */
   reason: string | null;
   office: {
@@ -66,7 +68,7 @@ export const pack = sqliteTable(
     liquid: text().notNull(),
     saltTspEach: real("salt_tsp_each").notNull(),
     /** the row of the table it was packed by, as it stood then */
-    schedule: text({ mode: "json" }).$type<TestedSchedule>().notNull(),
+    schedule: text({ mode: "json" }).$type<ScheduledProcess>().notNull(),
     reusedLids: integer("reused_lids").notNull().default(0),
     madeAt: integer("made_at").notNull(),
     byId: text("by_id").references(() => person.id),

@@ -3,7 +3,7 @@ import { Refused } from "#store/db";
 import { addCanner } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
 import { changeHousehold } from "#store/household";
-import { cutLot, lotsInHand, mergeLots, splitLot } from "#store/lot";
+import { cutLot, lotsInHand, mergeLots, recordLotEvent, splitLot } from "#store/lot";
 import { packsWaiting } from "#store/pack";
 import { checkSeal, containersOfRun, repack, restingRuns, undecided } from "#store/rest";
 import { openRun } from "#store/run";
@@ -91,6 +91,15 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
     case "pack": {
       const lot = pick(lotsInHand(t.larder), d.of);
       if (!lot) return;
+      // Days pass between deeds: meat past its days is packed after somebody said where it really was.
+      if (lot.notPackable === "old")
+        recordLotEvent(t.larder, w(), lot.id, {
+          kind: "account",
+          of: "refrigerator",
+          at: t.larder.now(),
+          since: t.larder.now(),
+          reason: "It was in the freezer until now.",
+        });
       const can = {
         product: "can-game" as const,
         method: "hot" as const,
@@ -100,7 +109,8 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
       };
       packPints(t, 2, {
         lotId: lot.id,
-        massKg: Math.min(0.6, lot.leftKg),
+        massKg: Math.min(d.can ? 0.4 : 0.9, lot.leftKg),
+        sure: true,
         ...(d.can && { ...can, saltTspEach: 0 }),
       });
       return;
@@ -149,6 +159,7 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
         cannerId,
         packIds: [...new Set([a.id, b!.id])],
         signedReason: null,
+        loadReason: "The rain kept us from lighting it.",
       });
       runToTowel(t, id, 75);
       t.pass(13 * 60);

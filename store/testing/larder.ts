@@ -1,11 +1,12 @@
 import { v7 as uuid } from "uuid";
+import { fillEstimate, mostSaltTsp } from "#core/pack";
 import { type ContainerKey } from "#core/schedule";
 import { type SeamSheet } from "#core/seam";
 import { addTool } from "#store/check";
 import { recordSetUp } from "#store/seam";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
-import { setUpHousehold } from "#store/household";
+import { acceptRow, setUpHousehold } from "#store/household";
 import { cutLot } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { openRun, tapRun, type Tap } from "#store/run";
@@ -22,9 +23,13 @@ export interface TestLarder {
   cannerId: string;
 }
 
+/** Rows without a published source. */
+const COMMON_ROWS = ["can-fish", "can-game", "stewed-meat"] as const;
+
 export const TEST_START = Date.UTC(2026, 10, 20, 9);
 
-export function testLarder(folder = ":memory:"): TestLarder {
+/** @param accepting false for a household that has accepted no row of common practice yet */
+export function testLarder(folder = ":memory:", accepting = true): TestLarder {
   let now = TEST_START;
   const larder = openLarder(folder, () => scopeNow().said?.at ?? now);
   const { personId } = setUpHousehold(
@@ -33,6 +38,7 @@ export function testLarder(folder = ":memory:"): TestLarder {
     { name: "Test", altitudeM: 701.04, units: "us", zone: "UTC", gauge: "dial", personName: "Ada" },
   );
   const write = () => ({ key: uuid(), byId: personId, byName: "Ada" });
+  if (accepting) for (const row of COMMON_ROWS) acceptRow(larder, write(), row);
   const harvest = recordHarvest(
     larder,
     write(),
@@ -81,17 +87,62 @@ export function testLarder(folder = ":memory:"): TestLarder {
   };
 }
 
+/** An animal taken today and a lot cut from it now, which the next packs are filled from: meat does not wait for a year. */
+export function freshLot(
+  t: TestLarder,
+  species: "wild-boar" | "lake-trout" = "wild-boar",
+  kept: "fridge" | "freezer" = "fridge",
+): string {
+  const today = new Date(t.larder.now()).toISOString().slice(0, 10);
+  const fish = species === "lake-trout";
+  const harvest = recordHarvest(
+    t.larder,
+    t.write(),
+    {
+      species,
+      takenOn: today,
+      place: null,
+      tag: null,
+      count: 1,
+      weightKg: fish ? 20 : 40,
+      weightKind: fish ? "catch" : "dressed",
+      note: null,
+      holdFor: null,
+    },
+    today,
+  );
+  const { id } = cutLot(
+    t.larder,
+    t.write(),
+    {
+      harvestId: harvest.id,
+      part: fish ? "Middle sections" : "Shoulder",
+      form: fish ? "sections" : "pieces",
+      inKg: 12,
+      outKg: 9,
+      trimKg: 2.9,
+      kept,
+    },
+    "us",
+  );
+  t.lotId = id;
+  return id;
+}
+
 export function packPints(t: TestLarder, count = 4, over: Partial<PackInput> = {}) {
+  const { product = "red-meat-pieces", method = "raw", container = "jar-pint" } = over;
+  // Half a kilogram a pint, for round figures; other containers take what such containers take.
+  const each = container === "jar-pint" ? 0.5 : fillEstimate(product, method, container).kgEach;
   return makePack(t.larder, t.write(), {
     lotId: t.lotId,
-    massKg: count * 0.5,
-    product: "red-meat-pieces",
-    method: "raw",
-    container: "jar-pint",
+    massKg: count * each,
+    product,
+    method,
+    container,
     mouth: "regular",
     count,
-    liquid: "none",
-    saltTspEach: 0.5,
+    liquid: method === "hot" ? "water" : "none",
+    saltTspEach: Math.min(0.5, mostSaltTsp(container)),
     reusedLids: false,
     ...over,
   });

@@ -6,14 +6,14 @@ import {
   formatPressure,
   type UnitSystem,
 } from "#core/quantity";
-import { isCan, shapeOf, type ContainerKey, type Source, type TestedSchedule } from "#core/schedule";
+import { isCan, shapeOf, type ContainerKey, type Source, type ScheduledProcess } from "#core/schedule";
 import { Notice } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Figure } from "#ui/page";
 
 export type AskAnswer =
   | { outcome: "none"; reason: string; instead: string[]; source: Source }
-  | (TestedSchedule & { altitudeM: number; steamC: number; seaLevelC: number; airyC: number });
+  | (ScheduledProcess & { altitudeM: number; steamC: number; seaLevelC: number; airyC: number });
 
 /** The answer to “how long, how many pounds”, or the no with its reason, and where either comes from. */
 export function Answer({

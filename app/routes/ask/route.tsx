@@ -7,7 +7,7 @@ import {
   JAR_ROWS,
   REFUSALS,
   refusalFor,
-  testedSchedule,
+  scheduledProcess,
   type ContainerKey,
   type GaugeKind,
   type PackMethod,
@@ -63,7 +63,7 @@ function answerFor(
   const altitudeM = parsed.ok ? parsed.si : 0;
   const rows = [...JAR_ROWS, ...CAN_ROWS];
   const row = rows.find((r) => r.key === asked.what) ?? rows[0]!;
-  const schedule = testedSchedule({
+  const schedule = scheduledProcess({
     product: row.key,
     pack: asked.pack,
     container: asked.container,

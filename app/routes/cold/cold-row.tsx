@@ -1,6 +1,5 @@
 import { Link } from "react-router";
 import type { FreezerAge } from "#core/cold";
-import { whyNotPacked } from "#core/lot";
 import type { UnitSystem } from "#core/quantity";
 import { FORM_NAMES } from "#core/species";
 import type { Lot } from "#store/lot";
@@ -72,7 +71,7 @@ export function ColdRow({
         </div>
       </div>
       <div className="flex flex-col gap-2 max-sm:w-full max-sm:flex-row max-sm:justify-end">
-        {whyNotPacked(l) === null && (
+        {l.notPackable === null && (
           <Button asChild>
             <Link to={`/pack?lot=${l.id}`}>Pack</Link>
           </Button>

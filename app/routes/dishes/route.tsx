@@ -20,7 +20,7 @@ import {
   jarMinutes,
   JAR_ROWS,
   shapeOf,
-  testedSchedule,
+  scheduledProcess,
   type ContainerShape,
 } from "#core/schedule";
 import { listRecipes, saveRecipe } from "#store/recipe";
@@ -227,7 +227,7 @@ function Jar({
 }) {
   const why = whyNotIn(answer, shape.key);
   const row = JAR_ROWS.find((r) => r.key === answer.product)!;
-  const schedule = testedSchedule({
+  const schedule = scheduledProcess({
     product: row.key,
     pack: "hot",
     container: shape.key,

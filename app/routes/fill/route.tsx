@@ -18,7 +18,7 @@ import { Refused } from "#store/db";
 import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot } from "#store/lot";
-import { schedulable } from "#store/pack";
+import { processFor } from "#store/pack";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
@@ -61,7 +61,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     parts: bench.parts.map((part) => {
       const lot = getLot(larder, part.lotId);
       const expected = expectedFill(larder, part);
-      const schedule = part.pack?.schedule ?? schedulable(part, household.altitudeM);
+      const schedule = part.pack?.schedule ?? processFor(part, household.altitudeM);
       const shape = shapeOf(part.container, part.mouth);
       const contents = contentsOf(part.product, lot.species);
       return {

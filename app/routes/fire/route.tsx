@@ -231,7 +231,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             value={cannerId}
             onChange={(e) => setCannerId(e.target.value)}
           />
-          {governing?.outcome === "tested" && governing.target.governs === "dial" && (
+          {governing && governing.outcome !== "none" && governing.target.governs === "dial" && (
             <SelectField
               field={fields.margin}
               label="How far above the target you hold it"
@@ -262,7 +262,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           )}
           <FormErrors form={form} />
           <div className="flex flex-wrap gap-3">
-            {governing?.outcome === "tested" && (
+            {governing && governing.outcome !== "none" && (
               <Button asChild weight="do">
                 <Link
                   to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}`}
@@ -276,7 +276,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           <p className="text-soft">Loaded without the check, the record says so.</p>
         </div>
         <section aria-label="The load's schedule" aria-live="polite">
-          {governing?.outcome === "tested" && (
+          {governing && governing.outcome !== "none" && (
             <>
               <div className="grid grid-cols-2 gap-4">
                 <Figure value={governing.minutes} unit="min" label="the longest in the load" />

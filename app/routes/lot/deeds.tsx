@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Form, Link } from "react-router";
-import { TREATMENTS, whyNotPacked } from "#core/lot";
+import { TREATMENTS } from "#core/lot";
 import { formatMassShort } from "#core/quantity";
 import { FORM_NAMES, formsFor, groupOf } from "#core/species";
 import { expectedKg, learnedYield, TYPICAL_CHANGE } from "#core/yield";
@@ -17,7 +17,7 @@ export function Deeds(props: DeedProps) {
   const frozen = lot.kept === "freezer";
   return (
     <section aria-label="What to do with it">
-      {whyNotPacked(lot) === null && (
+      {lot.notPackable === null && (
         <Button asChild weight="do" className="mb-3">
           <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
         </Button>

@@ -28,7 +28,7 @@ import {
   isCan,
   productName,
   shapeOf,
-  testedSchedule,
+  scheduledProcess,
   type ContainerKey,
   type Mouth,
   type PackMethod,
@@ -107,7 +107,7 @@ export function PackForm({
       : `${sizes(product)[1]?.key ?? sizes(product)[0]!.key} `
   ).split(" ") as [ContainerKey, Mouth];
   const ask = (pack: PackMethod) =>
-    testedSchedule({ product, pack, container: kind, gauge: "weighted", altitudeM });
+    scheduledProcess({ product, pack, container: kind, gauge: "weighted", altitudeM });
   const schedule = ask(method);
   const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`], mouth || null);
   const fit = fullContainers(lot.leftKg, estimate.kgEach);

@@ -3,14 +3,14 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keepWhenLost } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
-import { whyNotPacked, type NotPackable } from "#core/lot";
+import { type NotPackable } from "#core/lot";
 import { type UnitSystem } from "#core/quantity";
 import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInHand } from "#store/lot";
-import { containersOfPack, makePack, packsWaiting, recordedFills, schedulable, unpack } from "#store/pack";
+import { containersOfPack, makePack, packsWaiting, recordedFills, processFor, unpack } from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { OneTap } from "#ui/form";
@@ -29,7 +29,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const lots = lotsInHand(larder);
   const lot = asked
     ? orNotFound(() => getLot(larder, asked))
-    : (lots.find((l) => whyNotPacked(l) === null) ?? null);
+    : (lots.find((l) => l.notPackable === null) ?? null);
   const products = lot ? productsFor(groupOf(lot.species), lot.form) : [];
   const fills = Object.fromEntries(
     products.flatMap((p) =>
@@ -45,7 +45,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       code: l.code,
       part: l.part,
       species: l.species,
-      not: whyNotPacked(l),
+      not: l.notPackable,
     })),
     lot,
     products,
@@ -111,6 +111,8 @@ const NOT_PACKED: Record<NotPackable, string> = {
   frozen: "frozen",
   thawing: "thawing",
   roast: "kept whole",
+  old: "too long in the refrigerator",
+  warm: "too long warm",
 };
 
 /** The form stays as it is while the clocks are looked at. */
@@ -139,7 +141,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         }
       : null;
     if (oneByOne) {
-      const published = schedulable(
+      const published = processFor(
         { product: rest.product, method: rest.method, container: container.kind, office },
         household.altitudeM,
       );

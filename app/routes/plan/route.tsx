@@ -1,6 +1,5 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { whyNotPacked } from "#core/lot";
 import { placesOf } from "#core/plan";
 import { groupOf } from "#core/species";
 import { listRecipes } from "#store/recipe";
@@ -44,7 +43,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       group: groupOf(l.species),
       leftKg: l.leftKg,
       frozenAt: l.frozenAt,
-      not: whyNotPacked(l),
+      not: l.notPackable,
       plannable: plannable(l),
       wished: wishedOf(l.id) ?? null,
       each: wishedOf(l.id)?.into.map((k) => plan.estimates[`${l.id} ${k}`] ?? null) ?? [],

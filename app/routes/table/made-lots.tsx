@@ -1,6 +1,5 @@
 import { Link } from "react-router";
 import { formatMass, type UnitSystem } from "#core/quantity";
-import { whyNotPacked } from "#core/lot";
 import { FORM_NAMES } from "#core/species";
 import type { Loss } from "#store/harvest";
 import type { Lot } from "#store/lot";
@@ -69,7 +68,7 @@ export function MadeLots({
                 {Math.round((l.madeKg / l.inKg) * 100)} %
               </div>
             </div>
-            {whyNotPacked(l) === null && (
+            {l.notPackable === null && (
               <Link
                 to={`/pack?lot=${l.id}`}
                 className="inline-flex min-h-12 items-center px-2 font-[650] text-ink underline underline-offset-4"

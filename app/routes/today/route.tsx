@@ -1,6 +1,5 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { whyNotPacked } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan, shapeOf } from "#core/schedule";
 import { listCanners } from "#store/equipment";
@@ -54,7 +53,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     idle.push({ to, title: `Load ${loadWords(load)}`, why });
   }
   idle.push(...coldTasks(lots, now, household.zone));
-  const oldLot = lots.find((l) => whyNotPacked(l) === null);
+  const oldLot = lots.find((l) => l.notPackable === null);
   if (oldLot)
     idle.push({
       to: `/pack?lot=${oldLot.id}`,

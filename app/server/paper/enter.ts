@@ -2,7 +2,8 @@ import { DateTime } from "luxon";
 import { v7 as uuid } from "uuid";
 import { onBehalfOf, Refused, scopeNow, type Write } from "#store/db";
 import { parseQuantity } from "#core/quantity";
-import { openRun, tapRun, type Tap } from "#store/run";
+import { writingOf } from "#store/household";
+import { getRun, openRun, runBetween, tapRun, type Tap } from "#store/run";
 import { type Home } from "../context";
 
 /** What a run sheet asks for, in the order of the work: the event each time stands for. */
@@ -29,6 +30,12 @@ export interface RunSheet {
   times: Partial<Record<SheetTime, string>>;
   /** a line each: HH:MM and what the gauge showed */
   readings: string;
+  /** somebody said that the run went past midnight */
+  overnight?: boolean;
+  /** conditions of the process that were met, as confirmed */
+  confirmed?: readonly string[];
+  /** why it went ahead although raw containers waited, or the mixture has no published process */
+  loadReason?: string | null;
   signedReason: string | null;
   equipmentReason: string | null;
 }
@@ -49,11 +56,18 @@ export function enterRunSheet(
 ): { code: string } {
   const { larder, household } = home;
   const now = larder.now();
-  const taps = tapsOf(sheet, household.zone, household.units, now);
+  const taps = tapsOf(sheet, household, now);
   const [first] = taps;
   if (!first || first.type !== "heat-on") throw new Refused({ lit: "When was it lit?" });
   return larder.sqlite
     .transaction(() => {
+      const last = taps.at(-1)!.at;
+      const other = runBetween(larder, sheet.cannerId, first.at, last);
+      if (other)
+        throw new Refused(
+          { lit: `Run ${other} was in this canner at that time. Correct the times or the canner.` },
+          409,
+        );
       // The run is opened when it was lit, by the larder's clock of that moment.
       const said = { at: first.at, heardAt: now };
       const { id, code } = onBehalfOf({ ...scopeNow(), said }, () =>
@@ -62,10 +76,15 @@ export function enterRunSheet(
           packIds: sheet.packIds,
           signedReason: sheet.signedReason,
           equipmentReason: sheet.equipmentReason,
+          confirmed: sheet.confirmed ?? [],
+          loadReason: sheet.loadReason ?? null,
         }),
       );
+      const byWeight = getRun(larder, id).plan.governs === "weighted";
       for (const { field, ...tap } of taps) {
         try {
+          // “At target” on the sheet is what the governing instrument said.
+          if (byWeight && tap.type === "at-target") tap.type = "weight-rocking";
           tapRun(larder, id, { ...tap, id: uuid(), by: write.byName, text: "entered from paper" });
         } catch (error) {
           if (error instanceof Refused) throw new Refused({ [field]: error.message }, error.status);
@@ -77,53 +96,88 @@ export function enterRunSheet(
     .immediate();
 }
 
+/** Longest time from one line of a sheet to the next, hours; a longer one is a slip of the pen. Common practice, no source. */
+const LONGEST_STEP_HOURS = 8;
+
+/**
+ * Reads clock times that follow one another. A time before the one above it is of the next day only where somebody said that
+ * the run went past midnight, and only once.
+ */
+class SheetClock {
+  private last: DateTime;
+  private crossed = false;
+  private begun: boolean;
+
+  constructor(
+    day: DateTime,
+    private readonly overnight: boolean,
+    private readonly now: number,
+    from?: number,
+  ) {
+    this.last = from === undefined ? day : DateTime.fromMillis(from, { zone: day.zone });
+    this.begun = from !== undefined;
+    this.crossed = from !== undefined && !this.last.hasSame(day, "day");
+  }
+
+  /** The instant of a time as written, ms, or what is wrong with it. */
+  instant(text: string, label: string): number | { problem: string } {
+    const [, h, m] = /^(\d{1,2}):(\d\d)$/.exec(text.trim()) ?? [];
+    if (h === undefined || Number(h) > 23 || Number(m) > 59)
+      return { problem: `“${text.slice(0, 20)}” is not a time. Write it like 14:05.` };
+    let at = this.last.set({ hour: Number(h), minute: Number(m), second: 0, millisecond: 0 });
+    // A minute is what a kitchen clock shows: the same minute twice is in order.
+    if (this.begun && at.toMillis() < this.last.toMillis() - 59_999) {
+      if (!this.overnight || this.crossed)
+        return {
+          problem: `${text} is before ${this.last.toFormat("HH:mm")} above it. ${this.crossed ? "The run can cross midnight only once." : "Correct one of them, or tick that the run went past midnight."}`,
+        };
+      at = at.plus({ days: 1 });
+      this.crossed = true;
+    }
+    if (this.begun && at.diff(this.last, "hours").hours > LONGEST_STEP_HOURS)
+      return {
+        problem: `${label}: more than ${LONGEST_STEP_HOURS} hours after ${this.last.toFormat("HH:mm")}. Correct one of them.`,
+      };
+    if (at.toMillis() > this.now) return { problem: "This has not come yet." };
+    this.last = this.begun && at < this.last ? this.last : at;
+    this.begun = true;
+    return this.last.toMillis();
+  }
+}
+
 type SheetTap = Pick<Tap, "type" | "gaugeKPa"> & { at: number; field: string };
 
-/** What the sheet says happened, in order of time. A time before the one above it is of the next day. */
-function tapsOf(sheet: RunSheet, zone: string, units: Home["household"]["units"], now: number): SheetTap[] {
+/** What the sheet says happened, in order of time. Every time that cannot be is told at its own field. */
+function tapsOf(sheet: RunSheet, home: Home["household"], now: number): SheetTap[] {
+  const { zone } = home;
   const problems: Record<string, string> = {};
   const taps: SheetTap[] = [];
   const start = DateTime.fromISO(sheet.day, { zone });
-  if (!start.isValid) throw new Refused({ day: "The day does not read as one, like 2026-11-20." });
+  if (!start.isValid) throw new Refused({ day: "Write the day like 2026-11-20." });
   if (now - start.toMillis() > OLDEST_MS)
-    throw new Refused({ day: "That is over two months ago: it is not entered any more." });
-  let last = start.toMillis();
-  const instant = (text: string, field: string): number | null => {
-    const [, h, m] = /^(\d{1,2}):(\d\d)$/.exec(text.trim()) ?? [];
-    if (h === undefined || Number(h) > 23 || Number(m) > 59) {
-      problems[field] = `“${text.slice(0, 20)}” is no time, like 14:05.`;
-      return null;
-    }
-    let at = DateTime.fromMillis(last, { zone }).set({
-      hour: Number(h),
-      minute: Number(m),
-      second: 0,
-      millisecond: 0,
-    });
-    // A minute is what a kitchen clock shows: the same minute twice is in order.
-    if (at.toMillis() < last - 59_999) at = at.plus({ days: 1 });
-    if (at.toMillis() > now) problems[field] = "This has not come yet.";
-    return at.toMillis();
-  };
-  for (const [field, type] of SHEET_TIMES) {
+    throw new Refused({ day: "That is over two months ago. It is too late to enter it." });
+  const clock = new SheetClock(start, sheet.overnight ?? false, now);
+  for (const [field, type, label] of SHEET_TIMES) {
     const text = sheet.times[field]?.trim();
     if (!text) continue;
-    const at = instant(text, field);
-    if (at === null) continue;
-    taps.push({ type, at: Math.max(at, last), field });
-    last = Math.max(at, last);
+    const at = clock.instant(text, label);
+    if (typeof at === "number") taps.push({ type, at, field });
+    else problems[field] = at.problem;
   }
-  last = taps.find((t) => t.type === "weight-on")?.at ?? taps[0]?.at ?? start.toMillis();
+  // Looks at the gauge have a clock of their own: it begins with the weight, or with the burner.
+  const from = taps.find((t) => t.type === "weight-on") ?? taps[0];
+  const looks = new SheetClock(start, sheet.overnight ?? false, now, from?.at);
   for (const line of sheet.readings.split(/\r?\n/).filter((l) => l.trim())) {
     const [, time, figure] = /^\s*(\d{1,2}:\d\d)[\s,;]+(.+?)\s*$/.exec(line) ?? [];
-    const at = time === undefined ? null : instant(time, "readings");
-    const read = parseQuantity(figure ?? "", "gaugePressure", units);
-    if (at === null || !read.ok) {
-      problems.readings ??= `“${line.trim().slice(0, 30)}” does not read as a time and a pressure, like 14:05 12 lb.`;
-      continue;
-    }
-    taps.push({ type: "reading", gaugeKPa: read.si, at, field: "readings" });
-    last = at;
+    const at = time === undefined ? null : looks.instant(time, "the gauge");
+    const read = parseQuantity(figure ?? "", "gaugePressure", writingOf(home));
+    if (typeof at === "number" && read.ok)
+      taps.push({ type: "reading", gaugeKPa: read.si, at, field: "readings" });
+    else
+      problems.readings ??=
+        at !== null && typeof at === "object"
+          ? `${line.trim().slice(0, 30)}: ${at.problem}`
+          : `“${line.trim().slice(0, 30)}” does not read as a time and a pressure, like 14:05 12 lb.`;
   }
   if (Object.keys(problems).length) throw new Refused(problems);
   return taps

@@ -3,7 +3,7 @@ import {
   productName,
   CONTAINERS,
   containerName,
-  testedSchedule,
+  scheduledProcess,
   TABLE_EDITION,
   VENT_MINUTES,
   type ContainerKey,
@@ -309,12 +309,12 @@ function cell(
   units: Household["units"],
 ): string {
   const rows = (["dial", "weighted"] as const).map((gauge) =>
-    testedSchedule({ product, pack, container, gauge, altitudeM }),
+    scheduledProcess({ product, pack, container, gauge, altitudeM }),
   );
-  const tested = rows.find((r) => r.outcome === "tested");
+  const tested = rows.find((r) => r.outcome !== "none");
   if (!tested) return "";
   const pressures = rows.map((r) =>
-    r.outcome === "tested" ? formatPressure(kPaFromPsi(r.pressurePsi), units).replace(/ .*/, "") : "–",
+    r.outcome !== "none" ? formatPressure(kPaFromPsi(r.pressurePsi), units).replace(/ .*/, "") : "–",
   );
   return `${tested.minutes} min\n${pressures.join(" / ")} ${units === "us" ? "lb" : "kPa"}`;
 }

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { Refused } from "#store/db";
 import { verifyLarder } from "#store/history";
 import { getRun } from "#store/run";
-import { packPints, testLarder, type TestLarder } from "#store/testing";
+import { freshLot, packPints, testLarder, type TestLarder } from "#store/testing";
 import { blankForms, enterRunSheet, type RunSheet } from ".";
 import { homeOf } from "../testing";
 
@@ -72,6 +72,17 @@ test("a run kept on paper becomes a run as if it had been tapped, at its own tim
   expect(verifyLarder(t.larder).broken).toEqual([]);
 });
 
+test("a canner that held another run then is refused at the time", () => {
+  const { t, sheet } = afterwards();
+  enter(t, sheet);
+  const { id } = packPints(t);
+  // Lit while the first one was still in it.
+  const later = { ...sheet, packIds: [id], times: { ...GOOD, lit: "10:05" } };
+  expect(refusal(t, later)["lit"]).toMatch(/was in this canner at that time/);
+  const errors = refusal(t, { ...later, times: { ...GOOD, steam: "9:61", lid: "x" }, readings: "noon 12" });
+  expect(Object.keys(errors).sort()).toEqual(["lid", "readings", "steam"]);
+});
+
 test("what was missed on the day stands in it: a reading below target starts the time again", () => {
   const { t, sheet } = afterwards();
   const { code } = enter(t, { ...sheet, readings: LOOKS.replace("11:10 13", "11:10 9") });
@@ -81,7 +92,20 @@ test("what was missed on the day stands in it: a reading below target starts the
 });
 
 test.each<[string, Partial<RunSheet>, string, RegExp]>([
-  ["a time that is none", { times: { ...GOOD, lid: "25:00" } }, "lid", /is no time/],
+  ["a time that is none", { times: { ...GOOD, lid: "25:00" } }, "lid", /is not a time/],
+  [
+    "heat off before the target, unless it went past midnight",
+    { times: { ...GOOD, start: "11:30", off: "11:20" } },
+    "off",
+    /11:20 is before 11:30 above it.*tick that the run went past midnight/,
+  ],
+  [
+    "a second midnight",
+    { overnight: true, times: { ...GOOD, start: "11:30", off: "11:20" } },
+    "off",
+    /more than 8 hours after 11:30/,
+  ],
+  ["a step of ten hours", { times: { ...GOOD, out: "22:50" } }, "out", /more than 8 hours/],
   ["no time of lighting", { times: { ...GOOD, lit: "" } }, "lit", /When was it lit/],
   [
     "the weight on before ten minutes of steam",
@@ -127,6 +151,8 @@ test("a run past midnight is of two days", () => {
     day: "2026-11-21",
     times: late,
     readings,
+    overnight: true,
+    loadReason: "It rained.",
     signedReason: null,
     equipmentReason: null,
   });
@@ -141,6 +167,7 @@ test("a night on which the clocks change is counted in hours that passed", () =>
   const t = testLarder();
   t.larder.sqlite.prepare("update household set zone = 'America/Denver'").run();
   t.pass(113 * 24 * 60 + 11 * 60);
+  freshLot(t);
   // The dial of that season is tested, since the last test is old by then.
   const { id } = packPints(t);
   t.pass(2 * 24 * 60);
@@ -174,6 +201,7 @@ test("a night on which the clocks change is counted in hours that passed", () =>
     day: "2027-03-14",
     times,
     readings,
+    loadReason: "It rained.",
     signedReason: "old test",
     equipmentReason: "looked at by daylight",
   });

@@ -1,0 +1,88 @@
+import { type UnitSystem, type Writing } from "../quantity/index.ts";
+import { ingredientKind, readIngredient, MOST_ADDED_TSP, type Ingredient } from "../recipe/index.ts";
+import { refusalFor, shapeOf, type ContainerKey } from "../schedule/index.ts";
+
+/** Why something may not go into a container beside the food and the salt. */
+export interface AdditionRefusal {
+  message: string;
+  /** true when somebody may look again and confirm it: an amount that is odd, not one that changes the food */
+  ask: boolean;
+}
+
+const TSP_L = 0.00492892159375;
+/** More than this of one seasoning in a pint is no seasoning, litres or kg: a tablespoon. Common practice, no source. */
+const MOST_A_PINT = 3 * TSP_L;
+const PINT_ML = 473;
+
+/** Single additions out of what somebody wrote in one line: separated by commas, semicolons, `+`, `and` or new lines. */
+export function splitAdditions(text: string): string[] {
+  return text
+    .split(/[;\n+&]|,(?!\d)|\band\b|\bwith\b|\bplus\b/i)
+    .map((part) => part.trim())
+    .filter(Boolean);
+}
+
+/**
+ * Why what is written as seasoning or addition may not go into a container of a plain pack; null when it may. It goes
+ * through the same refusals as a dish's ingredients: flour is flour wherever it is written.
+ *
+ * Source: the list of what may not be canned, USDA 2015 from memory; amounts: common practice, no source.
+ * @param text as written: `1 tsp vinegar, bay`
+ * @param writing how the household writes numbers
+ * @param fish with fish, vinegar and ketchup have limits of their own
+ */
+export function whyNotAdded(
+  text: string | null | undefined,
+  writing: UnitSystem | Writing,
+  container: ContainerKey,
+  fish: boolean,
+): AdditionRefusal | null {
+  for (const part of splitAdditions(text ?? "")) {
+    const item = readIngredient(part, writing);
+    if (!item) continue;
+    const no = whyNotOne(item, container, fish);
+    if (no) return no;
+  }
+  return null;
+}
+
+function whyNotOne(item: Ingredient, container: ContainerKey, fish: boolean): AdditionRefusal | null {
+  const refused = (message: string): AdditionRefusal => ({ message, ask: false });
+  const kind = ingredientKind(item.name);
+  const refusal = kind?.refusal ? refusalFor(kind.refusal)! : null;
+  if (refusal) return refused(`${capital(item.name)}: ${refusal.reason} ${refusal.instead.join(" ")}`);
+  const role = kind?.role ?? item.role;
+  if (!role)
+    return refused(
+      `“${item.name}” is not known here as a seasoning. Leave it out, or write what it is: “${item.name} (seasoning)”.`,
+    );
+  if (role === "liquid")
+    return refused(`${capital(item.name)} is a liquid. Choose it as the liquid of this pack instead.`);
+  if (role !== "seasoning")
+    return refused(
+      `${capital(item.name)} is not a seasoning, and this process is for the plain food. Leave it out, or make a recipe of it under Mixed dishes.`,
+    );
+  const pints = shapeOf(container).nominalMl / PINT_ML;
+  const tsp = item.amount / TSP_L;
+  if (fish)
+    for (const [name, most] of Object.entries(MOST_ADDED_TSP))
+      if (kind?.key !== undefined && item.name.toLowerCase().includes(name) && tsp > most * pints + 1e-9)
+        return refused(
+          `At most ${most === 3 ? "1 tbsp ketchup" : "1 tsp vinegar"} in a pint of fish, less in smaller jars.`,
+        );
+  if (item.amount > MOST_A_PINT * pints + 1e-9)
+    return {
+      message: `That is much ${item.name.toLowerCase()} for one container: a seasoning is at most a tablespoon a pint. Is it right?`,
+      ask: true,
+    };
+  return null;
+}
+
+/** Additions that are not in the published directions for fish, as deviations of common practice. */
+export function addedToFish(text: string | null | undefined): string[] {
+  return splitAdditions(text ?? "").filter((part) => /\b(ketchup|vinegar)\b/i.test(part));
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,403 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { contentsMostKg } from "../pack/index.ts";
+import {
+  PRODUCTS,
+  governingSchedule,
+  scheduledProcess,
+  shapeOf,
+  type ContainerKey,
+  type GoverningSchedule,
+  type PackMethod,
+  type ProductKey,
+} from "../schedule/index.ts";
+import {
+  addedToFish,
+  isFishRow,
+  judgeLoad,
+  rawWaiting,
+  splitAdditions,
+  whyNotAdded,
+  whyNotPack,
+  type CannerToLoad,
+  type FoodOfLot,
+  type PackToFill,
+  type PackToLoad,
+} from "./index.ts";
+
+const WRITING = { units: "us", decimal: "point" } as const;
+const LB = 0.45359237;
+
+const process = (product: ProductKey, pack: PackMethod, container: ContainerKey) => {
+  const answer = scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM: 0 });
+  if (answer.outcome === "none") throw new Error(answer.reason);
+  return answer;
+};
+const deer: FoodOfLot = { code: "AB3", group: "red-meat", form: "pieces", treatments: [] };
+const trout: FoodOfLot = { code: "FS4", group: "fish", form: "sections", treatments: [] };
+
+/** A pack of pints of raw venison that nothing is wrong with, with what differs. */
+const pack = (over: Partial<PackToFill> = {}): PackToFill => {
+  const made = { product: "red-meat-pieces", method: "raw", container: "jar-pint", ...over } as PackToFill;
+  const usual = {
+    mouth: "regular" as const,
+    count: 4,
+    massKg: 4 * 0.45,
+    liquid: made.method === "hot" ? "water" : "none",
+    saltTspEach: 0.5,
+    additions: null,
+    dishProduct: null,
+    process: process(made.product, made.method, made.container),
+    confirmed: [],
+    sure: false,
+  };
+  return { ...usual, ...made };
+};
+const why = (over: Partial<PackToFill> = {}, lot = deer, accepted: ProductKey[] = []) =>
+  whyNotPack(pack(over), lot, { writing: WRITING, accepted });
+
+describe("a pack", () => {
+  test("as everybody packs it goes through", () => {
+    expect(why()).toBeNull();
+    expect(why({ method: "hot" })).toBeNull();
+    expect(why({ product: "fish" }, trout)).toBeNull();
+    expect(why({ massKg: null })).toBeNull();
+  });
+  test.each([0, -1, 1.5, 201, NaN])("%d containers are refused", (count) =>
+    expect(why({ count })?.field).toBe("count"),
+  );
+  test("1 and 200 containers are not", () => {
+    expect(why({ count: 1, massKg: 0.45 })).toBeNull();
+    expect(why({ count: 200, massKg: 90 })).toBeNull();
+  });
+
+  describe("the row must be for the food", () => {
+    test.each<[ProductKey, FoodOfLot]>([
+      ["fish", deer],
+      ["broth", deer],
+      ["poultry-rabbit-boneless", deer],
+      ["red-meat-pieces", trout],
+      ["tuna", trout],
+      ["fish", { ...trout, form: "smoked" }],
+    ])("%s is refused", (product, lot) => {
+      const method = product === "broth" ? "hot" : "raw";
+      expect(why({ product, method }, lot)).toMatchObject({ field: "product", ask: false });
+    });
+    test.each<ProductKey>(["soup", "chile-con-carne", "stewed-meat"])("%s wants its recipe", (product) => {
+      const dish = { product, method: "hot", massKg: 0.3 } as const;
+      expect(why(dish, deer, ["stewed-meat"])).toMatchObject({
+        field: "product",
+        message: expect.stringMatching(/mixed dish/),
+      });
+      expect(why({ ...dish, dishProduct: product }, deer, ["stewed-meat"])).toBeNull();
+      expect(why({ ...dish, dishProduct: "soup-seafood" }, deer, ["stewed-meat"])?.field).toBe("product");
+    });
+    test("a recipe for another row does not go by the plain one", () =>
+      expect(why({ dishProduct: "soup" })).toMatchObject({
+        field: "product",
+        message: expect.stringMatching(/Soup/),
+      }));
+  });
+
+  test("fish makes a dish the seafood row; birds go into a stew; smoked fish, roasts and bones into none", () => {
+    const dish = (product: ProductKey, lot: FoodOfLot) =>
+      why({ product, method: "hot", massKg: 0.3, dishProduct: product }, lot, ["stewed-meat"])?.field ?? null;
+    expect(dish("soup", trout)).toBe("product");
+    expect(dish("stewed-meat", { ...trout, group: "tuna" })).toBe("product");
+    expect(dish("soup-seafood", trout)).toBeNull();
+    expect(dish("soup-seafood", deer)).toBeNull();
+    expect(dish("stewed-meat", { ...deer, group: "bird-rabbit" })).toBeNull();
+    for (const form of ["smoked", "roast", "bones"] as const)
+      expect(dish("soup-seafood", { ...deer, form })).toBe("product");
+  });
+
+  test("cooked food is a hot pack", () => {
+    const cooked = { ...deer, treatments: ["cook"] } as const;
+    expect(why({}, cooked)).toMatchObject({ field: "method", message: expect.stringMatching(/cooked/) });
+    expect(why({ method: "hot" }, cooked)).toBeNull();
+    expect(why({}, { ...deer, treatments: ["trim", "brine"] })).toBeNull();
+  });
+
+  // USDA 2015, Guide 5, from memory: hot packs of meat, poultry and fish are covered with hot liquid.
+  test("a hot pack has liquid; broth is its own", () => {
+    for (const [product, lot] of [
+      ["red-meat-pieces", deer],
+      ["red-meat-ground", { ...deer, form: "ground" }],
+      ["poultry-rabbit-boneless", { ...deer, group: "bird-rabbit" }],
+      ["poultry-rabbit-bone-in", { ...deer, group: "bird-rabbit", form: "bone-in" }],
+      ["tuna", { ...trout, group: "tuna" }],
+    ] as const) {
+      expect(why({ product, method: "hot", liquid: "none" }, lot), product).toMatchObject({
+        field: "liquid",
+      });
+      for (const liquid of ["water", "broth", "tomato juice"])
+        expect(why({ product, method: "hot", liquid }, lot), product).toBeNull();
+    }
+    expect(
+      why(
+        {
+          product: "can-game",
+          method: "hot",
+          container: "can-half-pound",
+          mouth: null,
+          liquid: "none",
+          massKg: 0.8,
+        },
+        deer,
+        ["can-game"],
+      ),
+    ).toMatchObject({ field: "liquid" });
+    expect(why({ product: "broth", method: "hot", liquid: "none" }, { ...deer, form: "broth" })).toBeNull();
+    expect(why({ liquid: "milk" })?.field).toBe("liquid");
+    expect(why({ liquid: "none" })).toBeNull();
+  });
+
+  // USDA 2015 from memory: up to 1 tsp a pint, 2 a quart.
+  test("salt stays flavor", () => {
+    expect(why({ saltTspEach: 1 })).toBeNull();
+    for (const saltTspEach of [1.01, -0.1, NaN]) expect(why({ saltTspEach })?.field).toBe("salt");
+    expect(why({ container: "jar-quart", massKg: 3.6, saltTspEach: 2 })).toBeNull();
+  });
+
+  test("a row of common practice wants acceptance, each its own", () => {
+    const cans = {
+      product: "can-game",
+      method: "hot",
+      container: "can-half-pound",
+      mouth: null,
+      massKg: 0.8,
+    } as const;
+    expect(why(cans)).toMatchObject({
+      field: "accept",
+      message: expect.stringMatching(/no published source/),
+    });
+    expect(why(cans, deer, ["can-fish"])?.field).toBe("accept");
+    expect(why(cans, deer, ["can-game"])).toBeNull();
+  });
+
+  test("a condition asked at packing must be confirmed", () => {
+    // No animal here gives crab; its process stands in for a row with such a condition.
+    const crab = { process: process("crab", "hot", "jar-pint") };
+    expect(why(crab)).toMatchObject({ field: "confirmed", message: expect.stringMatching(/acid/) });
+    expect(why({ ...crab, confirmed: ["clams-blanch"] })?.field).toBe("confirmed");
+    expect(why({ ...crab, confirmed: ["crab-acid"] })).toBeNull();
+  });
+
+  describe("weights", () => {
+    test("300 lb do not go into two pints, sure or not", () => {
+      for (const sure of [false, true])
+        expect(why({ count: 2, massKg: 300 * LB, sure })).toMatchObject({ field: "massKg", ask: false });
+    });
+    test("nothing, or less, is no weight", () => {
+      for (const massKg of [0, -1, NaN])
+        expect(why({ massKg })).toMatchObject({ field: "massKg", ask: false });
+    });
+    test("little and much are asked about once", () => {
+      for (const [each, says] of [
+        [0.3, /part-filled/i],
+        [0.6, /headspace/],
+      ] as const) {
+        expect(why({ massKg: 4 * each })).toMatchObject({ ask: true, message: expect.stringMatching(says) });
+        expect(why({ massKg: 4 * each, sure: true })).toBeNull();
+      }
+    });
+    test("raw food that is cooked as it is packed may weigh more before than fits after", () => {
+      expect(why({ method: "hot", massKg: 4 * 0.75, sure: true })).toBeNull();
+      expect(why({ method: "raw", massKg: 4 * 0.75, sure: true })?.ask).toBe(false);
+    });
+    test("a jar of meat under the soup's time is refused: half of a soup is liquid", () => {
+      const soup = { product: "soup", method: "hot", dishProduct: "soup" } as const;
+      expect(why({ ...soup, massKg: 4 * 0.25 })).toBeNull();
+      expect(why({ ...soup, massKg: 4 * 0.45, sure: true })).toMatchObject({ field: "massKg", ask: false });
+    });
+    test("whatever the container: never heavier than its room of solid meat, raw", () =>
+      fc.assert(
+        fc.property(
+          fc.constantFrom<ContainerKey>("jar-quarter-pint", "jar-half-pint", "jar-pint", "jar-quart"),
+          fc.integer({ min: 1, max: 200 }),
+          fc.double({ min: 0.001, max: 200, noNaN: true }),
+          (container, count, massKg) => {
+            const said = why({ container, count, massKg, saltTspEach: 0, sure: true });
+            const room = (shapeOf(container, "regular").nominalMl / 1000) * 1.6;
+            if (said === null) expect(massKg / count).toBeLessThan(room);
+            else
+              expect(massKg / count).toBeGreaterThan(contentsMostKg("red-meat-pieces", container, "regular"));
+          },
+        ),
+      ));
+    test("this household's own packs decide what is odd", () => {
+      const expected = { kgEach: 0.3, lowKg: 0.25, highKg: 0.35, source: "these packs", packs: 9 } as const;
+      const home = { writing: WRITING, accepted: [], expected };
+      expect(whyNotPack(pack({ massKg: 1.2 }), deer, home)).toBeNull();
+      expect(whyNotPack(pack({ massKg: 1.8 }), deer, home)?.ask).toBe(true);
+    });
+  });
+});
+
+// The list of what may not be canned, USDA 2015 from memory; amounts: common practice, no source.
+describe("what is written as seasoning", () => {
+  const added = (text: string, fish = false, container: ContainerKey = "jar-pint") =>
+    whyNotAdded(text, WRITING, container, fish);
+  test("goes through a dish's refusals, each part of the line", () => {
+    for (const text of [
+      "2 tbsp flour, 1/2 cup cream and noodles",
+      "bay; 1 cup rice",
+      "pepper\nmilk",
+      "salt + corn-starch",
+      "thyme & butter",
+      "rice flour",
+      "a little roux",
+      "Eggs",
+      "garlic with cream cheese",
+    ])
+      expect(added(text), text).toMatchObject({ ask: false });
+    expect(added("2 tbsp flour")!.message).toMatch(/Flour: .*slowly.*thicken when serving/);
+  });
+  test("herbs and spices are taken, and nothing is nothing", () => {
+    for (const text of [
+      "",
+      "   ",
+      null,
+      undefined,
+      "bay, thyme and juniper",
+      "½ tsp pepper",
+      "1 clove garlic",
+      "dill (seasoning)",
+    ])
+      expect(whyNotAdded(text, WRITING, "jar-pint", false), String(text)).toBeNull();
+  });
+  test("what is no seasoning is sent where it belongs", () => {
+    expect(added("carrots")!.message).toMatch(/recipe/);
+    expect(added("2 cups broth")!.message).toMatch(/liquid/);
+    expect(added("zorble")!.message).toMatch(/zorble \(seasoning\)/);
+    expect(added("zorble (seasoning)")).toBeNull();
+    expect(added("flour (seasoning)"), "nobody can call flour a seasoning").not.toBeNull();
+  });
+  test("more than a tablespoon a pint is asked about, less in smaller jars", () => {
+    expect(added("1 tbsp paprika")).toBeNull();
+    expect(added("2 tbsp paprika")).toMatchObject({ ask: true });
+    expect(added("1 tbsp paprika", false, "jar-half-pint")).toMatchObject({ ask: true });
+    expect(why({ additions: "2 tbsp paprika" })).toMatchObject({ field: "additions", ask: true });
+    expect(why({ additions: "2 tbsp paprika", sure: true })).toBeNull();
+    expect(why({ additions: "2 tbsp flour", sure: true })).toMatchObject({ field: "additions", ask: false });
+  });
+  test("fish takes a tablespoon of ketchup and a teaspoon of vinegar a pint, not more", () => {
+    expect(added("1 tbsp ketchup, 1 tsp vinegar", true)).toBeNull();
+    expect(added("2 tsp vinegar", true)).toMatchObject({ ask: false });
+    expect(added("2 tsp vinegar", false)).toBeNull();
+    expect(added("4 tsp ketchup", true)).toMatchObject({ ask: false });
+    expect(why({ product: "fish", additions: "2 tsp vinegar" }, trout)?.field).toBe("additions");
+    expect(addedToFish("1 tsp vinegar, bay and 1 tbsp Ketchup")).toEqual(["1 tsp vinegar", "1 tbsp Ketchup"]);
+    expect(addedToFish(null)).toEqual([]);
+  });
+  test("a line is taken apart at its marks, not inside a number", () => {
+    expect(splitAdditions("1,5 tsp salt, bay and thyme")).toEqual(["1,5 tsp salt", "bay", "thyme"]);
+    expect(splitAdditions("brandy")).toEqual(["brandy"]);
+  });
+  test("rows of fish and shellfish", () =>
+    expect(PRODUCTS.filter(isFishRow)).toEqual(
+      ["fish", "tuna", "fish-smoked", "clams", "crab", "oysters", "soup-seafood", "can-fish"].filter(
+        (p) => p !== "soup-seafood",
+      ),
+    ));
+});
+
+describe("a load", () => {
+  const NOW = Date.UTC(2026, 10, 20, 12);
+  const MIN = 60_000;
+  const canner: CannerToLoad = {
+    name: "Big canner",
+    measured: true,
+    pot: { insideDiameterMm: 311, usableHeightMm: 262, racks: 2, rackHeightMm: 5, manual: { "jar-pint": 9 } },
+  };
+  const pints = (over: Partial<PackToLoad> = {}): PackToLoad => ({
+    code: "PK1",
+    method: "raw",
+    container: "jar-pint",
+    mouth: "regular",
+    count: 9,
+    filledAt: NOW,
+    heatedAt: null,
+    confirmed: [],
+    ...over,
+  });
+  const governing = (
+    packs: { product: ProductKey; pack: PackMethod; container: ContainerKey }[] = [
+      { product: "red-meat-pieces", pack: "raw", container: "jar-pint" },
+    ],
+  ) =>
+    governingSchedule(
+      packs,
+      { gauges: { dial: null, weightPiecesPsi: [5, 5, 5] }, quarts: 21 },
+      0,
+      NOW,
+    ) as GoverningSchedule;
+  const judge = (
+    packs: PackToLoad[],
+    over: Partial<CannerToLoad> = {},
+    g = governing(),
+    confirmed: string[] = [],
+  ) => judgeLoad(packs, { ...canner, ...over }, g, NOW, confirmed);
+
+  test("as large as the manual allows goes in, one more does not", () => {
+    expect(judge([pints()])).toEqual({ refused: null, toSign: [] });
+    expect(judge([pints({ count: 10 })]).refused).toMatchObject({ field: "packIds" });
+    expect(judge([pints({ count: 5 }), pints({ count: 5 })]).refused?.message).toMatch(
+      /10 containers do not fit/,
+    );
+    expect(judge([pints({ count: 42 })], { measured: false }).refused?.message).toMatch(/only assumed/);
+    expect(judge([pints({ count: 42 })]).refused?.message).not.toMatch(/assumed/);
+  });
+  test("the maker's number decides where it is known for each size; otherwise the measures do", () => {
+    const low = { ...canner.pot, usableHeightMm: 140 };
+    expect(judge([pints({ count: 9 })], { pot: { ...low, manual: { "jar-pint": 9 } } }).refused).toBeNull();
+    expect(judge([pints({ count: 18 })], { pot: { ...low, manual: { "jar-pint": 18 } } }).refused).toBeNull();
+    expect(
+      judge([pints({ count: 18 })], { pot: { ...low, manual: { "jar-quart": 7 } } }).refused,
+    ).not.toBeNull();
+    expect(judge([pints({ count: 9 })], { pot: { ...low, manual: {} } }).refused).toBeNull();
+    expect(judge([pints({ count: 11 })], { pot: { ...low, manual: {} } }).refused).not.toBeNull();
+    // Half of what it takes of each.
+    const two = [
+      pints({ count: 5 }),
+      pints({ count: 4, container: "jar-quart", mouth: "wide", code: "PK2" }),
+    ];
+    expect(judge(two, { pot: { ...low, manual: { "jar-pint": 10, "jar-quart": 8 } } }).refused).toBeNull();
+    expect(
+      judge(two, { pot: { ...low, manual: { "jar-pint": 10, "jar-quart": 7 } } }).refused,
+    ).not.toBeNull();
+  });
+  test("a mouth nobody named counts as the regular one", () =>
+    expect(judge([pints({ mouth: null })]).refused).toBeNull());
+  test("own conditions of the load must be confirmed, whoever confirmed them", () => {
+    const fish = governing([{ product: "fish", pack: "raw", container: "jar-quart" }]);
+    const quarts = pints({ container: "jar-quart", count: 5 });
+    expect(judge([quarts], {}, fish).refused).toMatchObject({
+      field: "confirmed",
+      message: expect.stringMatching(/3 quarts/),
+    });
+    expect(judge([quarts], {}, fish, ["fish-quart"]).refused).toBeNull();
+    expect(judge([{ ...quarts, confirmed: ["fish-quart"] }], {}, fish).refused).toBeNull();
+  });
+  // USDA FSIS two-hour rule, from memory.
+  test("raw containers wait two hours from the first one filled; then somebody signs", () => {
+    const filled = (minutes: number, over: Partial<PackToLoad> = {}) =>
+      pints({ filledAt: NOW - minutes * MIN, ...over });
+    expect(judge([filled(120)]).toSign).toEqual([]);
+    expect(judge([filled(121)]).toSign).toMatchObject([
+      { key: "raw-waited", packs: ["PK1"], text: expect.stringMatching(/2 h 1 min.*limit is 2 h/) },
+    ]);
+    expect(judge([filled(300, { method: "hot" })]).toSign).toEqual([]);
+    expect(rawWaiting([filled(300, { heatedAt: NOW - 200 * MIN })], NOW)).toEqual([]);
+    expect(rawWaiting([filled(300, { heatedAt: NOW - 100 * MIN })], NOW)).toMatchObject([{ minutes: 200 }]);
+  });
+  test("a hot-only dish beside raw jars is signed for, and the reason is kept with all of them", () => {
+    const mixed = governing([
+      { product: "chile-con-carne", pack: "hot", container: "jar-pint" },
+      { product: "red-meat-pieces", pack: "raw", container: "jar-pint" },
+    ]);
+    expect(
+      judge([pints({ count: 4 }), pints({ count: 4, code: "PK2", method: "hot" })], {}, mixed).toSign,
+    ).toMatchObject([{ key: "hot-dish-beside-raw", packs: ["PK1", "PK2"] }]);
+  });
+});

@@ -1,0 +1,19 @@
+export { addedToFish, splitAdditions, whyNotAdded, type AdditionRefusal } from "./addition.ts";
+export {
+  DISH_PRODUCTS,
+  isFishRow,
+  whyNotPack,
+  type FoodOfLot,
+  type PackRefusal,
+  type PackToFill,
+  type PackingHousehold,
+} from "./pack.ts";
+export {
+  judgeLoad,
+  rawWaiting,
+  type CannerToLoad,
+  type LoadAnswer,
+  type LoadRefusal,
+  type PackToLoad,
+  type ToSign,
+} from "./load.ts";

@@ -1,0 +1,125 @@
+import { containerOf, kindKey, layersFor, manualShare, type Pot } from "../capacity/index.ts";
+import { RAW_WAIT_MINUTES } from "../lot/index.ts";
+import { formatDuration } from "../quantity/index.ts";
+import {
+  isCan,
+  shapeOf,
+  unanswered,
+  type ContainerKey,
+  type GoverningSchedule,
+  type Mouth,
+  type PackMethod,
+} from "../schedule/index.ts";
+
+/** A filled pack about to go into a canner. */
+export interface PackToLoad {
+  code: string;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  count: number;
+  /** when its first container was filled, ms since 1970 UTC */
+  filledAt: number;
+  /** when heat first reached its food after filling (a can at 170 °F), ms; null while it is raw and waiting */
+  heatedAt: number | null;
+  /** conditions confirmed as it was filled */
+  confirmed: readonly string[];
+}
+
+export interface CannerToLoad {
+  name: string;
+  pot: Pot;
+  /** its room was measured, or its manual's number is known; otherwise it is that of its plain size */
+  measured: boolean;
+}
+
+export interface LoadRefusal {
+  field: "packIds" | "cannerId" | "confirmed";
+  message: string;
+}
+
+/** Something a person may sign for; the reason follows every container of the packs named. */
+export interface ToSign {
+  key: "hot-dish-beside-raw" | "raw-waited";
+  text: string;
+  /** codes of the packs it is about */
+  packs: string[];
+}
+
+export interface LoadAnswer {
+  refused: LoadRefusal | null;
+  toSign: ToSign[];
+}
+
+/**
+ * Whether a load may be run in a canner, beside the process itself: does it stand in it, is every condition confirmed, has
+ * raw food waited too long. The one guard: asked by the form, the equipment check, the sheet kept on paper and programs.
+ * @param lightingAt when the burner is lit, or now, ms since 1970 UTC
+ * @param confirmed conditions confirmed for the load
+ */
+export function judgeLoad(
+  packs: readonly PackToLoad[],
+  canner: CannerToLoad,
+  governing: GoverningSchedule,
+  lightingAt: number,
+  confirmed: readonly string[],
+): LoadAnswer {
+  const toSign: ToSign[] = governing.deviations.map((d) => ({ ...d, packs: packs.map((p) => p.code) }));
+  const waited = rawWaiting(packs, lightingAt);
+  if (waited.length > 0)
+    toSign.push({
+      key: "raw-waited",
+      text: `Raw containers waited ${formatDuration(Math.max(...waited.map((w) => w.minutes)) * 60)} for the burner; the limit is ${formatDuration(RAW_WAIT_MINUTES * 60)}.`,
+      packs: waited.map((w) => w.code),
+    });
+  return { refused: whyNotInside(packs, canner) ?? notConfirmed(packs, governing, confirmed), toSign };
+}
+
+/**
+ * Packs with raw food that waited longer than may be, from the first container filled.
+ * @returns code and minutes waited, each
+ */
+export function rawWaiting(
+  packs: readonly Pick<PackToLoad, "code" | "method" | "filledAt" | "heatedAt">[],
+  until: number,
+): { code: string; minutes: number }[] {
+  return packs
+    .filter((p) => p.method === "raw")
+    .map((p) => ({ code: p.code, minutes: ((p.heatedAt ?? until) - p.filledAt) / 60_000 }))
+    .filter((p) => p.minutes > RAW_WAIT_MINUTES);
+}
+
+/** More than stands in the canner, with what would. */
+function whyNotInside(packs: readonly PackToLoad[], canner: CannerToLoad): LoadRefusal | null {
+  const counts: Record<string, number> = {};
+  for (const p of packs) {
+    const kind = kindKey(p.container, isCan(p.container) ? null : shapeOf(p.container, p.mouth).mouth);
+    counts[kind] = (counts[kind] ?? 0) + p.count;
+  }
+  // The maker's number is the limit where it is known for every size of the load; measures are only typical jars' otherwise.
+  const byManual = Object.keys(counts).every((k) => canner.pot.manual[containerOf(k)] !== undefined);
+  if (byManual ? manualShare(canner.pot, counts) <= 1 + 1e-9 : layersFor(canner.pot, counts)) return null;
+  const all = Object.values(counts).reduce((a, b) => a + b, 0);
+  return {
+    field: "packIds",
+    message:
+      `${all} containers do not fit in ${canner.name}. Take some out and run them as another load.` +
+      (canner.measured
+        ? ""
+        : " Its room is only assumed: measure it in the Shed, or enter its manual's number."),
+  };
+}
+
+function notConfirmed(
+  packs: readonly PackToLoad[],
+  governing: GoverningSchedule,
+  confirmed: readonly string[],
+): LoadRefusal | null {
+  const known = [...confirmed, ...packs.flatMap((p) => p.confirmed)];
+  const missing = unanswered(governing.conditions, "load", known);
+  if (missing.length === 0) return null;
+  return {
+    field: "confirmed",
+    message: `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
+  };
+}

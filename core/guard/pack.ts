@@ -1,0 +1,203 @@
+import { formatFraction, formatMass, type Writing } from "../quantity/index.ts";
+import {
+  LIQUIDS,
+  contentsMostKg,
+  fillEstimate,
+  judgeFill,
+  mostSaltTsp,
+  type FillEstimate,
+} from "../pack/index.ts";
+import {
+  isCan,
+  rowOf,
+  shapeOf,
+  unanswered,
+  whyNotAccepted,
+  type ContainerKey,
+  type Mouth,
+  type PackMethod,
+  type ProductKey,
+  type ScheduledProcess,
+} from "../schedule/index.ts";
+import { productsFor, type LotForm, type SpeciesGroup } from "../species/index.ts";
+import { type Treatment } from "../lot/index.ts";
+import { whyNotAdded } from "./addition.ts";
+
+/** What is about to be filled, as somebody says it. */
+export interface PackToFill {
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  /** containers that are filled, or will be; whole, 1 to 200 */
+  count: number;
+  /** food in all of them together, kg; null when nobody weighed it */
+  massKg: number | null;
+  liquid: string;
+  saltTspEach: number;
+  /** seasoning, as written; null for none */
+  additions: string | null;
+  /** row of the recipe it is a dish of; null for a plain pack */
+  dishProduct: ProductKey | null;
+  /** the process it would be held to */
+  process: ScheduledProcess;
+  /** conditions of that process a person confirmed */
+  confirmed: readonly string[];
+  /** somebody looked again: an odd weight, or much of a seasoning, is so */
+  sure: boolean;
+}
+
+/** The lot it is filled from. */
+export interface FoodOfLot {
+  code: string;
+  group: SpeciesGroup;
+  form: LotForm;
+  treatments: readonly Treatment[];
+}
+
+/** What the household has, that a pack is judged by. */
+export interface PackingHousehold {
+  writing: Writing;
+  /** rows of common practice that were accepted */
+  accepted: readonly ProductKey[];
+  /** what one such container takes by the household's own packs; the common figure when left out */
+  expected?: FillEstimate;
+}
+
+/** Why a pack may not be filled so: the field to blame, and a sentence. `ask`: it may, once somebody has looked again. */
+export interface PackRefusal {
+  field:
+    | "product"
+    | "method"
+    | "container"
+    | "count"
+    | "massKg"
+    | "liquid"
+    | "salt"
+    | "additions"
+    | "accept"
+    | "confirmed";
+  message: string;
+  ask: boolean;
+}
+
+/** Rows that are for a dish of several things and not for one kind of meat. */
+export const DISH_PRODUCTS: readonly ProductKey[] = [
+  "chile-con-carne",
+  "soup",
+  "soup-seafood",
+  "stewed-meat",
+];
+
+/** Hot packs whose own juice does not cover them: the published directions pour hot liquid on. Source: USDA 2015, Guide 5, from memory. */
+const COVERED_HOT: readonly ProductKey[] = [
+  "red-meat-pieces",
+  "red-meat-ground",
+  "poultry-rabbit-boneless",
+  "poultry-rabbit-bone-in",
+  "tuna",
+  "clams",
+  "crab",
+  "oysters",
+  "can-game",
+];
+
+/** Raw food that is cooked as it is packed hot weighs up to so much more than what ends up in the jar. Common practice, no source. */
+const COOKS_DOWN = 1.6;
+/** Jars differ from the typical measures by up to this part. Common practice, no source. */
+const JARS_DIFFER = 1.15;
+
+/**
+ * Why a pack may not be filled this way; null when it may. The one guard: asked by the form, the packing bench, the plan,
+ * reprocessing and programs.
+ *
+ * Refused: a row that is not for this food; a dish's row without its recipe; cooked food as a raw pack; a hot pack without
+ * liquid; more than the containers can hold; a row of common practice nobody accepted; a condition nobody confirmed; salt
+ * or seasoning past flavor. Asked once: a weight that is odd for such containers.
+ */
+export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHousehold): PackRefusal | null {
+  const no = (field: PackRefusal["field"], message: string, ask = false): PackRefusal => ({
+    field,
+    message,
+    ask,
+  });
+  if (!(Number.isInteger(pack.count) && pack.count >= 1 && pack.count <= 200))
+    return no("count", "Fill from 1 to 200 containers at a time.");
+  const food = whyNotFood(pack, lot);
+  if (food) return no(food[0], food[1]);
+  if (!(LIQUIDS as readonly string[]).includes(pack.liquid))
+    return no("liquid", "Choose one of the liquids.");
+  if (pack.method === "hot" && pack.liquid === "none" && COVERED_HOT.includes(pack.product))
+    return no("liquid", "A hot pack is covered with hot liquid: choose water, broth or tomato juice.");
+  const most = mostSaltTsp(pack.container);
+  if (!(pack.saltTspEach >= 0 && pack.saltTspEach <= most))
+    return no("salt", `Salt is for flavor: at most ${formatFraction(most)} tsp in one of these.`);
+  const added = whyNotAdded(pack.additions, home.writing, pack.container, isFishRow(pack.product));
+  if (added && !(added.ask && pack.sure)) return no("additions", added.message, added.ask);
+  const notAccepted = whyNotAccepted(pack.process, home.accepted);
+  if (notAccepted) return no("accept", notAccepted);
+  const missing = unanswered(pack.process.conditions, "pack", pack.confirmed);
+  if (missing.length > 0)
+    return no(
+      "confirmed",
+      `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
+    );
+  return whyNotWeight(pack, home);
+}
+
+/** Rows for fish and shellfish, which have limits of their own for vinegar and ketchup. */
+export function isFishRow(product: ProductKey): boolean {
+  return /fish|tuna|clams|crab|oysters/.test(product);
+}
+
+function whyNotFood(pack: PackToFill, lot: FoodOfLot): ["product" | "method", string] | null {
+  const name = rowOf(pack.product).name;
+  const dish = DISH_PRODUCTS.includes(pack.product);
+  if (dish ? !dishTakes(pack.product, lot) : !productsFor(lot.group, lot.form).includes(pack.product))
+    return ["product", `“${name}” is not the process for lot ${lot.code}. Choose one that is for this food.`];
+  if (dish && pack.dishProduct !== pack.product)
+    return [
+      "product",
+      `“${name}” is for a mixed dish, not for plain meat. Make the recipe under Mixed dishes and plan it from there.`,
+    ];
+  if (!dish && pack.dishProduct !== null && pack.dishProduct !== pack.product)
+    return ["product", `The recipe is processed as “${rowOf(pack.dishProduct).name}”, not as “${name}”.`];
+  if (pack.method === "raw" && lot.treatments.includes("cook"))
+    return ["method", `Lot ${lot.code} is cooked. Cooked food is a hot pack.`];
+  return null;
+}
+
+/** Any fish makes a dish the seafood row; bones, roasts and smoked fish go into none. */
+function dishTakes(product: ProductKey, lot: FoodOfLot): boolean {
+  if (lot.form === "bones" || lot.form === "roast" || lot.form === "smoked") return false;
+  return product === "soup-seafood" || (lot.group !== "fish" && lot.group !== "tuna");
+}
+
+/** Weights that cannot be, and weights that are odd. */
+function whyNotWeight(pack: PackToFill, home: PackingHousehold): PackRefusal | null {
+  if (pack.massKg === null) return null;
+  const { product, method, container, mouth } = pack;
+  const units = home.writing.units;
+  const each = pack.massKg / pack.count;
+  const one = shapeOf(container, mouth).name;
+  const cooked = method === "hot" && product !== "broth" && !DISH_PRODUCTS.includes(product);
+  const most = contentsMostKg(product, container, mouth) * (cooked ? COOKS_DOWN : JARS_DIFFER);
+  const no = (message: string, ask: boolean): PackRefusal => ({ field: "massKg", message, ask });
+  if (!(each > 0)) return no("Weight must be more than 0.", false);
+  if (each > most)
+    return no(
+      `${formatMass(each, units)} does not go into one ${one}: it holds at most about ${formatMass(most, units)}. Check the weight and the count.`,
+      false,
+    );
+  if (pack.sure || DISH_PRODUCTS.includes(product)) return null;
+  const expected = home.expected ?? fillEstimate(product, method, container, [], mouth);
+  const says = judgeFill(each, expected);
+  if (says === "full") return null;
+  const usual = `A ${one} takes about ${formatMass(expected.kgEach, units)}`;
+  return no(
+    says === "part-filled"
+      ? `${usual}, and this is ${formatMass(each, units)}. A part-filled ${isCan(container) ? "can" : "jar"} is not canned: fill it, or keep that food out.`
+      : `${usual}, and this is ${formatMass(each, units)}. Check the headspace: overfilled ones lose liquid.`,
+    true,
+  );
+}

@@ -1,0 +1,23 @@
+CREATE TABLE `acceptance` (
+	`product` text PRIMARY KEY NOT NULL,
+	`at` integer NOT NULL,
+	`by_id` text NOT NULL,
+	FOREIGN KEY (`by_id`) REFERENCES `person`(`id`) ON UPDATE no action ON DELETE no action
+) STRICT;
+--> statement-breakpoint
+ALTER TABLE `household` ADD `decimal` text DEFAULT 'point' NOT NULL CONSTRAINT "household_decimal" CHECK(`decimal` in ('point', 'comma'));--> statement-breakpoint
+ALTER TABLE `gauge_check` ADD `tested_by` text;--> statement-breakpoint
+ALTER TABLE `gauge_check` ADD `against` text;--> statement-breakpoint
+ALTER TABLE `lot` ADD `fresh_until` integer;--> statement-breakpoint
+ALTER TABLE `lot` ADD `fresh_left_ms` integer;--> statement-breakpoint
+ALTER TABLE `lot` ADD `warm_from` integer;--> statement-breakpoint
+-- Lots from before days were counted: in the refrigerator since they were made, or since the last thing known of them where they
+-- were frozen in between; 5 days for a roast, 4 for what is cooked, 2 for the rest (core/lot/fresh.ts).
+UPDATE lot SET fresh_until =
+    CASE WHEN EXISTS (SELECT 1 FROM lot_event e WHERE e.lot_id = lot.id AND e.kind = 'freeze') THEN last_at ELSE made_at END
+    + 86400000 * CASE WHEN form = 'broth' OR treatments LIKE '%"cook"%' THEN 4 WHEN form = 'roast' THEN 5 ELSE 2 END
+  WHERE kept = 'fridge';
+--> statement-breakpoint
+CREATE TRIGGER acceptance_no_update BEFORE UPDATE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;
+--> statement-breakpoint
+CREATE TRIGGER acceptance_no_delete BEFORE DELETE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;

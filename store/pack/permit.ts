@@ -1,0 +1,111 @@
+import { Refused, type Larder } from "#store/db";
+import { whyNotPack, type PackToFill } from "#core/guard";
+import { notPackedWords, whyNotPacked } from "#core/lot";
+import { fillEstimate, type FillEstimate } from "#core/pack";
+import { dishRow } from "#core/recipe";
+import {
+  officeSchedule,
+  productName,
+  scheduledProcess,
+  type ContainerKey,
+  type Mouth,
+  type OfficeSchedule,
+  type PackMethod,
+  type ProductKey,
+  type ScheduledProcess,
+} from "#core/schedule";
+import { groupOf } from "#core/species";
+import { acceptedRows, getHousehold, writingOf } from "#store/household";
+import { type Lot } from "#store/lot";
+import { recipeByName } from "#store/recipe";
+
+/** What an extension office gave for cans, where the tables have no row. */
+export type GivenByOffice = Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge">;
+
+/** The process for a pack at this altitude by the tables or as an office gave it; the canner decides the pressure later. */
+export function processFor(
+  input: { product: ProductKey; method: PackMethod; container: ContainerKey; office?: GivenByOffice | null },
+  altitudeM: number,
+): ScheduledProcess {
+  const { product, method, container, office } = input;
+  const answer = office
+    ? officeSchedule({ ...office, product, container, altitudeM })
+    : scheduledProcess({ product, pack: method, container, gauge: "weighted", altitudeM });
+  if (answer.outcome !== "none") return answer;
+  const field = office ? "officeMinutes" : "container";
+  throw new Refused({
+    [field]: `No tested process for ${productName(product).toLowerCase()} like this. ${answer.reason} ${answer.instead.join(" ")}`,
+  });
+}
+
+/** Why a lot may not be packed as it is now, in a sentence; null when it may. */
+export function whyNotFromLot(larder: Larder, lot: Lot): string | null {
+  // Asked again, and not read off the lot: time may have passed since it was read.
+  const not = whyNotPacked(lot, larder.now());
+  return not && notPackedWords(not, lot);
+}
+
+export interface PackAsked {
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  count: number;
+  /** food in all of them, kg; null when nobody weighed it */
+  massKg: number | null;
+  liquid: string;
+  saltTspEach: number;
+  additions?: string | null | undefined;
+  /** name of the recipe of a mixed dish */
+  dish?: string | null | undefined;
+  office?: GivenByOffice | null | undefined;
+  /** conditions of its process that a person confirmed */
+  confirmed?: readonly string[] | undefined;
+  /** somebody looked again at an odd weight or much seasoning */
+  sure?: boolean | undefined;
+}
+
+/**
+ * Asks the guards of core whether a pack may be filled from a lot, with what the household has. The only way from a store
+ * command to them.
+ * @param expected what one such container takes by this household's packs
+ * @returns the process it is held to, with what was confirmed
+ * @throws Refused at the field to blame; `confirm` for what may be confirmed
+ */
+export function permitPack(
+  larder: Larder,
+  asked: PackAsked,
+  lot: Lot,
+  expected?: FillEstimate,
+): ScheduledProcess {
+  const home = getHousehold(larder)!;
+  const not = whyNotFromLot(larder, lot);
+  if (not) throw new Refused({ lotId: not }, 409);
+  const process = processFor({ ...asked, office: asked.office ?? null }, home.altitudeM);
+  const { additions = null, dish = null, confirmed = [], sure = false } = asked;
+  const toFill: PackToFill = {
+    ...asked,
+    additions: additions?.trim() || null,
+    dishProduct: dish ? dishProductOf(larder, dish) : null,
+    process,
+    confirmed,
+    sure,
+  };
+  const food = { code: lot.code, group: groupOf(lot.species), form: lot.form, treatments: lot.treatments };
+  const no = whyNotPack(toFill, food, {
+    writing: writingOf(home),
+    accepted: acceptedRows(larder),
+    expected: expected ?? fillEstimate(asked.product, asked.method, asked.container, [], asked.mouth),
+  });
+  if (no) throw new Refused({ [no.ask ? "confirm" : no.field]: no.message });
+  return confirmed.length > 0 ? { ...process, confirmed: [...confirmed] } : process;
+}
+
+/** The row of the recipe of this name. @throws Refused when there is none, or it may not be canned */
+function dishProductOf(larder: Larder, name: string): ProductKey {
+  const recipe = recipeByName(larder, name);
+  const answer = recipe && dishRow(recipe.dish, recipe.ingredients);
+  if (!answer?.product)
+    throw new Refused({ product: `There is no recipe called ${name} that may be canned.` });
+  return answer.product;
+}
