@@ -71,6 +71,7 @@ export default [
   route("plan/day.ics", "routes/day/calendar.ts"),
   route("photos/:id", "routes/animal/photo.ts"),
   route("prefs", "routes/household/prefs.tsx"),
+  route("household/accept", "routes/household/accept.ts"),
   ...prefix("api/v1", [
     route("schedule", "routes/api/schedule.ts"),
     route("steam", "routes/api/steam.ts"),

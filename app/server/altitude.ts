@@ -1,9 +1,9 @@
-import { formatAltitude, likelyReading, parseQuantity, type UnitSystem } from "#core/quantity";
+import { formatAltitude, likelyReading, parseQuantity, type UnitSystem, type Writing } from "#core/quantity";
 import { ALTITUDE_RANGE_M } from "#core/schedule";
 
 /** Why an altitude as typed cannot be where somebody stands at a stove, with what was probably meant; null when it can. */
-export function altitudeProblem(text: string, units: UnitSystem): string | null {
-  const parsed = parseQuantity(text, "altitude", units);
+export function altitudeProblem(text: string, writing: UnitSystem | Writing): string | null {
+  const parsed = parseQuantity(text, "altitude", writing);
   if (!parsed.ok) return parsed.message;
   const { low, high } = ALTITUDE_RANGE_M;
   if (parsed.si >= low && parsed.si <= high) return null;

@@ -54,7 +54,8 @@ export async function start(
   const folder = resolve(process.env.LARDER_DATA ?? "data");
   clearHalfDone(folder);
   const first = opened(folder);
-  const refusal = hostRefusal(host, first !== null && hasPassphrase(first));
+  // Of a damaged larder nobody knows whether it has a passphrase: its rescue screen is for this machine alone.
+  const refusal = first && hostRefusal(host, hasPassphrase(first));
   if (refusal) {
     log.fatal(refusal);
     process.exitCode = 2;

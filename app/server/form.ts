@@ -7,7 +7,7 @@ import { z } from "zod";
 import { Refused, scopeNow, type Write } from "#store/db";
 import { problemOf } from "../ui/form/result";
 import { troubleAnswer } from "./trouble";
-import { parseQuantity, type Dimension, type UnitSystem } from "#core/quantity";
+import { parseQuantity, readNumber, type Dimension, type UnitSystem, type Writing } from "#core/quantity";
 
 /** A fresh key for a form: made with the page, so that sending it twice does it once. */
 export function formKey(): string {
@@ -18,9 +18,9 @@ export function formKey(): string {
 export const keyField = z.uuid("This form has no key. Reload the page and try again.");
 
 /** A quantity as typed, read to SI. What cannot be read becomes a sentence at the field. */
-export function quantity(dimension: Dimension, units: UnitSystem, what: string) {
+export function quantity(dimension: Dimension, writing: UnitSystem | Writing, what: string) {
   return z.string({ error: `${what} is missing.` }).transform((text, ctx) => {
-    const parsed = parseQuantity(text, dimension, units);
+    const parsed = parseQuantity(text, dimension, writing);
     if (parsed.ok) return parsed.si;
     ctx.addIssue({ code: "custom", message: parsed.message });
     return z.NEVER;
@@ -28,8 +28,29 @@ export function quantity(dimension: Dimension, units: UnitSystem, what: string) 
 }
 
 /** A weight above zero, kg. */
-export function weight(units: UnitSystem, what = "The weight") {
-  return quantity("mass", units, what).refine((kg) => kg > 0, "A weight is more than zero.");
+export function weight(writing: UnitSystem | Writing, what = "The weight") {
+  return quantity("mass", writing, what)
+    .refine((kg) => kg > 0, "Weight must be more than 0.")
+    .refine((kg) => kg <= HEAVIEST_KG, "Nothing here weighs over a ton. Check the number and its unit.");
+}
+
+/** Heaviest anything may be that is typed as a weight, kg. Common practice, no source. */
+const HEAVIEST_KG = 1000;
+
+/** A plain number as typed, by the household's sign of decimals. Digits that can be read two ways are asked about. */
+export function amount(writing: Writing, what: string) {
+  return z.string({ error: `${what} is missing.` }).transform((text, ctx) => {
+    const values = readNumber(text, writing.decimal);
+    if (values.length === 1) return values[0]!;
+    ctx.addIssue({
+      code: "custom",
+      message:
+        values.length === 0
+          ? `${what}: write a number.`
+          : `“${text.trim()}” can be read as ${Math.min(...values)} or as ${Math.max(...values)}. Type the one you mean just like that.`,
+    });
+    return z.NEVER;
+  });
 }
 
 /** A day and time as a screen gives it (`2026-11-20T14:05`), read in the household's zone to ms since 1970 UTC. */

@@ -1,4 +1,5 @@
 import {
+  copyFileSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -12,6 +13,7 @@ import { type AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterEach, beforeEach, describe, expect, test } from "vitest";
+import { setPassphrase } from "#store/access";
 import { takeBackup } from "#store/backup";
 import { openLarder } from "#store/db";
 import { listHarvests } from "#store/harvest";
@@ -85,7 +87,7 @@ describe("a larder whose file is damaged", () => {
     const before = readFileSync(join(folder, "larder.db"));
     const answer = await post(`name=${encodeURIComponent(sound())}`);
     expect(answer).toMatchObject({ status: 200 });
-    expect(answer.text).toContain("The copy stands in its place.");
+    expect(answer.text).toContain("The backup is in place.");
     expect(told).toEqual(["let go", "again"]);
     const larder = openLarder(folder);
     expect(listHarvests(larder)).toHaveLength(1);
@@ -116,6 +118,37 @@ describe("a larder whose file is damaged", () => {
     const answer = await post(`name=${encodeURIComponent(sound())}`, headers as Record<string, string>);
     expect(answer).toMatchObject({ status: 403 });
     expect(told).toEqual([]);
+  });
+  test.each([
+    ["a name that is not this machine's", { Host: "evil.example", Origin: "http://evil.example" }],
+    ["a proxy", { "X-Forwarded-For": "10.0.0.9" }],
+  ])("asked through %s there is nothing to choose", async (_what, headers) => {
+    const answer = await post(`name=${encodeURIComponent(sound())}`, {
+      Origin: here(),
+      ...(headers as Record<string, string>),
+    });
+    expect(answer.status).toBe(503);
+    expect(answer.text).toContain("Go to the machine it runs on");
+    expect(answer.text).not.toContain("<form");
+    expect(told).toEqual([]);
+  });
+  test("a backup that has a passphrase asks for it, and stays where it is without", async () => {
+    const other = mkdtempSync(join(tmpdir(), "larder-rescue-"));
+    const t = testLarder(other);
+    await setPassphrase(t.larder, t.write(), "four plain words here");
+    const { name } = await takeBackup(t.larder, "daily");
+    t.larder.close();
+    copyFileSync(join(other, "backups", name), join(folder, "backups", sound()));
+    rmSync(other, { recursive: true });
+    expect(await (await fetch(here())).text()).toContain('name="passphrase"');
+    const say = (passphrase: string) =>
+      post(`name=${encodeURIComponent(sound())}&passphrase=${encodeURIComponent(passphrase)}`);
+    for (const wrong of ["", "four plain words"]) {
+      expect((await say(wrong)).text).toContain("not the passphrase of that backup");
+      expect(told).toEqual([]);
+    }
+    expect(await say("four plain words here")).toMatchObject({ status: 200 });
+    expect(told).toEqual(["let go", "again"]);
   });
   test("without any copy it says what else can be done", async () => {
     rmSync(join(folder, "backups"), { recursive: true });

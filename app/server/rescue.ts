@@ -1,8 +1,10 @@
 import compression from "compression";
 import express, { type RequestHandler, type Response } from "express";
 import helmet from "helmet";
+import { matchesHash, passphraseHashIn } from "#store/access";
 import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
 import { backupWords, sizeWords } from "../words/history";
+import { countGuess, guessedRight, isOwnName, isPassedOn } from "./access";
 import { damage } from "./trouble";
 
 /** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */
@@ -34,8 +36,9 @@ export function serveRescueWhenDamaged(folder: string, now: () => number, restar
 function rescue(folder: string, now: () => number, { letGo, again }: Restart): RequestHandler {
   const form = express.urlencoded({ extended: false, limit: 2000 });
   return (req, res, next) => {
-    // Nobody can say the passphrase of a file that cannot be read: only who sits at the machine may choose.
-    if (!/^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? ""))
+    // Only who sits at the machine may choose: by address, by the name asked for, and with nothing in between.
+    const here = /^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? "");
+    if (!here || !isOwnName(req.headers.host) || isPassedOn(req))
       return void res
         .status(503)
         .type("text")
@@ -46,31 +49,55 @@ function rescue(folder: string, now: () => number, { letGo, again }: Restart): R
       return void res.status(403).type("text").send("This write came from another site and was refused.");
     form(req, res, (error?: unknown) => {
       if (error) return next(error);
-      try {
-        letGo();
-        replaceDamaged(folder, String((req.body as { name?: unknown } | undefined)?.name), now());
-      } catch (problem) {
-        return show(res, folder, (problem as Error).message);
-      }
-      again();
-      res
-        .type("html")
-        .send(
-          page(
-            "The copy stands in its place.",
-            "<p>The larder goes on with it.</p><p><a href='/'>To Today</a></p>",
-          ),
-        );
+      const { name, passphrase } = (req.body ?? {}) as { name?: unknown; passphrase?: unknown };
+      void whyNotPutBack(folder, String(name), String(passphrase ?? ""))
+        .then((wrong) => {
+          if (wrong) return show(res, folder, wrong, 403);
+          try {
+            letGo();
+            replaceDamaged(folder, String(name), now());
+          } catch (problem) {
+            return show(res, folder, (problem as Error).message);
+          }
+          again();
+          res
+            .type("html")
+            .send(
+              page(
+                "The backup is in place.",
+                "<p>The larder goes on with it.</p><p><a href='/'>To Today</a></p>",
+              ),
+            );
+        })
+        .catch(next);
     });
   };
 }
 
-function show(res: Response, folder: string, problem: string | null): void {
+/** Why a backup may not be put in place by who asks; null when they may. Its own passphrase is asked for, where it has one. */
+async function whyNotPutBack(folder: string, name: string, passphrase: string): Promise<string | null> {
+  const copy = listBackups(folder).find((c) => c.name === name);
+  // What is no backup of ours, or a spoiled one, is refused in words when it would be put in place.
+  if (!copy || checkFile(copyPath(folder, copy)).length > 0) return null;
+  const hash = passphraseHashIn(copyPath(folder, copy));
+  if (hash === null) return null;
+  const wait = await countGuess("passphrase", "rescue");
+  if (wait) return `Too many wrong passphrases. Wait ${Math.ceil(wait / 60)} min, then try again.`;
+  if (!(await matchesHash(hash, passphrase))) return "This is not the passphrase of that backup.";
+  await guessedRight("passphrase", "rescue");
+  return null;
+}
+
+function show(res: Response, folder: string, problem: string | null, status = 503): void {
   const copies = listBackups(folder).map((copy) => ({ copy, wrong: checkFile(copyPath(folder, copy)) }));
   const good = copies.filter((c) => c.wrong.length === 0);
-  const rows = copies.map(({ copy, wrong }) => rowOf(copy, wrong, copy === good[0]?.copy)).join("");
+  const isLocked = (copy: Copy, wrong: string[]) =>
+    wrong.length === 0 && passphraseHashIn(copyPath(folder, copy)) !== null;
+  const rows = copies
+    .map(({ copy, wrong }) => rowOf(copy, wrong, copy === good[0]?.copy, isLocked(copy, wrong)))
+    .join("");
   res
-    .status(503)
+    .status(status)
     .type("html")
     .send(
       page(
@@ -85,12 +112,12 @@ function show(res: Response, folder: string, problem: string | null): void {
 
 const copyPath = (folder: string, copy: Copy) => `${folder}/backups/${copy.name}`;
 
-function rowOf(copy: Copy, wrong: string[], newest: boolean): string {
+function rowOf(copy: Copy, wrong: string[], newest: boolean, locked: boolean): string {
   const when = new Date(copy.at).toUTCString().replace("GMT", "UTC");
   const about = `<b>${when}</b><br>made ${backupWords(copy.why)}, ${sizeWords(copy.bytes)}`;
   return wrong.length
     ? `<li><span>${about}</span> Not sound: ${escaped(wrong[0]!)}</li>`
-    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}"><button>${newest ? "Bring back this one, the newest that is sound" : "Bring back this one"}</button></form></li>`;
+    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}">${locked ? `<label>Passphrase <input name="passphrase" type="password" autocomplete="current-password" required></label> ` : ""}<button>${newest ? "Bring back this one, the newest that is sound" : "Bring back this one"}</button></form></li>`;
 }
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
@@ -99,6 +126,6 @@ function page(title: string, body: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title><style>
 :root{color-scheme:light dark;--paper:#f4ecdf;--ink:#1c2421;--rule:#cfc3aa}@media(prefers-color-scheme:dark){:root{--paper:#121819;--ink:#f4ecdf;--rule:#3a4244}}
 body{font:1.15rem/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.2rem;background:var(--paper);color:var(--ink)}a{color:inherit}
-h1{font-size:2rem;line-height:1.2}ul{list-style:none;padding:0}li{display:flex;flex-wrap:wrap;align-items:center;justify-content:space-between;gap:.6rem 1.2rem;padding:.8rem 0;border-top:2px solid var(--rule)}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:transparent;color:inherit;cursor:pointer}
+h1{font-size:2rem;line-height:1.2}ul{list-style:none;padding:0}li{display:flex;flex-wrap:wrap;align-items:center;justify-content:space-between;gap:.6rem 1.2rem;padding:.8rem 0;border-top:2px solid var(--rule)}input{font:inherit;min-height:48px;padding:0 .6rem;border:2px solid;border-radius:4px;background:transparent;color:inherit}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:transparent;color:inherit;cursor:pointer}
 code{overflow-wrap:anywhere}</style></head><body><h1>${title}</h1>${body}</body></html>`;
 }

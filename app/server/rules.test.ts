@@ -12,6 +12,7 @@ describe("an altitude somebody could cook at", () => {
     ["29,000 ft", "us", /at 29,000 ft; type one from -1,500 ft to 17,000 ft\. Was it 2,900 ft\?/],
     ["8,848 m", "metric", /at 8,848 m; .*If you meant 8,848 ft, type that unit/],
     ["-3,000 ft", "us", /Nobody keeps a kitchen at -3,000 ft/],
+    ["2.300 m", "metric", /can be read as 2.3 m or as 2300 m/],
     ["high", "us", /does not read as an altitude/],
     ["12 lb", "us", /measures a weight/],
   ] as const)("%s (%s) is refused with what was probably meant", (text, units, message) =>

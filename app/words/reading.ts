@@ -1,12 +1,20 @@
-import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type UnitSystem } from "#core/quantity";
+import {
+  formatPressure,
+  kPaFromPsi,
+  likelyReading,
+  parseQuantity,
+  type UnitSystem,
+  type Writing,
+} from "#core/quantity";
 import { BELIEVABLE_KPA } from "#core/run";
 
 /** A reading as typed, kPa on the face; or what is wrong with it, with what was probably meant. */
 export function readGauge(
   text: string,
-  units: UnitSystem,
+  writing: UnitSystem | Writing,
 ): { ok: true; kPa: number } | { ok: false; why: string } {
-  const parsed = parseQuantity(text, "gaugePressure", units);
+  const parsed = parseQuantity(text, "gaugePressure", writing);
+  const units = typeof writing === "string" ? writing : writing.units;
   if (!parsed.ok) return { ok: false, why: parsed.message };
   if (parsed.si <= BELIEVABLE_KPA) return { ok: true, kPa: parsed.si };
   const likely = likelyReading(parsed.si, parsed.unit, "gaugePressure", kPaFromPsi(4), BELIEVABLE_KPA);

@@ -178,8 +178,8 @@ describe("a pack", () => {
   test("a condition asked at packing must be confirmed", () => {
     // No animal here gives crab; its process stands in for a row with such a condition.
     const crab = { process: process("crab", "hot", "jar-pint") };
-    expect(why(crab)).toMatchObject({ field: "confirmed", message: expect.stringMatching(/acid/) });
-    expect(why({ ...crab, confirmed: ["clams-blanch"] })?.field).toBe("confirmed");
+    expect(why(crab)).toMatchObject({ field: "met", message: expect.stringMatching(/acid/) });
+    expect(why({ ...crab, confirmed: ["clams-blanch"] })?.field).toBe("met");
     expect(why({ ...crab, confirmed: ["crab-acid"] })).toBeNull();
   });
 
@@ -373,7 +373,7 @@ describe("a load", () => {
     const fish = governing([{ product: "fish", pack: "raw", container: "jar-quart" }]);
     const quarts = pints({ container: "jar-quart", count: 5 });
     expect(judge([quarts], {}, fish).refused).toMatchObject({
-      field: "confirmed",
+      field: "met",
       message: expect.stringMatching(/3 quarts/),
     });
     expect(judge([quarts], {}, fish, ["fish-quart"]).refused).toBeNull();

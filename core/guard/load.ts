@@ -34,7 +34,7 @@ export interface CannerToLoad {
 }
 
 export interface LoadRefusal {
-  field: "packIds" | "cannerId" | "confirmed";
+  field: "packIds" | "cannerId" | "met";
   message: string;
 }
 
@@ -119,7 +119,7 @@ function notConfirmed(
   const missing = unanswered(governing.conditions, "load", known);
   if (missing.length === 0) return null;
   return {
-    field: "confirmed",
+    field: "met",
     message: `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
   };
 }

@@ -76,7 +76,7 @@ export interface PackRefusal {
     | "salt"
     | "additions"
     | "accept"
-    | "confirmed";
+    | "met";
   message: string;
   ask: boolean;
 }
@@ -139,7 +139,7 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
   const missing = unanswered(pack.process.conditions, "pack", pack.confirmed);
   if (missing.length > 0)
     return no(
-      "confirmed",
+      "met",
       `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
     );
   return whyNotWeight(pack, home);

@@ -1,4 +1,4 @@
-import { parseNumber } from "../quantity/index.ts";
+import { readNumber } from "../quantity/index.ts";
 import { LENGTH_NAMES, type SeamLength } from "./dimension.ts";
 
 const INCH = 25.4;
@@ -48,16 +48,18 @@ function unitOf(word: string): SeamUnit {
 export function readSeamLength(text: string, length: SeamLength): SeamReading {
   const name = LENGTH_NAMES[length];
   const match = PATTERN.exec(text.trim());
-  const value = match ? parseNumber(match[1]!.trim()) : null;
-  if (value === null)
+  const values = match ? readNumber(match[1]!.trim()) : [];
+  if (values.length === 0)
     return { outcome: "none", message: `${name} does not read as a length, like 0.115, 115 or 2.9 mm.` };
-  if (value <= 0) return { outcome: "none", message: `${name} is more than zero.` };
+  if (values.every((v) => v <= 0)) return { outcome: "none", message: `${name} is more than zero.` };
   const { likely, possible } = SPANS[length];
   const inside = (mm: number, [low, high]: [number, number]) => mm >= low - 1e-9 && mm <= high + 1e-9;
   const units: SeamUnit[] = match![2] ? [unitOf(match![2])] : ["in", "thou", "mm"];
-  const ways = units.map((unit) => ({ unit, mm: value * TO_MM[unit] })).filter((w) => inside(w.mm, possible));
+  const ways = units
+    .flatMap((unit) => values.map((value) => ({ value, unit, mm: value * TO_MM[unit] })))
+    .filter((w) => inside(w.mm, possible));
   const good = ways.filter((w) => inside(w.mm, likely));
-  if (good.length === 1) return { outcome: "read", ...good[0]! };
+  if (good.length === 1) return { outcome: "read", mm: good[0]!.mm, unit: good[0]!.unit };
   const first = good[0] ?? ways[0];
   if (!first)
     return {
@@ -66,16 +68,15 @@ export function readSeamLength(text: string, length: SeamLength): SeamReading {
     };
   const asked =
     ways.length > 1
-      ? `${text.trim()}: ${ways.map((w) => `${value} ${UNIT_NAMES[w.unit]}`).join(" or ")}? Write the unit beside it, or press again to take it as ${value} ${UNIT_NAMES[first.unit]}.`
+      ? `${text.trim()}: ${ways.map((w) => `${w.value} ${UNIT_NAMES[w.unit]}`).join(" or ")}? Write the unit beside it, or press again to take it as ${first.value} ${UNIT_NAMES[first.unit]}.`
       : `${name} of ${lengthWords(first.mm)} is odd: it is usually ${lengthWords(likely[0])} to ${lengthWords(likely[1])}. Look again, or press again if it is so.`;
-  return { outcome: "ask", ...first, question: asked };
+  return { outcome: "ask", mm: first.mm, unit: first.unit, question: asked };
 }
 
 /** A number of per cent as typed, `15`, `15 %` or `12,5`; null when it is none. */
 export function readPercent(text: string): number | null {
-  const bare = text.replace("%", "").replace(",", ".").trim();
-  const value = Number(bare);
-  return bare !== "" && Number.isFinite(value) ? value : null;
+  const values = readNumber(text.replace("%", "").trim());
+  return values.length === 0 ? null : Math.min(...values);
 }
 
 /** A length of a seam in both units: `0.115 in (2.92 mm)`. @param mm length in mm */

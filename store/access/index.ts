@@ -9,6 +9,7 @@ export {
   setPin,
   SHORTEST_PASSPHRASE,
 } from "./secret.ts";
+export { matchesHash, passphraseHashIn } from "./elsewhere.ts";
 export { knownSession, listSessions, openSession, putOut, SESSION_MS, type Session } from "./session.ts";
 export {
   isRunOf,

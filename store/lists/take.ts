@@ -1,5 +1,6 @@
 import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
+import { readNumber } from "#core/quantity";
 import { Refused, type Larder, type Write } from "#store/db";
 import { safeCell, textOfCell } from "#store/transfer";
 import { type Cell, type Column, type Deed, type List, type Row } from "./list.ts";
@@ -122,8 +123,13 @@ function readCell({ head, kind, max = 200 }: Column, text: string): Cell {
     case "whole":
       return /^-?\d{1,9}$/.test(text) ? Number(text) : wrong("whole number");
     case "number": {
-      const value = Number(text.replace(/^(-?\d+),(\d+)$/, "$1.$2"));
-      return Number.isFinite(value) && !/^0[xob]/i.test(text) ? value : wrong("number");
+      const minus = text.startsWith("-");
+      const values = readNumber(minus ? text.slice(1) : text);
+      // A point is the sign of decimals in a file; a comma before three digits could be either.
+      const value = text.includes(",") && values.length > 1 ? undefined : values[0];
+      if (value === undefined && values.length > 1)
+        return wrong("number with one reading: write it with a point");
+      return value === undefined ? wrong("number") : minus ? -value : value;
     }
     case "day": {
       const day = /^\d{4}-\d\d-\d\d$/.test(text) ? new Date(`${text}T00:00:00Z`) : null;

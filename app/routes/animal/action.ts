@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import { importColdRows, addColdEntry, MOST_BYTES, readLogFile, strikeColdEntry } from "#store/cold";
 import {
@@ -18,7 +19,7 @@ import {
   type Harvest,
 } from "#store/harvest";
 import { Refused } from "#store/db";
-import { parseNumber } from "#core/quantity";
+import { parseNumber, type Writing } from "#core/quantity";
 import { localDay } from "../../words/time";
 import { type Home } from "../../server/context";
 import {
@@ -56,7 +57,7 @@ function simple(home: Home, animal: Harvest, request: Request, back: Back) {
   const dayOf = (at: number) => localDay(at, zone);
   return {
     amend: () =>
-      submit(request, amendSchema(units), (v) => {
+      submit(request, amendSchema(writingOf(household)), (v) => {
         const { key, intent: _, confirmed, unlikely: __, weight: weightKg, ...rest } = v;
         if (v.tag && v.tag !== animal.tag && !confirmed) {
           const other = sameTag(larder, v.tag, v.takenOn ?? animal.takenOn, animal.id);
@@ -89,7 +90,7 @@ function simple(home: Home, animal: Harvest, request: Request, back: Back) {
         return back("#cold");
       }),
     entry: () =>
-      submit(request, entrySchema(units, zone), (v) => {
+      submit(request, entrySchema(writingOf(household), zone), (v) => {
         addColdEntry(larder, writeBy(me, v.key), {
           harvestId: animal.id,
           at: v.at ?? larder.now(),
@@ -120,7 +121,7 @@ function simple(home: Home, animal: Harvest, request: Request, back: Back) {
         return back("#shares");
       }),
     one: () =>
-      submit(request, oneSchema(units), (v) => {
+      submit(request, oneSchema(writingOf(household)), (v) => {
         addIndividual(larder, writeBy(me, v.key), animal.id, {
           weightKg: v.oneWeight ?? null,
           lengthM: v.oneLength ?? null,
@@ -171,9 +172,7 @@ function uploads(home: Home, animal: Harvest, back: Back): Record<string, Upload
   return { log, photo } as unknown as Record<string, Upload<z.ZodObject>>;
 }
 
-type Units = "us" | "metric";
-
-const amendSchema = (units: Units) =>
+const amendSchema = (units: Writing) =>
   z.object({
     key: keyField,
     intent: z.literal("amend"),
@@ -205,7 +204,7 @@ const hoursSchema = (zone: string) =>
     cooledAt: instant(zone).optional(),
   });
 
-const entrySchema = (units: Units, zone: string) =>
+const entrySchema = (units: Writing, zone: string) =>
   z.object({
     key: keyField,
     intent: z.literal("entry"),
@@ -230,7 +229,7 @@ const shareSchema = z.object({
   }),
 });
 
-const oneSchema = (units: Units) =>
+const oneSchema = (units: Writing) =>
   z.object({
     key: keyField,
     intent: z.literal("one"),

@@ -10,6 +10,7 @@ import { isCan, shapeOf, type ContainerKey, type Source, type ScheduledProcess }
 import { Notice } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Figure } from "#ui/page";
+import { AcceptRow, type Accepted } from "../household/accept-row";
 
 export type AskAnswer =
   | { outcome: "none"; reason: string; instead: string[]; source: Source }
@@ -20,10 +21,14 @@ export function Answer({
   answer,
   container,
   units,
+  accepted,
+  formKey,
 }: {
   answer: AskAnswer;
   container: ContainerKey;
   units: UnitSystem;
+  accepted: readonly Accepted[];
+  formKey: string;
 }) {
   if (answer.outcome === "none") return <No answer={answer} />;
   const psi = answer.pressurePsi;
@@ -72,6 +77,7 @@ export function Answer({
         </Notice>
       ))}
       <SourceLine source={answer.source} />
+      <AcceptRow process={answer} accepted={accepted} formKey={formKey} />
       <ul className="mt-3 list-disc space-y-1 pl-5">
         {answer.notes.map((n) => (
           <li key={n}>{n}</li>
@@ -121,7 +127,7 @@ function No({ answer }: { answer: { reason: string; instead: string[]; source: S
 export function SourceLine({ source }: { source: Source }) {
   return (
     <p className="mt-4 text-[0.95rem] text-soft">
-      <span className="font-[650] text-ink">Says who?</span> {source.name}, {source.locator}.
+      <span className="font-[650] text-ink">Source:</span> {source.name}, {source.locator}.
       {source.fromMemory && (
         <span className="ml-1 font-[650] text-amber">From memory: compare with a printed copy.</span>
       )}

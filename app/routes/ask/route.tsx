@@ -1,6 +1,9 @@
 import { Form, data, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
-import { formatAltitude, kPaFromPsi, parseQuantity, type UnitSystem } from "#core/quantity";
+import { kPaFromPsi, parseQuantity, typedAltitude, type Writing } from "#core/quantity";
+import { writingOf } from "#store/household";
+import { Notice } from "#ui/form";
+import { altitudeWords } from "../../words/altitude";
 import {
   CAN_ROWS,
   CONTAINERS,
@@ -17,11 +20,14 @@ import { cannerSteam } from "#core/steam";
 import { Button } from "#ui/button";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
+import { acceptedWords } from "../../server/accepted";
 import { altitudeProblem } from "../../server/altitude";
+import { formKey } from "../../server/form";
 import { Answer } from "./answer";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { household } = atHome(context, request);
+  const home = atHome(context, request);
+  const { household } = home;
   const query = new URL(request.url).searchParams;
   const asked = {
     what: query.get("what") ?? "red-meat-pieces",
@@ -31,12 +37,18 @@ export function loader({ request, context }: Route.LoaderArgs) {
       ? (query.get("container") as ContainerKey)
       : ("jar-pint" as const),
     gauge: (query.get("gauge") ?? household.gauge) as GaugeKind,
-    altitude: query.get("altitude") ?? formatAltitude(household.altitudeM, household.units),
+    altitude: query.get("altitude") ?? typedAltitude(household.altitudeM, household.units),
   };
-  const problem = altitudeProblem(asked.altitude, household.units);
-  const common = { asked, units: household.units, first: query.has("first") };
+  const problem = altitudeProblem(asked.altitude, writingOf(household));
+  const common = {
+    key: formKey(),
+    accepted: acceptedWords(home),
+    asked,
+    units: household.units,
+    first: query.has("first") ? household.altitudeM : null,
+  };
   if (problem) return data({ ...common, problem, answer: null }, { status: 422 });
-  return { ...common, problem: null, answer: answerFor(asked, household.units) };
+  return { ...common, problem: null, answer: answerFor(asked, writingOf(household)) };
 }
 
 function answerFor(
@@ -48,7 +60,7 @@ function answerFor(
     gauge: GaugeKind;
     altitude: string;
   },
-  units: UnitSystem,
+  writing: Writing,
 ) {
   const refusal = refusalFor(asked.what.replace(/^no:/, ""));
   if (asked.what.startsWith("no:") && refusal) {
@@ -59,7 +71,7 @@ function answerFor(
       source: refusal.source,
     };
   }
-  const parsed = parseQuantity(asked.altitude, "altitude", units);
+  const parsed = parseQuantity(asked.altitude, "altitude", writing);
   const altitudeM = parsed.ok ? parsed.si : 0;
   const rows = [...JAR_ROWS, ...CAN_ROWS];
   const row = rows.find((r) => r.key === asked.what) ?? rows[0]!;
@@ -122,12 +134,17 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
     <Page
       title="Ask"
       lead={
-        first
+        first !== null
           ? "This is the kind of answer you get here. Change anything; nothing is written down."
           : "Any schedule, without writing anything down."
       }
     >
       <title>Ask · Patient Larder</title>
+      {first !== null && (
+        <Notice tone="good" className="mb-6">
+          <b>Saved.</b> Your altitude: {altitudeWords(first)}
+        </Notice>
+      )}
       <div className="grid gap-10 lg:grid-cols-[23rem_1fr]">
         <Form
           className="space-y-4"
@@ -211,7 +228,15 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
             Show the schedule
           </Button>
         </Form>
-        {answer && <Answer answer={answer} container={asked.container} units={units} />}
+        {answer && (
+          <Answer
+            answer={answer}
+            container={asked.container}
+            units={units}
+            accepted={loaderData.accepted}
+            formKey={loaderData.key}
+          />
+        )}
       </div>
     </Page>
   );

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { writingOf } from "#store/household";
 import { useState } from "react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
@@ -53,7 +54,7 @@ const schema = z.object({
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   return submit(request, schema, (v) => {
-    const ingredients = readIngredients(v.ingredients, household.units);
+    const ingredients = readIngredients(v.ingredients, writingOf(household));
     if (ingredients.length > 40) throw new Refused({ ingredients: "At most 40 ingredients." });
     const huge = ingredients.find((i) => i.amount > 1000);
     if (huge) throw new Refused({ ingredients: `More than a tonne of ${huge.name}? Check its amount.` });

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { writingOf } from "#store/household";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -100,7 +101,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
           return back();
         }),
       measure: () =>
-        submit(request, z.object({ key: keyField, ...measureFields(household.units) }), (v) => {
+        submit(request, z.object({ key: keyField, ...measureFields(writingOf(household)) }), (v) => {
           if (!canner) throw new Refused({ "": "Only a canner is measured." });
           atFields(() => measureCanner(larder, writeBy(me, v.key), canner.id, measuresOf(v)));
           return back();
@@ -110,7 +111,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
           const points = POINTS.flatMap((psi): GaugePoint[] => {
             const text = v[`at${psi}`]?.trim();
             if (!text) return [];
-            const read = parseQuantity(text, "gaugePressure", household.units);
+            const read = parseQuantity(text, "gaugePressure", writingOf(household));
             if (!read.ok) throw new Refused({ [`at${psi}`]: read.message });
             if (Math.abs(psiFromKPa(read.si) - psi) > 10)
               throw new Refused({

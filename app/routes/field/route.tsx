@@ -1,9 +1,10 @@
 import { useForm } from "@conform-to/react";
+import { writingOf } from "#store/household";
 import { useState } from "react";
 import { redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatMass, type UnitSystem } from "#core/quantity";
+import { formatMass, type Writing } from "#core/quantity";
 import { HOLD_OFFERED, SPECIES, holdOffered, speciesByKey, type SpeciesGroup } from "#core/species";
 import { Refused } from "#store/db";
 import { addOwnSpecies, listHarvests, ownSpeciesKeys, recordHarvest, sameTag } from "#store/harvest";
@@ -71,7 +72,7 @@ function choicesOf(own: readonly string[]) {
   };
 }
 
-const record = (units: UnitSystem) =>
+const record = (units: Writing) =>
   z.object({
     key: keyField,
     intent: z.literal("record"),
@@ -113,7 +114,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           return redirect(`/field?species=${encodeURIComponent(key)}`);
         }),
       record: () =>
-        submit(request, record(household.units), (v) => {
+        submit(request, record(writingOf(household)), (v) => {
           const species = speciesByKey(v.species);
           const weightKg = v.weight ?? null;
           if (species && weightKg !== null && !v.confirmed && weightKg > species.likelyMaxKg * v.count) {

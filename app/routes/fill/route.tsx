@@ -1,4 +1,5 @@
 import { Link, redirect } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keepWhenLost } from "../../outbox";
@@ -101,7 +102,7 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
-  const { units } = household;
+  const writing = writingOf(household);
   const back = `/pack/${params.id}`;
   const part = { key: keyField, part: index };
   return byIntent(request, {
@@ -110,7 +111,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         request,
         z.object({
           ...part,
-          weight: weight(units).optional(),
+          weight: weight(writing).optional(),
           confirm: z.string().optional(),
           confirmed: z.string().optional(),
         }),
@@ -158,7 +159,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         z.object({
           ...part,
           way: z.enum(REST_WAYS, "Say where it goes."),
-          restKg: quantity("mass", units, "The weight").optional(),
+          restKg: quantity("mass", writing, "The weight").optional(),
         }),
         (v) => {
           endPart(larder, writeBy(me, v.key), {

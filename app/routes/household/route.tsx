@@ -1,11 +1,14 @@
 import { useForm } from "@conform-to/react";
+import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatAltitude, parseQuantity } from "#core/quantity";
+import { parseQuantity, typedAltitude, type DecimalSign, type UnitSystem } from "#core/quantity";
 import { addPerson, changeHousehold } from "#store/household";
 import { Button } from "#ui/button";
-import { KeyedForm, resultOf, FormErrors, PickField, TextField } from "#ui/form";
+import { KeyedForm, resultOf, FormErrors, Notice, PickField, TextField } from "#ui/form";
+import { altitudeWords } from "../../words/altitude";
+import { AltitudeField } from "./altitude-field";
 import { Page, Part } from "#ui/page";
 import { altitudeProblem } from "../../server/altitude";
 import { atHome } from "../../server/context";
@@ -20,6 +23,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     household,
     people,
     me,
+    saved: new URL(request.url).searchParams.has("saved"),
     theme: readCookie(request, "theme") ?? "auto",
   };
 }
@@ -29,6 +33,7 @@ const settings = z
     key: keyField,
     name: words("The name", 60),
     units: z.enum(["us", "metric"]),
+    decimal: z.enum(["point", "comma"]),
     altitude: words("The altitude", 30),
     zone: words("The time zone", 60),
     unwatched: z.coerce
@@ -41,7 +46,7 @@ const settings = z
       .max(48, "At most 48."),
   })
   .superRefine((v, ctx) => {
-    const message = altitudeProblem(v.altitude, v.units);
+    const message = altitudeProblem(v.altitude, v);
     if (message) ctx.addIssue({ code: "custom", path: ["altitude"], message });
   });
 
@@ -61,21 +66,22 @@ export async function action({ request, context }: Route.ActionArgs) {
     );
   }
   return submit(request, settings, (v) => {
-    const altitude = parseQuantity(v.altitude, "altitude", v.units);
+    const altitude = parseQuantity(v.altitude, "altitude", v);
     changeHousehold(larder, writeBy(me, v.key), {
       name: v.name,
       units: v.units,
+      decimal: v.decimal,
       zone: v.zone,
       altitudeM: altitude.ok ? altitude.si : 0,
       unwatchedLimitS: Math.round(v.unwatched * 60),
       restHours: v.restHours,
     });
-    return redirect("/household");
+    return redirect("/household?saved=1");
   });
 }
 
 export default function HouseholdPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { key, personKey, household: h, people, me, theme } = loaderData;
+  const { key, personKey, household: h, people, me, theme, saved } = loaderData;
   const [form, fields] = useForm<z.input<typeof settings>>({
     id: "household",
     lastResult: resultOf(actionData?.result, undefined),
@@ -84,6 +90,8 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
     id: "person",
     lastResult: resultOf(actionData?.result, "person"),
   });
+  const [units, setUnits] = useState<UnitSystem>(h.units);
+  const [decimal, setDecimal] = useState<DecimalSign>(h.decimal);
   const was = (field: { initialValue?: unknown }, value: string) =>
     typeof field.initialValue === "string" ? field.initialValue : value;
   return (
@@ -94,13 +102,18 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
       <title>Household · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-2">
         <Part title="Figures and habits">
+          {saved && (
+            <Notice tone="good" className="mb-4">
+              <b>Saved.</b> Your altitude: {altitudeWords(h.altitudeM)}
+            </Notice>
+          )}
           <KeyedForm form={form} formKey={key} className="space-y-4">
             <TextField field={fields.name} label="Name" defaultValue={was(fields.name, h.name)} />
-            <TextField
+            <AltitudeField
               field={fields.altitude}
-              label="Altitude"
-              hint="Decides the pounds"
-              defaultValue={was(fields.altitude, formatAltitude(h.altitudeM, h.units))}
+              writing={{ units, decimal }}
+              hint="Decides the pressure. With its unit, like 2300 ft or 700 m."
+              was={was(fields.altitude, typedAltitude(h.altitudeM, h.units))}
             />
             <PickField
               field={fields.units}
@@ -110,6 +123,17 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
                 { value: "us", label: "lb, °F, ft" },
                 { value: "metric", label: "kg, °C, m" },
               ]}
+              onPick={(v) => setUnits(v as UnitSystem)}
+            />
+            <PickField
+              field={fields.decimal}
+              label="You write one and a half"
+              fallback={h.decimal}
+              options={[
+                { value: "point", label: "1.5" },
+                { value: "comma", label: "1,5" },
+              ]}
+              onPick={(v) => setDecimal(v as DecimalSign)}
             />
             <TextField field={fields.zone} label="Time zone" defaultValue={was(fields.zone, h.zone)} />
             <div className="grid gap-3 sm:grid-cols-2">

@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import { THAW_METHODS, thawEstimate } from "#core/cold";
 import { LEAVINGS, TREATMENTS } from "#core/lot";
@@ -50,7 +51,7 @@ const base = { key: keyField, intent: z.string() };
 /** Freezing, thawing, moving: what happens to a lot without a knife. */
 function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
   const { larder, household, me } = home;
-  const { units, zone } = household;
+  const { zone } = household;
   const freeze = z.object({
     ...base,
     place: words("The place", 60).optional(),
@@ -59,7 +60,7 @@ function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
   const thaw = z.object({
     ...base,
     method: z.enum(THAW_METHODS),
-    thick: quantity("length", units, "The thickness"),
+    thick: quantity("length", writingOf(household), "The thickness"),
     readyAt: instant(zone).optional(),
     when: z.enum(["now", "by"]).default("now"),
   });
@@ -125,34 +126,34 @@ function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
 /** Splitting, cutting anew, cooking, giving away: what changes its weight. */
 function knifeForms(home: Home, lot: Lot, request: Request, back: Back) {
   const { larder, household, me } = home;
-  const { units } = household;
+  const writing = writingOf(household);
   const split = z.object({
     ...base,
-    massKg: weight(units),
+    massKg: weight(writing),
     part: words("The part", 60).optional(),
     forWhom: words("The name", 60).optional(),
   });
   const change = z.object({
     ...base,
     kind: z.enum([...TREATMENTS, "weigh"]),
-    afterKg: weight(units, "The weight after"),
+    afterKg: weight(writing, "The weight after"),
   });
   const recut = z.object({
     ...base,
     form: z.enum(FORMS, "Choose what it is cut to."),
-    inKg: weight(units, "The weight in"),
-    outKg: weight(units, "The weight out"),
-    trimKg: weight(units).optional(),
+    inKg: weight(writing, "The weight in"),
+    outKg: weight(writing, "The weight out"),
+    trimKg: weight(writing).optional(),
   });
   const broth = z.object({
     ...base,
-    bonesKg: weight(units, "The weight of bones"),
-    litres: quantity("volume", units, "The broth"),
+    bonesKg: weight(writing, "The weight of bones"),
+    litres: quantity("volume", writing, "The broth"),
   });
   const leave = z.object({
     ...base,
     kind: z.enum(LEAVINGS),
-    massKg: weight(units),
+    massKg: weight(writing),
     to: words("To whom, or why", 80).optional(),
   });
   return {

@@ -29,6 +29,7 @@ import {
   productName,
   shapeOf,
   scheduledProcess,
+  unanswered,
   type ContainerKey,
   type Mouth,
   type PackMethod,
@@ -37,12 +38,26 @@ import {
 import { isFatty, speciesByKey, treatedAs } from "#core/species";
 import type { Lot } from "#store/lot";
 import { Button } from "#ui/button";
-import { among, KeyedForm, FormErrors, Notice, PickField, SelectField, TextField, TickField } from "#ui/form";
+import {
+  among,
+  ConfirmUnlikely,
+  FieldError,
+  KeyedForm,
+  FormErrors,
+  Notice,
+  PickField,
+  SelectField,
+  TextField,
+  TickField,
+} from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { SourceLine } from "../ask/answer";
+import { AcceptRow, type Accepted } from "../household/accept-row";
 
 export interface PackData {
   key: string;
+  acceptKey: string;
+  accepted: Accepted[];
   products: ProductKey[];
   fills: Record<string, number[]>;
   units: UnitSystem;
@@ -68,7 +83,8 @@ type Fields = Record<
   | "officeDay"
   | "officeMinutes"
   | "officePsi"
-  | "officeGauge",
+  | "officeGauge"
+  | "reason",
   string
 >;
 
@@ -91,7 +107,9 @@ export function PackForm({
   const typed = result?.initialValue as Partial<Fields> | undefined;
   const [product, setProduct] = useState<ProductKey>(among(typed?.product, products) ?? products[0]!);
   const [method, setMethod] = useState<PackMethod>(
-    among(typed?.method, packsOf(product)) ?? packsOf(product)[0]!,
+    among(typed?.method, packsOf(product)) ??
+      // Cooked food is a hot pack.
+      (lot.treatments.includes("cook") ? packsOf(product).at(-1)! : packsOf(product)[0]!),
   );
   const [container, setContainer] = useState<string>(
     among(
@@ -99,7 +117,9 @@ export function PackForm({
       sizes(product).map((s) => `${s.key} ${s.mouth ?? ""}`.trim()),
     ) ?? "jar-pint regular",
   );
-  const [liquid, setLiquid] = useState<Liquid>(among(typed?.liquid, LIQUIDS) ?? "none");
+  const [picked, setLiquid] = useState<Liquid | null>(among(typed?.liquid, LIQUIDS) ?? null);
+  // A hot pack is covered with hot liquid; a raw one makes its own juice.
+  const liquid: Liquid = picked ?? (method === "hot" && product !== "broth" ? "water" : "none");
   const [salt, setSalt] = useState(Number(typed?.salt ?? 0) || 0);
   const [kind, mouth] = (
     product.startsWith("can-") === container.startsWith("can-")
@@ -121,6 +141,7 @@ export function PackForm({
   const note = species ? treatedAs(species) : null;
   const saltSteps = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(kind));
   const byOffice = isCan(kind) && ftFromM(altitudeM) > CAN_BAND.toFt;
+  const [reused, setReused] = useState(typed?.reusedLids === "on");
   const busy = useNavigation().state !== "idle";
   const boxes = data.boxes.filter(
     (b) => b.closes === (isCan(kind) ? kind : (shape.mouth ?? "")) && b.left > 0,
@@ -131,7 +152,7 @@ export function PackForm({
         <input type="hidden" name="lotId" value={lot.id} />
         <SelectField
           field={fields.product}
-          label="It becomes"
+          label="Pack as"
           choices={products.map((p) => ({ value: p, label: productName(p) }))}
           defaultValue={product}
           onChange={(e) => {
@@ -149,12 +170,12 @@ export function PackForm({
             {
               value: "raw",
               label: "raw",
-              note: ask("raw").outcome === "tested" ? "makes its own juice" : "no tested process",
+              note: ask("raw").outcome !== "none" ? "makes its own juice" : "no tested process",
             },
             {
               value: "hot",
               label: "hot",
-              note: ask("hot").outcome === "tested" ? "cooked first, covered" : "no tested process",
+              note: ask("hot").outcome !== "none" ? "cooked first, covered" : "no tested process",
             },
           ]}
         />
@@ -186,6 +207,7 @@ export function PackForm({
           />
         </div>
         <PickField
+          key={`liquid-${liquid}`}
           field={fields.liquid}
           label="Liquid"
           fallback={liquid}
@@ -205,6 +227,7 @@ export function PackForm({
           field={fields.reusedLids}
           label="Some lids were used before"
           hint="Recorded as a deviation: the batch is then not to the tested process."
+          onTick={setReused}
         />
         <div className="grid gap-3 sm:grid-cols-2">
           {boxes.length > 0 && (
@@ -227,6 +250,22 @@ export function PackForm({
           />
         </div>
         {byOffice && <OfficeFields fields={fields} />}
+        {schedule.outcome !== "none" &&
+          unanswered(schedule.conditions, "pack", []).map((c) => (
+            <label key={c.key} className="flex min-h-12 cursor-pointer items-center gap-3">
+              <input type="checkbox" name="met" value={c.key} className="size-7 shrink-0 accent-copper" />
+              <span className="font-[650]">{c.confirm}</span>
+            </label>
+          ))}
+        <FieldError id="met-error" errors={result?.error?.met ?? undefined} />
+        {(fields.reason.errors || reused) && (
+          <TextField
+            field={fields.reason}
+            label="Why lids are used again"
+            hint="It stays with these jars for good, with your name."
+          />
+        )}
+        <ConfirmUnlikely question={result?.error?.confirm ?? undefined} answer="It is right: fill them" />
         <FormErrors form={form} />
         <div className="flex flex-wrap gap-3">
           <Button
@@ -335,6 +374,7 @@ export function PackForm({
             ))}
             {note && <p className="mt-3 text-[0.95rem] text-soft">{note}</p>}
             <SourceLine source={schedule.source} />
+            <AcceptRow process={schedule} accepted={data.accepted} formKey={data.acceptKey} />
           </>
         )}
       </section>

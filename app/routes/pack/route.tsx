@@ -1,11 +1,13 @@
 import { Form, Link, redirect, useSubmit } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keepWhenLost } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
 import { type NotPackable } from "#core/lot";
-import { type UnitSystem } from "#core/quantity";
-import { CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
+import { type Writing } from "#core/quantity";
+import { DISH_PRODUCTS } from "#core/guard";
+import { CONDITION_KEYS, CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
@@ -20,17 +22,32 @@ import { Empty, Page, Part } from "#ui/page";
 import { shapeOf } from "#core/schedule";
 import { containersWords, speciesWords } from "../../words/load";
 import { atHome } from "../../server/context";
-import { formKey, formOf, keyField, orNotFound, submit, weight, words, writeBy } from "../../server/form";
+import {
+  amount,
+  formKey,
+  formOf,
+  keyField,
+  orNotFound,
+  submit,
+  weight,
+  words,
+  writeBy,
+} from "../../server/form";
+import { acceptedWords } from "../../server/accepted";
 import { PackForm } from "./pack-form";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const home = atHome(context, request);
+  const { larder, household } = home;
   const asked = new URL(request.url).searchParams.get("lot");
   const lots = lotsInHand(larder);
   const lot = asked
     ? orNotFound(() => getLot(larder, asked))
     : (lots.find((l) => l.notPackable === null) ?? null);
-  const products = lot ? productsFor(groupOf(lot.species), lot.form) : [];
+  // Dishes go by a recipe and are planned from there.
+  const products = lot
+    ? productsFor(groupOf(lot.species), lot.form).filter((p) => !DISH_PRODUCTS.includes(p))
+    : [];
   const fills = Object.fromEntries(
     products.flatMap((p) =>
       (["raw", "hot"] as const).flatMap((m) =>
@@ -40,6 +57,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
   ) as Record<string, number[]>;
   return {
     key: formKey(),
+    acceptKey: formKey(),
+    accepted: acceptedWords(home),
+    writing: writingOf(household),
     lots: lots.map((l) => ({
       id: l.id,
       code: l.code,
@@ -73,7 +93,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-const schema = (units: UnitSystem) =>
+const schema = (units: Writing) =>
   z.object({
     key: keyField,
     lotId: z.string({ error: "Choose a lot." }),
@@ -99,10 +119,16 @@ const schema = (units: UnitSystem) =>
     additions: words("The seasoning", 120).optional(),
     officeName: words("The office").optional(),
     officeDay: z.iso.date("Write the day like 2026-09-01.").optional(),
-    officeMinutes: z.coerce.number("Minutes as a number.").optional(),
-    officePsi: z.coerce.number("Pounds as a number.").optional(),
+    officeMinutes: amount(units, "The minutes").optional(),
+    officePsi: amount(units, "The pounds").optional(),
     officeGauge: z.enum(["dial", "weighted"]).optional(),
     oneByOne: z.literal("yes").optional(),
+    /** conditions of the process that were confirmed */
+    met: z.array(z.enum(CONDITION_KEYS)).default([]),
+    /** somebody looked again at an odd weight or much seasoning */
+    confirmed: z.literal("yes").optional(),
+    confirm: z.string().optional(),
+    reason: words("The reason", 200).optional(),
   });
 
 /** Why a lot of the list cannot be chosen. */
@@ -127,8 +153,8 @@ export async function action({ request, context }: Route.ActionArgs) {
       return redirect("/pack");
     });
   }
-  return submit(request, schema(household.units), (v) => {
-    const { oneByOne, ...whole } = v;
+  return submit(request, schema(writingOf(household)), (v) => {
+    const { oneByOne, met, confirmed, reason, confirm: _, ...whole } = v;
     const { key, container, salt, officeName, officeDay, officeMinutes, officePsi, officeGauge, ...rest } =
       whole;
     const office = officeName
@@ -163,8 +189,9 @@ export async function action({ request, context }: Route.ActionArgs) {
             reusedLids: rest.reusedLids,
             lidBoxId: rest.lidBoxId ?? null,
             additions: rest.additions ?? null,
-            reason: null,
+            reason: reason ?? null,
             office,
+            confirmed: met,
           },
         ],
       });
@@ -176,6 +203,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       mouth: container.mouth,
       saltTspEach: salt,
       office,
+      confirmed: met,
+      sure: confirmed === "yes",
+      reason: reason ?? null,
     });
     return redirect("/pack#waiting");
   });

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { writingOf } from "#store/household";
 import { redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -35,7 +36,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const entry = z.object({
     key: keyField,
     room: z.string({ error: "Choose the room." }),
-    temp: quantity("temperature", household.units, "The temperature"),
+    temp: quantity("temperature", writingOf(household), "The temperature"),
     at: instant(household.zone).optional(),
   });
   return submit(request, entry, (v) => {

@@ -1,4 +1,5 @@
 import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf, fFromC, formatTemperature, type UnitSystem } from "#core/quantity";
@@ -73,7 +74,7 @@ export function shouldRevalidate({
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
-  const temp = (what: string) => quantity("temperature", household.units, what);
+  const temp = (what: string) => quantity("temperature", writingOf(household), what);
   return byIntent(
     request,
     {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type CONTAINERS, type ContainerKey } from "#core/schedule";
-import { type UnitSystem } from "#core/quantity";
+import { type Writing } from "#core/quantity";
 import { type CannerMeasures } from "#store/equipment";
 import { Refused } from "#store/db";
 import { quantity } from "../../server/form";
@@ -8,7 +8,7 @@ import { quantity } from "../../server/form";
 const whole = (what: string) => z.coerce.number(`${what}: a whole number.`).int(`${what}: a whole number.`);
 
 /** What a household may measure of its canner or read in its manual. All of it may be left out. */
-export const measureFields = (units: UnitSystem) => ({
+export const measureFields = (units: Writing) => ({
   inside: quantity("length", units, "The inside").optional(),
   height: quantity("length", units, "The height").optional(),
   racks: whole("Racks").optional(),

@@ -1,9 +1,10 @@
 import { useForm } from "@conform-to/react";
+import { writingOf } from "#store/household";
 import { useState } from "react";
 import { redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type UnitSystem } from "#core/quantity";
+import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type Writing } from "#core/quantity";
 import { dialStanding, testDueAt } from "#core/schedule";
 import { Refused } from "#store/db";
 import { addCanner, listCanners, recordGaugeCheck } from "#store/equipment";
@@ -53,7 +54,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-const addSchema = (units: UnitSystem) =>
+const addSchema = (units: Writing) =>
   z.object({
     key: keyField,
     name: words("Its name", 40),
@@ -75,7 +76,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const form = await formOf(request);
   if (form.get("intent") === "check") {
     return submit(request, checkSchema, (v) => {
-      const parsed = parseQuantity(v.amount, "gaugePressure", household.units);
+      const parsed = parseQuantity(v.amount, "gaugePressure", writingOf(household));
       if (!parsed.ok) throw new Refused({ amount: parsed.message });
       if (parsed.si > kPaFromPsi(10))
         throw new Refused({
@@ -109,7 +110,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.get("intent") === "tool")
     return submit(
       request,
-      toolSchema(household.units),
+      toolSchema(writingOf(household)),
       ({ key, lowest, powerW, outdoors, induction, note, ...v }) => {
         addTool(larder, writeBy(me, key), {
           ...v,
@@ -122,9 +123,9 @@ export async function action({ request, context }: Route.ActionArgs) {
         return redirect("/shed");
       },
     );
-  return submit(request, addSchema(household.units), (v) => {
+  return submit(request, addSchema(writingOf(household)), (v) => {
     if (v.safeMax < kPaFromPsi(11) || v.safeMax > kPaFromPsi(30)) {
-      const typed = parseQuantity(String(form.get("safeMax")), "gaugePressure", household.units);
+      const typed = parseQuantity(String(form.get("safeMax")), "gaugePressure", writingOf(household));
       const likely = typed.ok
         ? likelyReading(typed.si, typed.unit, "gaugePressure", kPaFromPsi(11), kPaFromPsi(30))
         : null;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type ContainerKey, type Mouth } from "#core/schedule";
 import { type SupplyInput, type SupplyKind } from "#store/supply";
-import { type UnitSystem } from "#core/quantity";
+import { type Writing } from "#core/quantity";
 import { keyField, quantity, words } from "../../server/form";
 
 /** Something counted into the Shed. */
@@ -41,7 +41,7 @@ export function supplyInput(v: z.output<typeof supplySchema>): SupplyInput {
 }
 
 /** A burner, a can sealer or a thermometer. */
-export const toolSchema = (units: UnitSystem) =>
+export const toolSchema = (units: Writing) =>
   z.object({
     key: keyField,
     kind: z.enum(["burner", "sealer", "thermometer"]),

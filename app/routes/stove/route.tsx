@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
+import { writingOf } from "#store/household";
+import { Link, type ShouldRevalidateFunctionArgs } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure } from "#core/quantity";
@@ -86,7 +87,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const run = orNotFound(() => getRun(larder, params.code));
   return submit(request, schema, (v) => {
-    const read = v.type === "reading" ? readGauge(v.reading ?? "", household.units) : null;
+    const read = v.type === "reading" ? readGauge(v.reading ?? "", writingOf(household)) : null;
     if (read && !read.ok) throw new Refused({ reading: read.why });
     if (v.type === "abort" && !v.reason)
       throw new Refused({ reason: "Say why it is given up, for the record." });
@@ -103,10 +104,19 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   });
 }
 
-/** Nothing here is asked for again by the page itself: what changes is told, and a dead line must not cost the screen. */
-export const shouldRevalidate = () => false;
+/**
+ * Nothing of a run is asked for again by its own page: what changes is told, and a dead line must not cost the screen. Another
+ * run is another page.
+ */
+export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
+  currentParams.code !== nextParams.code;
 
-export default function Stove({ loaderData, actionData }: Route.ComponentProps) {
+/** Everything a stove screen knows belongs to one run: another run begins with a screen of its own. */
+export default function Stove(props: Route.ComponentProps) {
+  return <StoveOfRun key={props.loaderData.run.code} {...props} />;
+}
+
+function StoveOfRun({ loaderData, actionData }: Route.ComponentProps) {
   const { run, serverNow, clocks, me } = loaderData;
   const stove = useRun({ code: run.code, me, events: run.events, clocks, serverNow, pace: loaderData.pace });
   return (

@@ -1,9 +1,10 @@
 import { Form, Link, redirect, useSubmit } from "react-router";
+import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keepWhenLost } from "../../outbox";
 import { CAUTIONS, FORMS, speciesByKey } from "#core/species";
-import { formatMassShort, type UnitSystem } from "#core/quantity";
+import { formatMassShort, type Writing } from "#core/quantity";
 import { expectedKg, learnedYield, typicalBoneless } from "#core/yield";
 import {
   discardFromHarvest,
@@ -67,7 +68,7 @@ function nameOf(species: string, count: number): string {
   return known ? (count > 1 ? `${count} ${known.plural}` : known.name) : species;
 }
 
-const cut = (units: UnitSystem) =>
+const cut = (units: Writing) =>
   z.object({
     key: keyField,
     harvestId: words("The animal"),
@@ -87,7 +88,7 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const { units } = household;
-  return submit(request, cut(units), (v) => {
+  return submit(request, cut(writingOf(household)), (v) => {
     const { key, form, outKg, ...rest } = v;
     const write = writeBy(me, key);
     if (form === NOT_A_LOT) {

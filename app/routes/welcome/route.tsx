@@ -1,13 +1,14 @@
 import { useForm } from "@conform-to/react";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { kPaFromPsi, parseQuantity } from "#core/quantity";
+import { kPaFromPsi, parseQuantity, type DecimalSign, type UnitSystem } from "#core/quantity";
 import { addCanner } from "#store/equipment";
 import { getHousehold, setUpHousehold } from "#store/household";
 import { Button } from "#ui/button";
 import { KeyedForm, FormErrors, PickField, TextField } from "#ui/form";
+import { AltitudeField } from "../household/altitude-field";
 import { ContainerGlyph } from "#ui/glyph";
 import { shapeOf } from "#core/schedule";
 import { altitudeProblem } from "../../server/altitude";
@@ -24,19 +25,20 @@ const schema = z
     key: keyField,
     personName: words("Your name", 40),
     units: z.enum(["us", "metric"]),
+    decimal: z.enum(["point", "comma"]).default("point"),
     altitude: words("Your altitude", 30),
     gauge: z.enum(["dial", "weighted", "both"]),
     zone: z.string().optional(),
   })
   .superRefine((v, ctx) => {
-    const message = altitudeProblem(v.altitude, v.units);
+    const message = altitudeProblem(v.altitude, v);
     if (message) ctx.addIssue({ code: "custom", path: ["altitude"], message });
   });
 
 export async function action({ request, context }: Route.ActionArgs) {
   const larder = context.get(larderContext);
   return submit(request, schema, (v) => {
-    const altitude = parseQuantity(v.altitude, "altitude", v.units);
+    const altitude = parseQuantity(v.altitude, "altitude", v);
     const gauge = v.gauge === "dial" ? "dial" : "weighted";
     const { personId } = setUpHousehold(
       larder,
@@ -46,6 +48,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         personName: v.personName,
         altitudeM: altitude.ok ? altitude.si : 0,
         units: v.units,
+        decimal: v.decimal,
         gauge,
         zone: v.zone || Intl.DateTimeFormat().resolvedOptions().timeZone,
       },
@@ -68,6 +71,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function Welcome({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "welcome", lastResult: actionData?.result });
+  const [units, setUnits] = useState<UnitSystem>(fields.units.initialValue === "metric" ? "metric" : "us");
+  const [decimal, setDecimal] = useState<DecimalSign>(
+    fields.decimal.initialValue === "comma" ? "comma" : "point",
+  );
   const zone = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (zone.current) zone.current.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -142,12 +149,21 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
             { value: "us", label: "lb, °F, ft" },
             { value: "metric", label: "kg, °C, m" },
           ]}
+          onPick={(v) => setUnits(v as UnitSystem)}
         />
-        <TextField
+        <PickField
+          field={fields.decimal}
+          label="You write one and a half"
+          options={[
+            { value: "point", label: "1.5" },
+            { value: "comma", label: "1,5" },
+          ]}
+          onPick={(v) => setDecimal(v as DecimalSign)}
+        />
+        <AltitudeField
           field={fields.altitude}
-          label="Altitude"
-          hint="With its unit, like 2,300 ft or 700 m."
-          inputMode="text"
+          writing={{ units, decimal }}
+          hint="With its unit, like 2300 ft or 700 m."
           autoFocus
         />
         <PickField

@@ -3,6 +3,7 @@ import { isRunOf, knownSession, knownToken, type Right, type Token } from "#stor
 import { onBehalfOf, type Larder } from "#store/db";
 import { clockNow } from "../clock";
 import { cookieIn, setInCookie } from "./cookies";
+import { isOwnName, isPassedOn } from "./proxy";
 import { countGuess, waitFor } from "./slow";
 import { screenName, type Visitor } from "./visitor";
 
@@ -51,6 +52,14 @@ async function admit(
   const device = screenName(req.headers["user-agent"]);
   if (!network && !isOwnName(req.headers.host)) {
     answer(res, 421, "This larder answers to 127.0.0.1 and localhost only.");
+    return null;
+  }
+  if (!network && isPassedOn(req)) {
+    answer(
+      res,
+      421,
+      "This larder is for this machine alone, and a proxy passed this request on. Set a passphrase and start it with HOST to serve others.",
+    );
     return null;
   }
   const bearer = /^Bearer +(\S+)$/i.exec(req.headers.authorization ?? "")?.[1];
@@ -116,10 +125,6 @@ function mayDo(larder: Larder, token: Pick<Token, "right" | "cannerId">, req: Re
       return token.right !== "gauge" || isRunOf(larder, decodeURIComponent(found[1]!), token.cannerId!);
   }
   return false;
-}
-
-function isOwnName(host: string | undefined): boolean {
-  return /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i.test(host ?? "");
 }
 
 /** Goes on, and remembers on whose behalf. */

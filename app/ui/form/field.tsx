@@ -191,13 +191,20 @@ export function PickTile({
 }
 
 /** One thing that is so or is not. */
-export function TickField({ label, hint, field, className = "" }: Common) {
+export function TickField({
+  label,
+  hint,
+  field,
+  className = "",
+  onTick,
+}: Common & { onTick?: (ticked: boolean) => void }) {
   return (
     <div className={className}>
       <label className="flex min-h-12 cursor-pointer items-center gap-3">
         <input
           type="checkbox"
           defaultChecked={field.initialValue === "on"}
+          onChange={onTick && ((e) => onTick(e.target.checked))}
           {...describe(field, hint)}
           className="size-7 shrink-0 accent-copper"
         />

@@ -1,0 +1,53 @@
+import { useFetcher, useLocation } from "react-router";
+import { whyNotAccepted, type ProductKey, type ScheduledProcess } from "#core/schedule";
+import { Button } from "#ui/button";
+import { Notice } from "#ui/form";
+
+/** Rows of common practice a household has accepted: which, by whom and when, in words. */
+export interface Accepted {
+  product: ProductKey;
+  words: string;
+}
+
+/**
+ * Beside a process of common practice: that it is one, and who accepted it; or the button that accepts it. Nothing is shown
+ * beside a tested process.
+ */
+export function AcceptRow({
+  process,
+  accepted,
+  formKey,
+}: {
+  process: Pick<ScheduledProcess, "outcome" | "product" | "fromOffice">;
+  accepted: readonly Accepted[];
+  formKey: string;
+}) {
+  const fetcher = useFetcher();
+  const { pathname, search } = useLocation();
+  if (process.outcome === "tested" || process.fromOffice) return null;
+  const known = accepted.find((a) => a.product === process.product);
+  const why = whyNotAccepted(
+    process,
+    accepted.map((a) => a.product),
+  );
+  if (why === null)
+    return (
+      <p className="mt-3 font-[650] text-amber">
+        Common practice, not a tested process. {known && `Accepted by ${known.words}.`}
+      </p>
+    );
+  return (
+    <Notice tone="care" className="mt-3 space-y-2">
+      <p>
+        <b>Common practice, not a tested process.</b> {why} Compare it with your own guide or ask your
+        extension office first.
+      </p>
+      <fetcher.Form method="post" action="/household/accept">
+        <input type="hidden" name="key" value={formKey} />
+        <input type="hidden" name="product" value={process.product} />
+        <input type="hidden" name="back" value={`${pathname}${search}`} />
+        <Button disabled={fetcher.state !== "idle"}>Accept this common practice</Button>
+      </fetcher.Form>
+    </Notice>
+  );
+}
