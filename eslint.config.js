@@ -42,7 +42,29 @@ export default tseslint.config(
   {
     files: ["app/**/*.tsx"],
     plugins: { "react-hooks": hooks },
-    rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
+    rules: {
+      "react-hooks/rules-of-hooks": "error",
+      "react-hooks/exhaustive-deps": "error",
+      // What an effect returns is called as its clean-up, and a promise cannot be: the page would fall with it.
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            "CallExpression[callee.name=/^use(Layout|Insertion)?Effect$/] > ArrowFunctionExpression[body.type!='BlockStatement']",
+          message: "An effect has a block for a body, and returns nothing but a clean-up.",
+        },
+        {
+          selector:
+            "CallExpression[callee.name=/^use(Layout|Insertion)?Effect$/] > ArrowFunctionExpression[async=true]",
+          message: "An effect is not async: what it returns is called as its clean-up.",
+        },
+        {
+          selector:
+            "CallExpression[callee.name=/^use(Layout|Insertion)?Effect$/] > ArrowFunctionExpression > BlockStatement > ReturnStatement > CallExpression",
+          message: "An effect returns a function as its clean-up, not what a call answers.",
+        },
+      ],
+    },
   },
   arrows(
     ["core/**/*.ts"],

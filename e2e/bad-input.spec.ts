@@ -42,7 +42,7 @@ test("zero, negative and absurd weights; an unlikely one is asked about once", a
   await page.goto(`${empty.url}/field`);
   await page.getByLabel("Animal or catch").selectOption("grouse");
   for (const [typed, message] of [
-    ["0", "A weight is more than zero."],
+    ["0", "Weight must be more than 0."],
     ["-3 lb", "A weight cannot be below zero."],
     ["heavy", "does not read as a weight"],
     ["11 psi", "measures a pressure"],

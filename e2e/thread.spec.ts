@@ -192,7 +192,7 @@ test("the thread works before any script loads", async ({ browser, empty }) => {
   await page.getByLabel("Animal or catch").selectOption("grouse");
   await page.getByLabel("Weight, if you have it").fill("0 lb");
   await page.getByRole("button", { name: "Write it down" }).click();
-  await expect(page.getByText("A weight is more than zero.")).toBeVisible();
+  await expect(page.getByText("Weight must be more than 0.")).toBeVisible();
   await expect(page.getByLabel("Animal or catch")).toHaveValue("grouse");
   await page.getByLabel("Weight, if you have it").fill("1 lb 8 oz");
   await page.getByRole("button", { name: "Write it down" }).click();

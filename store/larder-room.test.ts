@@ -321,7 +321,7 @@ describe("shelves", () => {
       /was given away already. Is it the right code/,
     );
     expect(refusal(() => shelve(t.larder, t.write(), [jars[1]!.id], placeId))).toMatch(
-      /was given away. If that was a slip/,
+      /was given away. If that was a mistake/,
     );
     const unpressed = rested(1, t).jars[0]!;
     expect(refusal(() => shelve(t.larder, t.write(), [unpressed.id], placeId))).toMatch(

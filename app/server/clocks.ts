@@ -1,6 +1,7 @@
 import { type Due } from "#core/agenda";
-import { type Promised, type Undecided } from "#store/rest";
+import { type Look } from "./look";
 import { type RunGlance } from "./shell";
+import { rawWaitEnds } from "./today";
 
 /** One clock of the strip. */
 export interface RunningClock {
@@ -16,8 +17,9 @@ export interface RunningClock {
 /** Every running clock, for the strip on every page. */
 export function clocksOf(
   runs: readonly RunGlance[],
-  { open, owed, now }: { open: readonly Undecided[]; owed: readonly Promised[]; now: number },
+  look: Pick<Look, "open" | "owed" | "now" | "rawFilledAt">,
 ): RunningClock[] {
+  const { open, owed, now } = look;
   const clocks = runs.map((r): RunningClock => {
     const due = r.agenda[0];
     const [until, after] = clockWords(r, due);
@@ -45,14 +47,32 @@ export function clocksOf(
       alarm: false,
     });
   for (const [what, label, after] of [
-    ["repack", "Packed anew", "to be in a canner"],
-    ["chill", "In the fridge", "to be eaten"],
+    ["repack", "Reprocess", "to be in a canner"],
+    ["chill", "In the refrigerator", "to be eaten"],
   ] as const) {
-    const due = owed.find(
-      (p) => p.disposition === what && p.dispositionDue !== null && p.dispositionDue > now,
-    );
-    if (due) clocks.push({ id: what, href: "/rest", label, until: due.dispositionDue, after, alarm: false });
+    // One whose time is over does not vanish: it is the one to throw out.
+    const due = owed.find((p) => p.disposition === what && p.dispositionDue !== null);
+    if (!due) continue;
+    const over = due.dispositionDue! <= now;
+    clocks.push({
+      id: what,
+      href: "/rest",
+      label,
+      until: over ? null : due.dispositionDue,
+      after: over ? `${due.code}: too late, throw it out` : after,
+      alarm: over,
+    });
   }
+  const raw = rawWaitEnds(look);
+  if (raw !== null)
+    clocks.push({
+      id: "raw",
+      href: "/fire",
+      label: "Raw jars",
+      until: raw > now ? raw : null,
+      after: raw > now ? "to light the burner" : "raw jars waited too long",
+      alarm: raw <= now,
+    });
   return clocks;
 }
 

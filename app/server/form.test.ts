@@ -38,7 +38,7 @@ describe("a form that is sent", () => {
     expect(answer.init.status).toBe(422);
     expect(answer.data.result.error).toEqual({
       part: ["Keep it under 10 characters."],
-      kg: ["A weight is more than zero."],
+      kg: ["Weight must be more than 0."],
       temp: ["“hot” does not read as a temperature. Type it like 77 °C."],
     });
     expect(answer.data.result.initialValue).toMatchObject({

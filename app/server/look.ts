@@ -1,4 +1,4 @@
-import { activeRuns, type RunRecord } from "#store/run";
+import { activeRuns, packsToLoad, type RunRecord } from "#store/run";
 import { promised, restingRuns, undecided, type Promised, type Resting, type Undecided } from "#store/rest";
 import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/shelf";
 import { cansWaiting, type CanNow } from "#store/seam";
@@ -20,6 +20,8 @@ export interface Look {
   ready: Shelved[];
   /** cans not in a canner yet */
   cans: CanNow[];
+  /** when the first raw container was filled that still waits for heat, ms; null when none does */
+  rawFilledAt: number | null;
 }
 
 const looks = new WeakMap<object, Look>();
@@ -41,7 +43,10 @@ export function lookAround({ larder, context }: Home): Look {
     shelf: shelfGlance(larder, larder.now()),
     ready: toShelve(larder),
     cans: cansWaiting(larder),
+    rawFilledAt: null,
   };
+  const raw = packsToLoad(larder, look.waiting).filter((p) => p.method === "raw" && p.heatedAt === null);
+  if (raw.length > 0) look.rawFilledAt = Math.min(...raw.map((p) => p.filledAt));
   looks.set(context, look);
   return look;
 }

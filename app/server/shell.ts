@@ -1,6 +1,7 @@
 import { runAgenda, urgency, type Due } from "#core/agenda";
 import { formatMassShort } from "#core/quantity";
 import { type RunView, type RunPlan } from "#core/run";
+import { type ContainerKey } from "#core/schedule";
 import { uncutHarvests } from "#store/harvest";
 import { type Resting, type Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
@@ -39,6 +40,8 @@ export interface RunGlance {
   code: string;
   canner: string;
   load: string;
+  /** containers in it, a kind each pack */
+  kinds: ContainerKey[];
   view: RunView;
   plan: RunPlan;
   agenda: Due[];
@@ -50,6 +53,7 @@ function glance(run: RunRecord): RunGlance {
     code: run.code,
     canner: run.cannerName,
     load: loadWords(run.packs),
+    kinds: run.packs.map((p) => p.container),
     view: run.view,
     plan: run.plan,
     agenda: runAgenda(run.view, run.plan, run.cannerQuarts),

@@ -80,11 +80,11 @@ test.each([
 
 test("a frost says what it did and what to press; a heat says what it may have done", () => {
   const now = Date.UTC(2027, 0, 12, 12);
-  const frost = { kind: "frozen" as const, from: now - 2 * DAY, to: now - DAY, worstC: -5 };
-  expect(storageEventWords(frost, "Shed", "us", now, "UTC")).toMatch(
-    /^Shed froze \(23 °F\) from .* to .*press each lid again/,
+  const frost = { kind: "frozen" as const, from: now - 2 * DAY, to: now - DAY, until: now - DAY, worstC: -5 };
+  expect(storageEventWords(frost, "Shed", "us", now, "UTC", ["jar-pint"])).toMatch(
+    /^Shed froze \(23 °F\) from .* to .*check each lid, and throw out what moves/,
   );
-  const heat = { kind: "hot" as const, from: now - 3_600_000, to: null, worstC: 38 };
+  const heat = { kind: "hot" as const, from: now - 3_600_000, to: null, until: now, worstC: 38 };
   expect(storageEventWords(heat, "Loft", "metric", now, "UTC")).toMatch(
     /^Loft was hot \(38 °C\) since 11:00\. Above 35 °C/,
   );

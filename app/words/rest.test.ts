@@ -59,7 +59,7 @@ describe("taps at the towel", () => {
   });
   test("what was seen reads as a person would say it", () => {
     expect(sealLookWords({ lid: "down", level: "half", looseBand: true })).toBe(
-      "lid down, liquid half gone, band was loose",
+      "lid down, some liquid lost, band was loose",
     );
     expect(sealLookWords({ ends: "drawn-in", seam: "damp" })).toBe("ends drawn in, a seam damp");
   });

@@ -12,8 +12,8 @@ export interface LookChoice {
 export const JAR_LOOKS: readonly LookChoice[] = [
   { key: "down", label: "Lid is down", look: { lid: "down", level: "full" } },
   { key: "flexes", label: "It flexes", look: { lid: "flexes" } },
-  { key: "half", label: "Down, liquid half gone", look: { lid: "down", level: "half" } },
-  { key: "low", label: "Down, under half covered", look: { lid: "down", level: "low" } },
+  { key: "half", label: "Down, some liquid lost", look: { lid: "down", level: "half" } },
+  { key: "low", label: "Down, half or more of the liquid lost", look: { lid: "down", level: "low" } },
   { key: "loose", label: "Down, band was loose", look: { lid: "down", level: "full", looseBand: true } },
 ];
 
@@ -31,7 +31,7 @@ export const lookOf = (key: string): SealLook | undefined =>
 
 /** `lid down, liquid half gone, band was loose`. */
 export function sealLookWords(look: SealLook): string {
-  const level = { full: "", half: "liquid half gone", low: "less than half covered" };
+  const level = { full: "", half: "some liquid lost", low: "half or more of the liquid lost" };
   const ends = { "drawn-in": "ends drawn in", flat: "an end flat", bulged: "an end bulges" };
   const seam = { dry: "seams smooth and dry", damp: "a seam damp", rough: "a seam rough" };
   return [

@@ -1,3 +1,4 @@
+import { type Sort } from "./container";
 import { type Due } from "#core/agenda";
 import { checkItem, type CheckKey } from "#core/check";
 import { countOf, formatDuration, formatPressure, formatTemperature, type UnitSystem } from "#core/quantity";
@@ -48,7 +49,7 @@ export const ALARM_WORDS: Record<Alarm, string> = {
   "below-target": "Too low",
   unwatched: "Nobody looks",
   "vent-done": "Vented",
-  "process-done": "Time served",
+  "process-done": "Time is up: turn the heat off",
   "pressure-down": "Pressure is down",
   "lid-time": "Lid may come off",
   "check-time": "Seals may be checked",
@@ -69,7 +70,7 @@ export const ANSWERS: Record<Alarm, readonly string[]> = {
 const SIPHON_WORDS: Record<Siphoned, string> = {
   none: "full",
   some: "lost some liquid",
-  half: "less than half its liquid left",
+  half: "lost half or more of its liquid",
 };
 
 /** Where a run is, in two or three words. */
@@ -86,6 +87,13 @@ export const PHASE_WORDS: Record<RunView["phase"], string> = {
   aborted: "Given up",
 };
 
+const SORT_WORDS: Record<Sort, string> = { jars: "jars", cans: "cans", both: "containers" };
+const CHECK_BY: Record<Sort, string> = {
+  jars: "press each lid once",
+  cans: "look at both ends and the seams of each can",
+  both: "check each lid, and both ends of each can",
+};
+
 /** A task as an instruction and, beneath it, why or what then. */
 export function taskWords(
   due: Due,
@@ -93,11 +101,12 @@ export function taskWords(
   plan: RunPlan,
   units: UnitSystem,
   zone: string,
+  sort: Sort = "both",
 ): { title: string; why: string } {
   const floor = formatPressure(plan.floorKPa, units);
   switch (due.task) {
     case "light":
-      return { title: "Light the burner", why: "Water in, jars in, lid locked, vent open." };
+      return { title: "Light the burner", why: `Water in, ${SORT_WORDS[sort]} in, lid locked, vent open.` };
     case "steam":
       return {
         title: "Watch for steady steam from the vent",
@@ -114,7 +123,7 @@ export function taskWords(
           view.vent.doneAt !== null ? "Put the weight on now" : `Weight on at ${clockSeconds(due.at!, zone)}`,
         why: plan.minBurnerToVentEndMinutes
           ? `Quart fish: ten minutes of steam, and at least ${plan.minBurnerToVentEndMinutes} minutes from lighting the burner.`
-          : "When it has steamed for the full 10 minutes. If it sputters, say so and the 10 minutes wait with it.",
+          : "When it has steamed for the full 10 minutes. If it sputters, say so: the 10 minutes start over.",
       };
     case "reach-target":
       return {
@@ -130,7 +139,7 @@ export function taskWords(
       return view.completedAt !== null
         ? {
             title: "Turn the heat off",
-            why: `The full ${plan.minutes} minutes are served. Leave the canner where it stands.`,
+            why: `The full ${plan.minutes} minutes are up. Leave the canner where it is.`,
           }
         : {
             title: `Heat off at ${clockTime(due.at!, zone)}`,
@@ -154,13 +163,13 @@ export function taskWords(
       };
     case "unload":
       return {
-        title: "Lift the jars straight up onto a towel",
-        why: "Not tilted, a hand's width apart, out of the draught.",
+        title: `Lift the ${SORT_WORDS[sort]} straight up onto a towel`,
+        why: "Not tilted, a hand's width apart, out of the draft.",
       };
     case "check":
       return {
         title: "Check the seals",
-        why: `${plan.restHours} hours untouched, then press each lid once.`,
+        why: `${plan.restHours} hours untouched, then ${CHECK_BY[sort]}.`,
       };
   }
 }
@@ -195,7 +204,7 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
   const read = d.gaugeKPa === undefined ? "" : ` (${formatPressure(d.gaugeKPa, units)})`;
   switch (d.kind) {
     case "below-target":
-      return `${at}: pressure below ${formatPressure(plan.floorKPa, units)}${read}. The time began anew.`;
+      return `${at}: pressure below ${formatPressure(plan.floorKPa, units)}${read}. The timer started over.`;
     case "unwatched":
       return `${at}: nobody looked for ${formatDuration(((d.until ?? d.at) - d.at) / 1000)}; up to ${formatDuration(plan.unwatchedLimitS)} is watched time.`;
     case "wrong-weight":
@@ -237,7 +246,7 @@ function whatHappened(e: RunEvent, units: UnitSystem): string {
     case "weight-on":
       return e.weightKPa === undefined ? "Weight on" : `${formatPressure(e.weightKPa, units)} weight on`;
     case "container-out":
-      return `${e.container ?? "A container"} out, ${SIPHON_WORDS[e.siphoned ?? "none"]}`;
+      return `${e.container ?? "A container"} out${e.siphoned ? `, ${SIPHON_WORDS[e.siphoned]}` : ""}`;
     case "confirmed":
       return `Looked at: ${e.text ?? e.asked ?? ""}`;
     case "silence":
@@ -256,6 +265,6 @@ export function lookedAt(checks: readonly { finding: "sound" | "bad"; item: Chec
   const bad = checks.filter((c) => c.finding === "bad");
   const what = `${countOf(checks.length, "thing")} looked at before lighting`;
   return bad.length === 0
-    ? `${what}, all sound.`
+    ? `${what}; none of those was found bad.`
     : `${what}; not sound: ${bad.map((c) => checkItem(c.item).name.toLowerCase()).join(", ")}.`;
 }

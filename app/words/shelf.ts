@@ -2,6 +2,8 @@ import { formatTemperature, type UnitSystem } from "#core/quantity";
 import { type StorageEvent } from "#core/shelf";
 import { type SpeciesGroup } from "#core/species";
 import type { Shelved } from "#store/shelf";
+import { type ContainerKey } from "#core/schedule";
+import { lidsOrEnds } from "./container";
 import { containersWords, foodWords } from "./load";
 import { whenWords } from "./time";
 
@@ -35,11 +37,12 @@ export function storageEventWords(
   units: UnitSystem,
   now: number,
   zone: string,
+  kinds: readonly ContainerKey[] = [],
 ): string {
   const worst = formatTemperature(e.worstC, units);
   const until = e.to === null ? "since" : "from";
   const span = `${until} ${whenWords(e.from, now, zone)}${e.to === null ? "" : ` to ${whenWords(e.to, now, zone)}`}`;
   return e.kind === "frozen"
-    ? `${room} froze (${worst}) ${span}. Ice pushes lids up: press each lid again; what moves is thrown out.`
-    : `${room} was hot (${worst}) ${span}. Above ${formatTemperature(35, units)} food can spoil in a sound jar: look at each before opening, and eat these first.`;
+    ? `${room} froze (${worst}) ${span}. Ice breaks seals: check ${lidsOrEnds(kinds)}, and throw out what moves.`
+    : `${room} was hot (${worst}) ${span}. Above ${formatTemperature(35, units)} food can spoil in a sound container: check ${lidsOrEnds(kinds)}, and eat these first.`;
 }

@@ -1,3 +1,4 @@
+import { type Sort } from "./container";
 import { type RunPlan, type RunView } from "#core/run";
 import { formatPressure, type UnitSystem } from "#core/quantity";
 
@@ -8,7 +9,12 @@ export interface StageSigns {
 }
 
 /** Signs of each stage, to go by without a gauge in sight. Common practice, no source. */
-export function stageSigns(view: RunView, plan: RunPlan, units: UnitSystem): StageSigns | null {
+export function stageSigns(
+  view: RunView,
+  plan: RunPlan,
+  units: UnitSystem,
+  sort: Sort = "both",
+): StageSigns | null {
   const weighted = plan.governs === "weighted";
   switch (view.phase) {
     case "warming":
@@ -44,8 +50,11 @@ export function stageSigns(view: RunView, plan: RunPlan, units: UnitSystem): Sta
       return { see: "No steam where the weight was.", hear: "Nothing." };
     case "unloading":
       return {
-        see: "Liquid still boiling in the jars is as it should be.",
-        hear: "Lids going in, one by one.",
+        see:
+          sort === "cans"
+            ? "Ends bulge while they are hot and draw in as they cool."
+            : "Liquid still boiling in the jars is as it should be.",
+        hear: sort === "cans" ? "Ends snapping in, one by one." : "Lids snapping down, one by one.",
       };
     default:
       return null;
@@ -53,9 +62,18 @@ export function stageSigns(view: RunView, plan: RunPlan, units: UnitSystem): Sta
 }
 
 /** What may be done with a load that was not processed, the best first. */
-export const UNPROCESSED = [
-  "Within 24 hours, process it again from the beginning: new lids, hot jars, the whole time. Cans are opened, exhausted and closed anew.",
-  "Put it in the refrigerator now and eat it within 3 days, cooked through.",
-  "Freeze it: jars need more headspace than they have, so move it to freezer boxes.",
-  "Stood warm for more than two hours and nobody will cook it now: throw it out.",
-] as const;
+export function unprocessedWords(sort: Sort): string[] {
+  const again = {
+    jars: "new lids, hot jars, the whole time.",
+    cans: "new cans, exhausted and seamed again, the whole time.",
+    both: "new lids or new cans, the whole time.",
+  };
+  return [
+    `Within 24 hours, reprocess it from the beginning: ${again[sort]}`,
+    "Put it in the refrigerator now and eat it within 3 days, cooked through.",
+    sort === "cans"
+      ? "Freeze it: open the cans and move the food to freezer boxes."
+      : "Freeze it: jars need more headspace than they have, so move it to freezer boxes.",
+    "If it was warm for more than 2 hours and nobody will cook it now, throw it out.",
+  ];
+}

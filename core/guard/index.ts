@@ -17,3 +17,4 @@ export {
   type PackToLoad,
   type ToSign,
 } from "./load.ts";
+export { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./shelf.ts";

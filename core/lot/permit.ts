@@ -61,7 +61,7 @@ export function whyNotLot(
     case "eat":
     case "give":
     case "discard":
-      if (!(event.massKg > 0)) return no("A weight is more than zero.", "massKg");
+      if (!(event.massKg > 0)) return no("Weight must be more than 0.", "massKg");
       return event.massKg > leftKg + SCALE_SLACK_KG
         ? no("That is more than is left of the lot.", "massKg")
         : null;
@@ -101,7 +101,7 @@ function whyNotWeighed(
   const { kind, afterKg } = event;
   const no = (message: string, field: LotRefusal["field"] = "afterKg"): LotRefusal => ({ field, message });
   if (!(afterKg > 0))
-    return no("A weight is more than zero. If nothing is left, say that it was thrown out.");
+    return no("Weight must be more than 0. If nothing is left, say that it was thrown out.");
   if (kind !== "weigh" && state.kept === "freezer")
     return no("It is frozen. Thaw it first, then do this.", "");
   if (kind === "smoke" && group !== "fish")

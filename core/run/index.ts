@@ -24,6 +24,6 @@ export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts"
 export { FoldedRun } from "./folded.ts";
 export { placeAmong } from "./place.ts";
 export { step as stepRun } from "./step.ts";
-export { possibleNext, whyNot } from "./permit.ts";
+export { possibleNext, whyNot, whyNotTakenOut, whyNotUndone } from "./permit.ts";
 export { BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";
 export { plainPlan } from "./plain.ts";

@@ -91,10 +91,29 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
     return `Leave the lid for ${formatDuration((view.lidAt! - view.now) / 1000)} more.`;
   }
   if (type === "checked" && view.phase === "resting" && view.now < view.checkAt!) {
-    return `The jars rest ${formatDuration((view.checkAt! - view.now) / 1000)} more before anyone presses a lid.`;
+    return `They rest ${formatDuration((view.checkAt! - view.now) / 1000)} more before anyone checks a seal.`;
   }
   if (possibleNext(view).includes(type)) return null;
   return `That does not fit: the run is ${PHASE_WORDS[view.phase]}.`;
+}
+
+/** Why a load may not be taken out of its canner again as if it had never been in it; null while nothing has heated it. */
+export function whyNotTakenOut(view: RunView): string | null {
+  if (view.phase === "warming" && view.burnerLitAt === null) return null;
+  return view.phase === "aborted"
+    ? "This run is over."
+    : "The burner was lit: this load is run to its end, or given up and decided about.";
+}
+
+/**
+ * Why something that was said may not be taken back; null when it may. A run that was given up, or whose heat went off early,
+ * does not come back once its containers were decided about or packed again: they would count twice.
+ * @param type what is to be taken back
+ * @param decided how many of its containers were decided about, or are in another pack or run
+ */
+export function whyNotUndone(type: RunEventType, decided: number): string | null {
+  if ((type !== "abort" && type !== "heat-off") || decided === 0) return null;
+  return `${decided === 1 ? "One container" : `${decided} containers`} of this run were decided about since. It cannot be undone.`;
 }
 
 const pounds = (kPa: number) => Math.round(psiFromKPa(kPa));

@@ -95,7 +95,8 @@ export interface RunState {
   silenced: { alarm: Alarm; at: number; by: string | null; reason: string | null } | null;
   confirmed: Partial<Record<Asked, { at: number; by: string | null; text: string | null }>>;
   /** containers in the order they came out */
-  out: { container: string; at: number; siphoned: Siphoned }[];
+  /** `siphoned`: what was seen of its liquid; null when nobody said */
+  out: { container: string; at: number; siphoned: Siphoned | null }[];
   atTheStove: string | null;
   deviations: Deviation[];
 }

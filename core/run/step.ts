@@ -164,7 +164,7 @@ function silence(state: RunState, event: RunEvent): void {
 function containerOut(state: RunState, event: RunEvent): void {
   if (state.phase !== "unloading" && state.phase !== "resting") return outOfPlace(state, event);
   if (!event.container) return;
-  const out = { container: event.container, at: event.at, siphoned: event.siphoned ?? "none" };
+  const out = { container: event.container, at: event.at, siphoned: event.siphoned ?? null };
   const before = state.out.findIndex((o) => o.container === event.container);
   // Said again, it keeps its place in the order: only what it lost is told anew.
   if (before >= 0) state.out[before] = { ...out, at: state.out[before]!.at };

@@ -147,10 +147,16 @@ describe("where it stands", () => {
       [5, -3],
     ].map(([h, tempC]) => ({ at: at(h!), tempC: tempC! }));
     expect(storageEvents([...entries].reverse())).toEqual([
-      { kind: "frozen", from: at(1), to: at(3), worstC: -6 },
-      { kind: "hot", from: at(4), to: at(5), worstC: 36 },
-      { kind: "frozen", from: at(5), to: null, worstC: -3 },
+      { kind: "frozen", from: at(1), to: at(3), until: at(3), worstC: -6 },
+      { kind: "hot", from: at(4), to: at(5), until: at(5), worstC: 36 },
+      { kind: "frozen", from: at(5), to: null, until: at(5 + 48), worstC: -3 },
     ]);
+    // A frost in April says nothing of December, whenever somebody reads the thermometer again.
+    const seldom = [
+      { at: at(0), tempC: -4 },
+      { at: at(24 * 240), tempC: 12 },
+    ];
+    expect(storageEvents(seldom)).toMatchObject([{ to: at(24 * 240), until: at(48) }]);
   });
 });
 

@@ -22,12 +22,17 @@ export function storageState(tempC: number): StorageState {
   return tempC < HEAT_C ? "warm" : "hot";
 }
 
+/** A reading speaks for no longer than this after it, ms: what a room did in between seldom readings nobody knows. Common practice, no source. */
+const SPEAKS_FOR_MS = 2 * 86_400_000;
+
 /** A stretch in which a room froze or was hot: from the first reading that says so to the next that does not. */
 export interface StorageEvent {
   kind: "frozen" | "hot";
   from: number;
   /** null while it goes on */
   to: number | null;
+  /** known to have been so until then: what was put there later is not in doubt */
+  until: number;
   /** the worst reading, °C */
   worstC: number;
 }
@@ -40,11 +45,16 @@ export function storageEvents(entries: readonly StorageEntry[]): StorageEvent[] 
     const state = storageState(tempC);
     if (open && state !== open.kind) {
       open.to = at;
+      open.until = Math.min(open.until, at);
       open = null;
     }
     if (state !== "frozen" && state !== "hot") continue;
-    if (!open) events.push((open = { kind: state, from: at, to: null, worstC: tempC }));
-    else open.worstC = state === "frozen" ? Math.min(open.worstC, tempC) : Math.max(open.worstC, tempC);
+    const until = at + SPEAKS_FOR_MS;
+    if (!open) events.push((open = { kind: state, from: at, to: null, until, worstC: tempC }));
+    else {
+      open.until = until;
+      open.worstC = state === "frozen" ? Math.min(open.worstC, tempC) : Math.max(open.worstC, tempC);
+    }
   }
   return events;
 }

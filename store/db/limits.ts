@@ -3,9 +3,9 @@ import { Refused } from "./refused.ts";
 /** What the tables themselves hold to, in words: the last guard, for what no form has thought of. */
 const LIMITS: Record<string, string> = {
   harvest_count: "A count is from 1 to 10,000.",
-  harvest_weight: "A weight is more than zero.",
-  loss_weight: "A weight is more than zero.",
-  individual_weight: "A weight is more than zero.",
+  harvest_weight: "Weight must be more than 0.",
+  loss_weight: "Weight must be more than 0.",
+  individual_weight: "Weight must be more than 0.",
   individual_length: "A length is more than zero.",
   share_fraction: "A share is more than none and not more than all.",
   lot_weight: "A lot weighs more than nothing.",

@@ -193,7 +193,7 @@ export function discardFromHarvest(
 ): void {
   once(larder, write, "harvest.discard", () => {
     const animal = getHarvest(larder, input.harvestId);
-    if (!(input.massKg > 0)) throw new Refused({ inKg: "A weight is more than zero." });
+    if (!(input.massKg > 0)) throw new Refused({ inKg: "Weight must be more than 0." });
     if (animal.leftKg !== null && input.massKg > animal.leftKg + SCALE_SLACK_KG)
       throw new Refused({
         inKg: `Only ${formatMass(animal.leftKg, units)} of ${animal.code} is left. Weigh again, or correct the animal's weight.`,

@@ -107,7 +107,7 @@ export function recordHarvest(
     if (input.takenOn > today)
       throw new Refused({ takenOn: "That day has not come yet. When was it taken?" });
     if (input.weightKg !== null && !(input.weightKg > 0))
-      throw new Refused({ weight: "A weight is more than zero." });
+      throw new Refused({ weight: "Weight must be more than 0." });
     const id = uuid();
     const code = issueCode(larder, "harvest", id);
     const { holdFor, ...rest } = input;

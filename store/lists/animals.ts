@@ -41,7 +41,7 @@ function cardOf(row: Row) {
   if (count < 1 || count > 10_000) throw new Refused({ count: "A count is 1 to 10,000." });
   const weightKg = (row["weight kg"] as number | null | undefined) ?? null;
   if (weightKg !== null && !(weightKg > 0 && weightKg < 5000))
-    throw new Refused({ "weight kg": "A weight is more than zero, and no animal here weighs five tonnes." });
+    throw new Refused({ "weight kg": "Weight must be more than 0 and less than 5,000 kg." });
   return {
     place: textOf(row, "place") || null,
     tag: textOf(row, "tag") || null,

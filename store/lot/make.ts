@@ -154,7 +154,7 @@ export function splitLot(
 ): MadeLot {
   return once(larder, write, "lot.split", () => {
     const from = getLot(larder, input.lotId);
-    if (!(input.massKg > 0)) throw new Refused({ massKg: "A weight is more than zero." });
+    if (!(input.massKg > 0)) throw new Refused({ massKg: "Weight must be more than 0." });
     if (input.massKg > from.leftKg - SCALE_SLACK_KG)
       throw new Refused({ massKg: `That is all of ${from.code}, or more. Split off less than it holds.` });
     const made = insertLot(larder, write, [{ lotId: from.id, massKg: input.massKg }], {
@@ -235,7 +235,7 @@ function least(values: readonly (number | null)[]): number | null {
 
 /** Weight that can be taken from a lot, kg: what was asked for, or all that is left when a scale disagrees by a hair. */
 function takeFrom(from: Lot, massKg: number, field: string): number {
-  if (!(massKg > 0)) throw new Refused({ [field]: "A weight is more than zero." });
+  if (!(massKg > 0)) throw new Refused({ [field]: "Weight must be more than 0." });
   if (massKg > from.leftKg + SCALE_SLACK_KG)
     throw new Refused({ [field]: `That is more than is left of ${from.code}. Weigh again.` });
   return Math.min(massKg, from.leftKg);

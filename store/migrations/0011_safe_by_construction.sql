@@ -21,3 +21,20 @@ UPDATE lot SET fresh_until =
 CREATE TRIGGER acceptance_no_update BEFORE UPDATE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;
 --> statement-breakpoint
 CREATE TRIGGER acceptance_no_delete BEFORE DELETE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;
+--> statement-breakpoint
+CREATE TABLE `shelf_check` (
+	`seq` integer PRIMARY KEY AUTOINCREMENT NOT NULL,
+	`id` text NOT NULL,
+	`container_id` text NOT NULL,
+	`at` integer NOT NULL,
+	`by_id` text,
+	FOREIGN KEY (`container_id`) REFERENCES `container`(`id`) ON UPDATE no action ON DELETE no action,
+	FOREIGN KEY (`by_id`) REFERENCES `person`(`id`) ON UPDATE no action ON DELETE no action
+) STRICT;
+--> statement-breakpoint
+CREATE UNIQUE INDEX `shelf_check_id_unique` ON `shelf_check` (`id`);--> statement-breakpoint
+CREATE INDEX `shelf_check_container` ON `shelf_check` (`container_id`,`at`);
+--> statement-breakpoint
+CREATE TRIGGER shelf_check_no_update BEFORE UPDATE ON shelf_check BEGIN SELECT RAISE(ABORT, 'shelf_check is append-only'); END;
+--> statement-breakpoint
+CREATE TRIGGER shelf_check_no_delete BEFORE DELETE ON shelf_check BEGIN SELECT RAISE(ABORT, 'shelf_check is append-only'); END;

@@ -1,5 +1,5 @@
 import { Refused, type Larder } from "#store/db";
-import { whyNot } from "#core/run";
+import { whyNot, whyNotUndone, type RunEvent } from "#core/run";
 import { append, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
 import { bringToHand, eventsOf, viewOfRun } from "./event-rows.ts";
 
@@ -21,12 +21,32 @@ export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
       if (!events.some((e) => e.id === tap.id)) {
         checkClock(larder, runId, now);
         const view = viewOfRun(larder, row, events, Math.min(at, now));
-        const no = whyNot(view, tap.type, row.plan, tap.weightKPa);
+        const no =
+          whyNot(view, tap.type, row.plan, tap.weightKPa) ?? whyNotTakenBack(larder, runId, tap, events);
         if (no) throw new Refused({ "": no }, 409);
       }
       return append(larder, row, events, [{ ...tap, at }], now);
     })
     .immediate();
+}
+
+/** Asks whether what a correction takes back may be taken back, with what became of the run's containers since. */
+function whyNotTakenBack(
+  larder: Larder,
+  runId: string,
+  tap: Tap,
+  events: readonly RunEvent[],
+): string | null {
+  const meant = tap.type === "correction" ? events.find((e) => e.id === tap.corrects) : undefined;
+  if (!meant) return null;
+  const decided = larder.sqlite
+    .prepare(
+      `select (select count(*) from container c join pack k on k.id = c.pack_id where k.run_id = @runId and c.disposition is not null)
+         + (select count(*) from audit where action = 'run.take-out' and entity_id = @runId)`,
+    )
+    .pluck()
+    .get({ runId }) as number;
+  return whyNotUndone(meant.type, decided);
 }
 
 /** What became of a tap that a stove screen kept until it could be delivered. */

@@ -115,6 +115,21 @@ export const storageEntry = sqliteTable(
   (t) => [check("storage_temp", sql`${t.tempC} between -60 and 70`), index("storage_room").on(t.room, t.at)],
 );
 
+/** A container on a shelf looked at after a frost or a heat, and found sound. Appended, never edited. */
+export const shelfCheck = sqliteTable(
+  "shelf_check",
+  {
+    seq: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull().unique(),
+    containerId: text("container_id")
+      .notNull()
+      .references(() => container.id),
+    at: integer().notNull(),
+    byId: text("by_id").references(() => person.id),
+  },
+  (t) => [index("shelf_check_container").on(t.containerId, t.at)],
+);
+
 /** What was seen of a container before and as it was opened. Appended, never edited. */
 export const opening = sqliteTable(
   "opening",

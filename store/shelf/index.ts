@@ -24,6 +24,7 @@ export { putBack, shelve, takeOff, type TakenAs } from "./take.ts";
 export { countShelf, reconcile, type CountLine, type ShelfCount } from "./count.ts";
 export {
   addStorageEntry,
+  checkOnShelf,
   flaggedByStorage,
   storageRooms,
   type FlaggedContainer,

@@ -1,7 +1,8 @@
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
-import { storageEntry } from "../schema/index.ts";
+import { type ContainerKey } from "#core/schedule";
+import { shelfCheck, storageEntry } from "../schema/index.ts";
 import { listPlaces } from "./place.ts";
 
 export interface StorageRoom {
@@ -54,24 +55,41 @@ export function storageRooms(larder: Larder): StorageRoom[] {
 export interface FlaggedContainer {
   id: string;
   code: string;
+  kind: ContainerKey;
   room: string;
   event: StorageEvent;
 }
 
-/** Everything on the shelves that stood in a room while it froze or was hot. */
+/** A container that stood in a frost or a heat was looked at and is sound: it is not flagged for that any more. */
+export function checkOnShelf(larder: Larder, write: Write, containerId: string): void {
+  once(larder, write, "shelf.check", () => {
+    const flag = flaggedByStorage(larder).find((f) => f.id === containerId);
+    if (!flag) throw new Refused({ "": "There is nothing to look at on this container." }, 409);
+    larder.db
+      .insert(shelfCheck)
+      .values({ id: uuid(), containerId, at: larder.now(), byId: write.byId })
+      .run();
+    return { result: null, note: { kind: "container", id: containerId, detail: { after: flag.event.kind } } };
+  });
+}
+
+/** Everything on the shelves that stood in a room while it froze or was hot, and was not looked at since. */
 export function flaggedByStorage(larder: Larder, rooms = storageRooms(larder)): FlaggedContainer[] {
   const stood = larder.sqlite.prepare(
-    `select distinct c.id, c.code from movement m join shelf_place p on p.id = m.place_id join container c on c.id = m.container_id
+    `select distinct c.id, c.code, k.container as kind from movement m join shelf_place p on p.id = m.place_id
+       join container c on c.id = m.container_id join pack k on k.id = c.pack_id
      where p.room = @room and c.moved = 'shelved' and m.at < @to
+       and not exists (select 1 from shelf_check k where k.container_id = c.id and k.at >= @from)
        and coalesce((select x.at from movement x where x.container_id = m.container_id and x.seq > m.seq order by x.seq limit 1), 9e15) > @from
      order by c.canned_at, c.code`,
   );
   return rooms.flatMap(({ room, events }) =>
     events.flatMap((event) =>
       (
-        stood.all({ room, from: event.from, to: event.to ?? Number.MAX_SAFE_INTEGER }) as {
+        stood.all({ room, from: event.from, to: event.until }) as {
           id: string;
           code: string;
+          kind: ContainerKey;
         }[]
       ).map((c) => ({ ...c, room, event })),
     ),

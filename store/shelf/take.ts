@@ -1,31 +1,15 @@
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { type Disposition } from "#core/rest";
+import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "#core/guard";
 import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { type Move } from "#core/shelf";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { change, listSupplies, stacksFor } from "#store/supply";
 import { movement } from "../schema/index.ts";
 import { getPlace, listPlaces, placeName } from "./place.ts";
-import { shelvedByIds } from "./shelved.ts";
+import { shelvedByIds, type Shelved } from "./shelved.ts";
 
 export type TakenAs = Exclude<Move, "shelved" | "missing">;
-
-const TAKEN_WORDS = {
-  opened: "was opened",
-  given: "was given away",
-  discarded: "was thrown out",
-  missing: "was not found when its shelf was counted",
-} as const;
-
-const DECIDED: Record<Disposition, string> = {
-  shelve: "it may be shelved",
-  chill: "it was sent to the fridge",
-  freeze: "it was frozen",
-  repack: "its meat is packed anew",
-  discard: "it was thrown out",
-  hold: "it is kept back",
-};
 
 /** One movement. Call inside a write. */
 export function move(
@@ -49,17 +33,18 @@ export function move(
     .run();
 }
 
-/** Why a container may not stand on a shelf, in a sentence; null when it may. */
-function whyNotShelved(c: ContainerNow, holds: readonly string[], aside: string | null): string | null {
-  if (c.moved && c.moved !== "shelved" && c.moved !== "missing")
-    return `${c.code} ${TAKEN_WORDS[c.moved]}. If that was a slip, put it back from its own page.`;
-  if (c.disposition) return `${c.code} has no sound, checked seal: ${DECIDED[c.disposition]}.`;
-  if (c.seal === null) return `${c.code} has no checked seal yet, so it is not shelved. Press its lid first.`;
-  if (c.seal === "failed") return `${c.code} did not seal, so it is not shelved. Decide about it on Rest.`;
-  if (holds.length) return `${c.code} is on hold (${holds.join("; ")}).`;
-  if (aside && c.moved === null)
-    return `${c.code} is set aside (${aside}). Lift that first, with the reason.`;
-  return null;
+/** A container as the guards of shelves are asked about it. */
+function onTheWay(c: ContainerNow, facts: Shelved | undefined): ContainerOnTheWay {
+  const { code, seal, disposition, moved } = c;
+  return {
+    code,
+    seal,
+    disposition,
+    moved,
+    processed: Boolean(facts?.cannedAt),
+    holds: facts?.holds ?? [],
+    aside: facts?.aside ?? null,
+  };
 }
 
 /**
@@ -79,11 +64,7 @@ export function shelve(
     if (ids.length === 0) throw new Refused({ containerIds: "Choose at least one container." });
     const known = new Map(shelvedByIds(larder, ids).map((c) => [c.id, c]));
     for (const id of ids) {
-      const now = getContainer(larder, id);
-      const facts = known.get(id);
-      const why =
-        whyNotShelved(now, facts?.holds ?? [], facts?.aside ?? null) ??
-        (facts?.cannedAt ? null : `${now.code} did not get its full time, so it is not shelved.`);
+      const why = whyNotShelved(onTheWay(getContainer(larder, id), known.get(id)));
       if (why) throw new Refused({ containerIds: why }, 409);
     }
     const fresh = ids.filter(
@@ -128,32 +109,8 @@ export function takeOff(
 
 function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: string | null): void {
   const c = getContainer(larder, id);
-  if (c.moved !== "shelved")
-    throw new Refused(
-      {
-        "": c.moved
-          ? `${c.code} ${TAKEN_WORDS[c.moved]} already. Is it the right code?`
-          : `${c.code} is not on a shelf.`,
-      },
-      409,
-    );
-  const facts = shelvedByIds(larder, [id])[0];
-  if (kind !== "discarded") {
-    if (facts?.holds.length)
-      throw new Refused(
-        {
-          "": `${c.code} is on hold (${facts.holds.join("; ")}). It is not eaten or given away until the hold is lifted.`,
-        },
-        409,
-      );
-    if (facts?.aside)
-      throw new Refused(
-        {
-          "": `${c.code} is set aside: ${facts.aside}. It is not eaten or given away until somebody lifts that with a reason.`,
-        },
-        409,
-      );
-  }
+  const why = whyNotTaken(onTheWay(c, shelvedByIds(larder, [id])[0]), kind);
+  if (why) throw new Refused({ "": why }, 409);
   move(larder, write, id, kind, { note });
   if (kind === "opened") jarBack(larder, write, id);
 }

@@ -13,6 +13,7 @@ import { FormErrors, Notice, SelectField, TextField } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Empty, Figure, Page, Part } from "#ui/page";
 import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
+import { sortOf } from "../../words/container";
 import { loadWords, containersWords, speciesWords } from "../../words/load";
 import { ALARM_WORDS, PHASE_WORDS, taskWords } from "../../words/run";
 import { longDay } from "../../words/time";
@@ -94,7 +95,8 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
         <ul className="mb-10 grid gap-5 md:grid-cols-2">
           {runs.map((r) => {
             const due = r.agenda[0];
-            const text = due && taskWords(due, r.view, r.plan, household.units, household.zone);
+            const text =
+              due && taskWords(due, r.view, r.plan, household.units, household.zone, sortOf(r.kinds));
             return (
               <li key={r.id} className="rounded border-2 border-ink bg-sheet p-5">
                 <div className="flex justify-between gap-3">

@@ -9,6 +9,7 @@ import { refuse } from "#store/db";
 import { listRecalls } from "#store/recall";
 import {
   addPlace,
+  checkOnShelf,
   findOnShelf,
   flaggedByStorage,
   listPlaces,
@@ -26,6 +27,7 @@ import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form"
 import { lookAround } from "../../server/look";
 import { placeShape } from "./place-shape";
 import { AddShelf } from "./add-shelf";
+import { AfterStorage } from "./after-storage";
 import { Ways } from "./ways";
 import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
@@ -66,9 +68,11 @@ export function loader({ request, context }: Route.LoaderArgs) {
         .map((event) => ({
           room: r.room,
           event,
-          codes: flagged.filter((f) => f.room === r.room && f.event === event).map((f) => f.code),
+          flagged: flagged
+            .filter((f) => f.room === r.room && f.event === event)
+            .map((f) => ({ id: f.id, code: f.code, kind: f.kind, key: formKey() })),
         }))
-        .filter((e) => e.codes.length > 0),
+        .filter((e) => e.flagged.length > 0),
     ),
   };
 }
@@ -95,6 +99,8 @@ const take = z.object({
   to: z.string().trim().max(80, "Keep it under 80 characters.").optional(),
 });
 
+const looked = z.object({ key: keyField, intent: z.literal("looked"), containerId: z.string() });
+
 /** The form stays as it is while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
@@ -115,6 +121,11 @@ export async function action({ request, context }: Route.ActionArgs) {
           if (v.move) shelve(larder, write, v.containerIds, v.placeId ?? "");
           else if (v.kind) takeOff(larder, write, v.containerIds, v.kind, v.to ?? null);
           else refuse("Say what becomes of them: opened, given away, thrown out, or on to another shelf.");
+          return redirect("/larder");
+        }),
+      looked: () =>
+        submit(request, looked, (v) => {
+          checkOnShelf(larder, writeBy(me, v.key), v.containerId);
           return redirect("/larder");
         }),
       put: () =>
@@ -157,11 +168,18 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
         </Notice>
       ))}
       {storage.map((s) => (
-        <Notice key={`${s.room} ${s.event.from}`} tone="care" className="mb-4">
-          <b>{storageEventWords(s.event, s.room, units, now, zone)}</b> {countOf(s.codes.length, "container")}
-          : {s.codes.slice(0, 12).join(", ")}
-          {s.codes.length > 12 && ` and ${s.codes.length - 12} more`}.
-        </Notice>
+        <AfterStorage
+          key={`${s.room} ${s.event.from}`}
+          flagged={s.flagged}
+          words={storageEventWords(
+            s.event,
+            s.room,
+            units,
+            now,
+            zone,
+            s.flagged.map((f) => f.kind),
+          )}
+        />
       ))}
       {!found && ready.length > 0 && <ToShelve data={loaderData} result={resultOf(result, "put")} />}
       {held.length > 0 && (

@@ -12,7 +12,7 @@ import { Form, Link, useSubmit } from "react-router";
 import { v7 as uuid } from "uuid";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
-import { Notice, keyFor, resultOf, problemOf } from "#ui/form";
+import { NoEnter, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { Jar } from "./jar";
 import type { Route } from "./+types/route";
 
@@ -45,6 +45,7 @@ export function Shelves({ data, result }: { data: Data; result: SubmissionResult
         </Notice>
       )}
       <Form method="post" preventScrollReset onChange={(e) => count(e.currentTarget)} className="mt-8">
+        <NoEnter />
         <input type="hidden" name="key" value={keyFor(key, "take")} />
         <div className="space-y-8">
           {found ? (

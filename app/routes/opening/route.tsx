@@ -7,7 +7,7 @@ import { ftFromM } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { recordOpening } from "#store/eating";
 import { Button } from "#ui/button";
-import { Notice, problemOf } from "#ui/form";
+import { NoEnter, Notice, problemOf } from "#ui/form";
 import { StoredGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
 import { oneWords } from "../../words/shelf";
@@ -86,6 +86,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
         onChange={(e) => setBad(e.currentTarget.querySelectorAll("input[name=signs]:checked").length)}
         className="grid gap-x-10 gap-y-6 lg:grid-cols-[16rem_1fr]"
       >
+        <NoEnter />
         <input type="hidden" name="key" value={key} />
         <input type="hidden" name="containerId" value={c.id} />
         <div className="max-lg:hidden">
@@ -138,7 +139,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
           <div className="flex flex-wrap gap-3">
             {seen.takes && (
               <Button name="verdict" value="sound" weight={bad ? "quiet" : "do"} disabled={bad > 0}>
-                All is sound: opened
+                No sign of spoilage: opened
               </Button>
             )}
             <Button name="verdict" value="bad" weight="stop">

@@ -30,7 +30,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       unloadedAt: run.view.unloadedAt!,
       checkAt: run.view.checkAt!,
       species: Object.fromEntries(run.packs.map((p) => [p.id, p.species])),
-      out: Object.fromEntries(run.view.out.map((o) => [o.container, o.siphoned])),
+      out: Object.fromEntries(run.view.out.map((o) => [o.container, o.siphoned ?? "none"])),
       containers: containers.map(withKey),
     })),
     open: undecided(larder).map((u) => ({

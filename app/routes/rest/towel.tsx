@@ -13,7 +13,7 @@ import type { Route } from "./+types/route";
 
 type Resting = Route.ComponentProps["loaderData"]["resting"][number];
 
-const LOST = { none: "", some: "lost some liquid", half: "lost over half" } as const;
+const LOST = { none: "", some: "lost some liquid", half: "lost half or more" } as const;
 
 /** One load on the towel, as it was lifted out, and a tap for each lid when the rest is over. */
 export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
@@ -34,7 +34,7 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
           <p className="text-soft">
             {ready
               ? `${how} ${countOf(left, cans ? "can" : "lid")} to go, in the order they came out.`
-              : `On the towel since ${whenWords(r.unloadedAt, now, zone)}. Nobody touches a lid before ${whenWords(r.checkAt, now, zone)}.`}
+              : `On the towel since ${whenWords(r.unloadedAt, now, zone)}. Do not touch them before ${whenWords(r.checkAt, now, zone)}.`}
           </p>
         </div>
         {!ready && r.outcome === "processed" && (

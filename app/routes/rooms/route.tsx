@@ -25,7 +25,12 @@ export function loader({ request, context }: Route.LoaderArgs) {
     zone: household.zone,
     now: larder.now(),
     rooms,
-    flagged: flaggedByStorage(larder, rooms).map((f) => ({ code: f.code, room: f.room, from: f.event.from })),
+    flagged: flaggedByStorage(larder, rooms).map((f) => ({
+      code: f.code,
+      kind: f.kind,
+      room: f.room,
+      from: f.event.from,
+    })),
   };
 }
 
@@ -100,15 +105,21 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
                     <p className="text-soft">No temperature has been written down.</p>
                   )}
                   {r.events.map((e) => {
-                    const codes = flagged
-                      .filter((f) => f.room === r.room && f.from === e.from)
-                      .map((f) => f.code);
+                    const mine = flagged.filter((f) => f.room === r.room && f.from === e.from);
+                    const codes = mine.map((f) => f.code);
                     return (
                       <Notice key={e.from} tone={codes.length ? "care" : "plain"} className="my-2">
-                        {storageEventWords(e, r.room, units, now, zone)}{" "}
+                        {storageEventWords(
+                          e,
+                          r.room,
+                          units,
+                          now,
+                          zone,
+                          mine.map((f) => f.kind),
+                        )}{" "}
                         {codes.length
                           ? `${countOf(codes.length, "container")} stood there and ${codes.length === 1 ? "is" : "are"} still on a shelf: ${codes.join(", ")}.`
-                          : "Nothing that stood there is left."}
+                          : "Nothing that stood there is left unchecked."}
                       </Notice>
                     );
                   })}

@@ -16,7 +16,10 @@ export interface SetUpResult {
 export function SetUpResult({ done, units }: { done: SetUpResult; units: UnitSystem }) {
   const box = useRef<HTMLDivElement>(null);
   // The button stands under a long sheet: what it answered comes into sight.
-  useEffect(() => box.current?.scrollIntoView({ block: "center" }), [done]);
+  useEffect(() => {
+    // Some browsers answer with a promise, which would be taken for this effect's clean-up.
+    void box.current?.scrollIntoView({ block: "center" });
+  }, [done]);
   return (
     <div ref={box}>
       <Verdict done={done} units={units} />

@@ -3,7 +3,7 @@ import { type z } from "zod";
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, psiFromKPa, type UnitSystem } from "#core/quantity";
-import { GAUGE_REPLACE_PSI, weightSettings } from "#core/schedule";
+import { GAUGE_REPLACE_PSI, settingsFor } from "#core/schedule";
 import type { Canner } from "#store/equipment";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
@@ -84,7 +84,9 @@ export function CannerCard({
           <p className="text-soft">
             {[
               c.hasDial ? "dial gauge" : "",
-              c.weightPieces.length ? `weight at ${weightSettings(c.weightPieces).join(", ")} lb` : "",
+              c.weightPieces.length
+                ? `weight at ${settingsFor(c.weightPieces, psiFromKPa(c.safeMaxKPa)).join(" or ")} lb`
+                : "",
             ]
               .filter(Boolean)
               .join(" and ")}

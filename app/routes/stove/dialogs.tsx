@@ -102,6 +102,41 @@ export function TypeReading({ data, view, say }: Tools) {
   );
 }
 
+/** The heat goes off before the time is served: the load is then not processed, so this one asks. */
+export function HeatOffEarly({ data, view, say }: Tools) {
+  const [open, setOpen] = useState(false);
+  return (
+    <StoveDialog
+      trigger={
+        <Button type="button" weight="bare" className="!px-1">
+          Heat is off early
+        </Button>
+      }
+      title="Is the heat off before the time is up?"
+      open={open}
+      onOpenChange={setOpen}
+    >
+      <p className="mb-3">
+        The full {data.run.plan.minutes} minutes are not over. With the heat off, this load is not processed.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <Button type="button" weight="do" onClick={() => setOpen(false)}>
+          Keep the heat on
+        </Button>
+        <Button
+          type="button"
+          weight="stop"
+          onClick={() => {
+            if (say({ type: "heat-off", at: view.now })) setOpen(false);
+          }}
+        >
+          Record heat off
+        </Button>
+      </div>
+    </StoveDialog>
+  );
+}
+
 /** Ending a run short throws a load back to the start, so this one asks. */
 export function GiveUp({ view, say }: Tools) {
   const [open, setOpen] = useState(false);
@@ -117,8 +152,8 @@ export function GiveUp({ view, say }: Tools) {
       onOpenChange={setOpen}
     >
       <p className="mb-3">
-        The load is then not processed. Each container is chilled, frozen or packed anew within 24 hours, or
-        thrown out.
+        The load is then not processed. Refrigerate, freeze or reprocess each container within 24 hours, or
+        throw it out.
       </p>
       <form
         onSubmit={(e) => {

@@ -6,14 +6,16 @@ import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
 import { boilWords } from "../../words/boil";
 import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../words/run";
-import { UNPROCESSED, stageSigns } from "../../words/stage";
+import { sortOf } from "../../words/container";
+import { stageSigns, unprocessedWords } from "../../words/stage";
 import { clockTime } from "../../words/time";
 import { type StoveData } from "./data";
 
 /** What can be read from across the yard: one clock or one word, and one sentence. */
 export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunView; due: Due | null }) {
   const { run, units } = data;
-  const text = due && taskWords(due, view, run.plan, units, run.zone);
+  const sort = sortOf(run.kinds.map((k) => k.kind));
+  const text = due && taskWords(due, view, run.plan, units, run.zone, sort);
   const alarm = view.alarm === "below-target" || view.alarm === "over-pressure";
   const restart =
     view.phase === "processing" || view.phase === "pressurising"
@@ -21,7 +23,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       : null;
   const big = bigOf(view, due);
   const dev = view.deviations.at(-1);
-  const signs = stageSigns(view, run.plan, units);
+  const signs = stageSigns(view, run.plan, units, sort);
   const boils = boilWords(view, run.schedule.altitudeM, units);
   return (
     <div className="flex flex-1 flex-col" aria-live="polite">
@@ -44,10 +46,12 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       </div>
       <p className="mt-2 max-w-[52rem] text-[1.15rem] max-md:text-base">
         {restart ?? text?.why ?? endWords(view)}{" "}
-        {view.lastReading && (view.phase === "processing" || view.phase === "pressurising") && (
+        {view.lastLookAt !== null && (view.phase === "processing" || view.phase === "pressurising") && (
           <span className="text-soft">
-            Last reading <TimeSince since={view.lastReading.at} /> ago:{" "}
-            {formatPressure(view.lastReading.gaugeKPa, units)}.
+            Last look <TimeSince since={view.lastLookAt} /> ago
+            {view.lastReading &&
+              `; last figure read: ${formatPressure(view.lastReading.gaugeKPa, units)} at ${clockTime(view.lastReading.at, run.zone)}`}
+            .
           </span>
         )}
       </p>
@@ -62,7 +66,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       {view.restarts > 0 && view.heatOffAt === null && <Water data={data} view={view} />}
       {view.outcome === "not-processed" && (
         <ul className="mt-3 max-w-[52rem] list-disc pl-5 text-[1.05rem]">
-          {UNPROCESSED.map((w) => (
+          {unprocessedWords(sort).map((w) => (
             <li key={w}>{w}</li>
           ))}
         </ul>
@@ -127,7 +131,7 @@ function sizeOf({ text, clock }: { text: string; clock: boolean }): string {
 
 function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean } {
   const left = (at: number) => formatClock(Math.ceil((at - view.now) / 1000));
-  if (view.phase === "processing" && view.completedAt !== null) return { text: "Time served", clock: false };
+  if (view.phase === "processing" && view.completedAt !== null) return { text: "Time is up", clock: false };
   if (view.phase === "venting" && view.vent.doneAt !== null) return { text: "Vented", clock: false };
   if (view.alarm === "below-target") return { text: "Too low", clock: false };
   if (due?.at && !due.estimated && due.at > view.now) return { text: left(due.at), clock: true };

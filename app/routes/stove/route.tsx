@@ -1,15 +1,15 @@
 import { useEffect, useState } from "react";
 import { writingOf } from "#store/household";
-import { Link, type ShouldRevalidateFunctionArgs } from "react-router";
+import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatPressure } from "#core/quantity";
+import { formatPressure, psiFromKPa } from "#core/quantity";
 import { RUN_EVENT_TYPES } from "#core/run";
 import { runAgenda } from "#core/agenda";
-import { weightSettings } from "#core/schedule";
+import { settingsFor } from "#core/schedule";
 import { Refused } from "#store/db";
 import { containersOfRun } from "#store/rest";
-import { getRun, heatKitchen, tapRun } from "#store/run";
+import { getRun, heatKitchen, takeOutLoad, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
 import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
@@ -18,7 +18,7 @@ import { readGauge } from "../../words/reading";
 import { lookedAt } from "../../words/run";
 import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
-import { formKey, keyField, orNotFound, submit, words } from "../../server/form";
+import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
 import { runGlances } from "../../server/shell";
@@ -53,7 +53,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     people: people.map((p) => p.name),
     quarts: run.cannerQuarts,
     water: kitchen.water,
-    weights: weightSettings(kitchen.weightPiecesPsi),
+    weights: settingsFor(kitchen.weightPiecesPsi, psiFromKPa(run.plan.safeMaxKPa)),
     containers: containersOfRun(larder, run.id).map((c) => ({ code: c.code, kind: c.kind, mouth: c.mouth })),
     run: {
       id: run.id,
@@ -86,6 +86,11 @@ const schema = z.object({
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const run = orNotFound(() => getRun(larder, params.code));
+  if ((await formOf(request)).get("intent") === "take-out")
+    return submit(request, z.object({ key: keyField, intent: z.literal("take-out") }), (v) => {
+      takeOutLoad(larder, writeBy(me, v.key), run.id);
+      return redirect("/fire");
+    });
   return submit(request, schema, (v) => {
     const read = v.type === "reading" ? readGauge(v.reading ?? "", writingOf(household)) : null;
     if (read && !read.ok) throw new Refused({ reading: read.why });

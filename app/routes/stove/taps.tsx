@@ -6,8 +6,9 @@ import { eventWords } from "../../words/run";
 import { clockTime } from "../../words/time";
 import { type Tools } from "./data";
 import { CountRocking } from "./count-rocking";
-import { GiveUp, HandOver, TypeReading } from "./dialogs";
+import { GiveUp, HandOver, HeatOffEarly, TypeReading } from "./dialogs";
 import { type StoveTap } from "./tap";
+import { TakeOut } from "./take-out";
 
 type Tap = Pick<StoveTap, "type" | "weightKPa"> & { label: string };
 
@@ -31,7 +32,8 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: 
       if (view.vent.doneAt !== null) return weights;
       return view.vent.steadySince === null
         ? [{ type: "steam-steady", label: "Steam is steady" }]
-        : [...weights.slice(-1), { type: "steam-faltered", label: "Steam faltered" }];
+        : // The right weight first, so that what is offered early is what will be pressed.
+          [...weights.slice(0, 1), { type: "steam-faltered", label: "Steam faltered" }];
     case "pressurising":
       return [at, { type: "too-high", label: "Too high" }];
     case "processing":
@@ -81,6 +83,22 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
       {refused && (
         <p role="alert" className="mb-3 border-l-[6px] border-stop pl-4 text-[1.2rem] font-[650] text-stop">
           {refused}
+        </p>
+      )}
+      {view.phase === "cooling" && view.completedAt === null && last?.type === "heat-off" && (
+        <p className="mb-3 flex flex-wrap items-center gap-x-4 border-l-[6px] border-amber pl-4 text-[1.1rem]">
+          <span>
+            The heat is recorded as off before the full {run.plan.minutes} minutes, so this load is not
+            processed.
+          </span>
+          <Button
+            type="button"
+            onClick={() =>
+              say({ type: "correction", corrects: last.id, text: "the heat was not off", at: view.now })
+            }
+          >
+            Undo: the heat is still on
+          </Button>
         </p>
       )}
       <div className="flex gap-4 max-md:flex-wrap max-md:gap-2">
@@ -143,17 +161,11 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
         {rocks && <CountRocking view={view} say={say} />}
         {running && view.burnerLitAt !== null && (
           <>
-            <Button
-              type="button"
-              weight="bare"
-              className="!px-1"
-              onClick={() => say({ type: "heat-off", at: view.now })}
-            >
-              Heat is off early
-            </Button>
+            <HeatOffEarly data={data} view={view} say={say} />
             <GiveUp data={data} view={view} say={say} />
           </>
         )}
+        {view.phase === "warming" && view.burnerLitAt === null && <TakeOut data={data} />}
         {!over && data.people.length > 1 && <HandOver data={data} view={view} say={say} />}
         {over && (
           <>

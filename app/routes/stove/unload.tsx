@@ -4,14 +4,15 @@ import { ContainerGlyph } from "#ui/glyph";
 import { Button } from "#ui/button";
 import { type Tools } from "./data";
 
-const LABELS: Record<Siphoned, string> = { none: "Full", some: "Lost some", half: "Less than half" };
+const LABELS: Record<Siphoned, string> = { none: "Full", some: "Lost some", half: "Lost half or more" };
 
 /** Lifting out, one container after another: a tap each, in the order they come, and what each one lost. */
 export function Unload({ data, view, say }: Tools) {
   const inside = data.containers.filter((c) => !view.out.some((o) => o.container === c.code));
   const last = view.out.at(-1);
-  const out = (container: string, siphoned: Siphoned) =>
-    say({ type: "container-out", container, siphoned, at: view.now });
+  // Lifting it out says nothing of its liquid: that is said by a tap of its own, or stays unsaid.
+  const out = (container: string, siphoned?: Siphoned) =>
+    say({ type: "container-out", container, ...(siphoned && { siphoned }), at: view.now });
   return (
     <section aria-label="Lifting out" className="mt-2">
       <p className="text-soft">
@@ -23,7 +24,7 @@ export function Unload({ data, view, say }: Tools) {
           <li key={c.code}>
             <button
               type="button"
-              onClick={() => out(c.code, "none")}
+              onClick={() => out(c.code)}
               className="flex min-h-12 min-w-12 cursor-pointer flex-col items-center rounded border-2 border-ink px-2 py-1"
             >
               <ContainerGlyph
@@ -59,7 +60,7 @@ export function Unload({ data, view, say }: Tools) {
             </Button>
           ))}
           <span className="text-soft">
-            Liquid lost is not a fault by itself; half of the food must stay covered.
+            Some lost liquid is no fault. Half or more lost: refrigerate it and eat it within 3 days.
           </span>
         </div>
       )}

@@ -1,108 +1,23 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { countOf, formatMassShort } from "#core/quantity";
-import { dialStanding, isCan, shapeOf } from "#core/schedule";
-import { listCanners } from "#store/equipment";
-import { listRecalls } from "#store/recall";
-import { isFit } from "#store/seam";
-import { flaggedByStorage } from "#store/shelf";
+import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
-import { Countdown, useNow } from "#ui/clock";
+import { Countdown, TimeLeft, useNow } from "#ui/clock";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
-import { loadWords, speciesWords } from "../../words/load";
+import { checkWords, sortOf } from "../../words/container";
 import { PHASE_WORDS, taskWords } from "../../words/run";
 import { localDay, whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { runGlances, type RunGlance } from "../../server/shell";
-import { coldTasks } from "../../server/cold-tasks";
+import { tasksOf, type Task } from "../../server/today";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
-  const { larder, household } = home;
-  const { now, waiting, lots, shelf, ready, open, cans } = lookAround(home);
-  const overdue = listCanners(larder).filter(
-    (c) =>
-      ["overdue", "untested", "replace"].includes(dialStanding(c.gauges, now)) &&
-      c.gauges.weightPiecesPsi.length === 0,
-  );
-  const idle: Idle[] = [];
-  if (ready.length)
-    idle.push({
-      to: "/larder",
-      title: `Shelve ${countOf(ready.length, "container")}`,
-      why: "Sealed, washed and marked, they only wait for a place.",
-    });
-  const filling = waiting.filter((p) => p.onBench !== null);
-  for (const benchId of new Set(filling.map((p) => p.onBench!)))
-    idle.push({
-      to: `/pack/${benchId}`,
-      title: `Go on filling: ${loadWords(filling.filter((p) => p.onBench === benchId))} so far`,
-      why: "The load is still on the packing bench.",
-    });
-  const packed = waiting.filter((p) => p.onBench === null);
-  const closed = cans.filter(isFit).length;
-  // Cans and jars never share a run, so they are never suggested as one load.
-  for (const load of [packed.filter((p) => isCan(p.container)), packed.filter((p) => !isCan(p.container))]) {
-    if (load.length === 0) continue;
-    const [to, why] = isCan(load[0]!.container)
-      ? ["/seam", closed < cans.length ? `${closed} of ${cans.length} are closed.` : "All closed and hot."]
-      : ["/fire", "Packed and waiting for a canner. Raw packs do not keep."];
-    idle.push({ to, title: `Load ${loadWords(load)}`, why });
-  }
-  idle.push(...coldTasks(lots, now, household.zone));
-  const oldLot = lots.find((l) => l.notPackable === null);
-  if (oldLot)
-    idle.push({
-      to: `/pack?lot=${oldLot.id}`,
-      title: `Pack ${oldLot.part.toLowerCase()} of ${speciesWords(oldLot.species)}, lot ${oldLot.code}`,
-      why: `${formatMassShort(oldLot.leftKg, household.units)} in the ${oldLot.kept}, the oldest of ${countOf(lots.length, "lot")}.`,
-    });
-  for (const c of overdue)
-    idle.push({
-      to: "/shed",
-      title: `Have the gauge of ${c.name} tested`,
-      why: "Its test is more than a year old, or there is none.",
-    });
-  const aside = listRecalls(larder).filter((r) => r.still > 0);
-  if (aside.length)
-    idle.push({
-      to: aside.length === 1 ? `/larder/recalls/${aside[0]!.id}` : "/larder/recalls",
-      title: `${countOf(
-        aside.reduce((n, r) => n + r.still, 0),
-        "container",
-      )} set aside`,
-      why: aside.map((r) => r.reason).join("; "),
-    });
-  const flagged = flaggedByStorage(larder);
-  if (flagged.length)
-    idle.push({
-      to: "/larder",
-      title: `Look at ${countOf(new Set(flagged.map((f) => f.id)).size, "container")}: ${flagged[0]!.room} ${flagged[0]!.event.kind === "frozen" ? "froze" : "was hot"}`,
-      why: "Frost pushes lids up, heat spoils. Press each lid again, and eat these first.",
-    });
-  const { oldest } = shelf;
-  if (shelf.past > 0 && oldest)
-    idle.push({
-      to: `/larder/open/${oldest.code}`,
-      title: `Eat ${oldest.part.toLowerCase()} of ${speciesWords(oldest.species)}, ${oldest.code}`,
-      why: `${countOf(shelf.past, "container")} past best-by; this is the oldest.`,
-    });
-  const held = lots.filter((l) => l.holds.length > 0);
-  if (held.length)
-    idle.push({
-      to: `/cold/${held[0]!.code}`,
-      title: `${countOf(held.length, "lot")} on hold`,
-      why: held[0]!.holds.join("; "),
-    });
-  if (idle.length === 0)
-    idle.push({
-      to: "/field",
-      title: "Write down an animal or a catch",
-      why: "Everything else follows from it.",
-    });
+  const { household } = home;
+  const { now, open } = lookAround(home);
   return {
     now,
     units: household.units,
@@ -114,20 +29,17 @@ export function loader({ request, context }: Route.LoaderArgs) {
       why: u.why,
       species: u.run.packs.find((p) => p.id === u.container.packId)?.species ?? [],
     })),
-    idle,
+    tasks: tasksOf(home),
   };
 }
 
-interface Idle {
-  to: string;
-  title: string;
-  why: string;
-}
-
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { runs, open, idle, units, zone } = loaderData;
+  const { runs, open, tasks, units, zone } = loaderData;
   const now = useNow();
   const next = runs.find((r) => r.view.phase !== "resting" || (r.view.checkAt ?? Infinity) <= now);
+  const listed = next ? tasks : tasks.slice(1);
+  const first = listed.filter((t) => t.danger !== "work");
+  const later = listed.filter((t) => t.danger === "work");
   const hours = runs
     .flatMap((r) => r.agenda.filter((d) => d.at !== null).map((d) => ({ r, d })))
     .filter(({ r, d }) => !(r.id === next?.id && d === next.agenda[0]))
@@ -142,7 +54,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <h1 className="sr-only">Today</h1>
       <div>
         <Part title="Next">
-          {next ? <NextRun run={next} units={units} zone={zone} /> : <NextQuiet idle={idle[0]!} />}
+          {next ? <NextRun run={next} units={units} zone={zone} /> : <NextQuiet task={tasks[0]!} />}
         </Part>
         {open.map((u) => (
           <div key={u.id} className="mt-6 flex items-end gap-6">
@@ -162,7 +74,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                 <br />
                 {now < u.decideBy ? (
                   <>
-                    Chill, freeze or pack it anew before <b>{whenWords(u.decideBy, now, zone)}</b>.
+                    Refrigerate, freeze or reprocess by <b>{whenWords(u.decideBy, now, zone)}</b>.
                   </>
                 ) : (
                   "The 24 hours are over: throw it out, untasted."
@@ -180,7 +92,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           <Part title="The hours ahead" className="mb-7">
             <ol>
               {hours.map(({ r, d }, i) => {
-                const text = taskWords(d, r.view, r.plan, units, zone);
+                const text = taskWords(d, r.view, r.plan, units, zone, sortOf(r.kinds));
                 const today = localDay(d.at!, zone) === localDay(now, zone);
                 return (
                   <li key={i} className="grid grid-cols-[5.6rem_22px_1fr] gap-x-3">
@@ -213,16 +125,14 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             </ol>
           </Part>
         )}
+        {first.length > 0 && (
+          <Part title="Do these first" className="mb-7">
+            <TaskList tasks={first} now={now} />
+          </Part>
+        )}
         <Part title={hours.length ? "While the clocks run" : "When you like"}>
+          <TaskList tasks={later} now={now} />
           <ul>
-            {(next ? idle : idle.slice(1)).map((i) => (
-              <li key={i.title} className="border-t-2 border-rule">
-                <Link to={i.to} className="block min-h-12 py-2 text-ink no-underline hover:underline">
-                  <b className="font-[650]">{i.title}</b>
-                  <span className="block text-[0.92rem] text-soft">{i.why}</span>
-                </Link>
-              </li>
-            ))}
             <li className="border-t-2 border-rule">
               <Link to="/ask" className="block min-h-12 py-2 text-ink no-underline hover:underline">
                 <b className="font-[650]">Ask a schedule</b>
@@ -235,6 +145,32 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         </Part>
       </div>
     </main>
+  );
+}
+
+/** Things that wait, each a link; what is dangerous says so before its title. */
+function TaskList({ tasks, now }: { tasks: readonly Task[]; now: number }) {
+  return (
+    <ul>
+      {tasks.map((t) => (
+        <li key={`${t.to} ${t.title}`} className="border-t-2 border-rule">
+          <Link
+            to={t.to}
+            className="flex min-h-12 items-baseline gap-4 py-2 text-ink no-underline hover:underline"
+          >
+            <span className="flex-1">
+              <b className={`font-[650] ${t.danger === "unsafe" ? "text-stop" : ""}`}>{t.title}</b>
+              <span className="block text-[0.92rem] text-soft">{t.why}</span>
+            </span>
+            {t.danger === "deadline" && t.at !== null && t.at > now && (
+              <span className="fig text-[1.5rem] leading-none font-[650]">
+                <TimeLeft until={t.at} />
+              </span>
+            )}
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -257,7 +193,7 @@ function NextRun({ run, units, zone }: { run: RunGlance; units: "us" | "metric";
   const now = useNow();
   const due = run.agenda[0];
   if (!due) return null;
-  const text = taskWords(due, run.view, run.plan, units, zone);
+  const text = taskWords(due, run.view, run.plan, units, zone, sortOf(run.kinds));
   const alarm = run.view.alarm === "below-target" || run.view.alarm === "over-pressure";
   const running = due.at !== null && !due.estimated && due.at > now;
   return (
@@ -278,7 +214,7 @@ function NextRun({ run, units, zone }: { run: RunGlance; units: "us" | "metric";
       <div className="mt-4 flex gap-3">
         <Button asChild weight="do">
           <Link to={run.view.phase === "resting" ? "/rest" : `/fire/${run.code}`}>
-            {run.view.phase === "resting" ? "Press the lids" : "To the stove"}
+            {run.view.phase === "resting" ? checkWords(run.kinds) : "To the stove"}
           </Link>
         </Button>
       </div>
@@ -286,14 +222,18 @@ function NextRun({ run, units, zone }: { run: RunGlance; units: "us" | "metric";
   );
 }
 
-function NextQuiet({ idle }: { idle: Idle }) {
+function NextQuiet({ task }: { task: Task }) {
   return (
     <div className="rounded border-2 border-ink bg-sheet px-6 py-5">
-      <p className="text-soft">Nothing is on the fire.</p>
-      <p className="mt-1 text-[1.7rem] leading-snug font-[650]">{idle.title}</p>
-      <p className="mt-1 text-[0.98rem] text-soft">{idle.why}</p>
+      <p className="text-soft">No canner is running.</p>
+      <p
+        className={`mt-1 text-[1.7rem] leading-snug font-[650] ${task.danger === "unsafe" ? "text-stop" : ""}`}
+      >
+        {task.title}
+      </p>
+      <p className="mt-1 text-[0.98rem] text-soft">{task.why}</p>
       <Button asChild weight="do" className="mt-4">
-        <Link to={idle.to}>Go there</Link>
+        <Link to={task.to}>Go there</Link>
       </Button>
     </div>
   );

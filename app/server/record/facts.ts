@@ -103,7 +103,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
       {
         title: "Schedule",
         lines: [
-          line("Time", `${plan.minutes} minutes at pressure without a break`),
+          line("Time", `${plan.minutes} minutes at pressure in one stretch`),
           line(
             "Pressure",
             `${formatPressure(plan.floorKPa, units)} or more on ${plan.governs === "dial" ? "this dial" : "the weight"} (${formatPressure(kPaFromPsi(governing.target.truePsi), units)} true), held at ${aimWords(plan, units)}`,
@@ -141,14 +141,18 @@ export function processRecord({ larder, household }: Home, code: string): Proces
               : "not written down",
           ),
           line("At pressure from", at(served?.startedAt ?? null)),
-          line("Time served", at(view.completedAt)),
-          line("Begun anew", countOf(view.restarts, "time")),
+          line("Time was up", at(view.completedAt)),
+          line("Started over", countOf(view.restarts, "time")),
+          line("Looked at while at pressure", looksWords(run)),
           line("Heat off", at(view.heatOffAt)),
           line("Gauge at zero", at(view.zeroAt)),
           line("Lock dropped", at(view.lockDownAt)),
           line("Weight off, lid off", `${at(view.weightOffAt)}, ${at(view.lidOffAt)}`),
           line("On the towel", at(view.unloadedAt)),
-          ...siphoned(view),
+          ...siphoned(
+            view,
+            run.packs.reduce((n, p) => n + p.count, 0),
+          ),
           line("By", people.length ? people.join(", ") : "nobody said"),
         ],
       },
@@ -171,21 +175,53 @@ export function processRecord({ larder, household }: Home, code: string): Proces
   };
 }
 
+/** What was recorded of the process time, and no more than that. */
 function verdictOf(view: RunView, minutes: number): string {
-  if (view.outcome === "processed") return `The full ${minutes} minutes were served without a break.`;
-  return view.outcome === "not-processed"
-    ? `Not processed: the full ${minutes} minutes were not served.`
-    : "Under way.";
+  if (view.outcome === "not-processed")
+    return `Not processed: the full ${minutes} minutes at pressure were not reached.`;
+  if (view.outcome !== "processed") return "Under way.";
+  const over = view.restarts > 0 ? `, after the timer started over ${countOf(view.restarts, "time")}` : "";
+  const unwatched = view.deviations.filter((d) => d.kind === "unwatched").length;
+  return `The last ${minutes} minutes in one stretch: no look was below the minimum pressure${over}.${
+    unwatched > 0 ? ` ${countOf(unwatched, "time")} nobody looked for longer than the limit.` : ""
+  }`;
 }
 
-function siphoned({ out }: RunView): RecordLine[] {
+/** How often somebody or something looked at the pressure in the stretch that counted, and the longest time between. */
+function looksWords({ view, events, plan }: RunRecord): string {
+  const last = view.attempts.at(-1);
+  if (!last) return "never";
+  const until = view.completedAt ?? last.endedAt ?? last.lastAtTarget;
+  const looks = effectiveEvents(events)
+    .filter((e) => LOOKS.has(e.type) && e.at >= last.startedAt && e.at <= until)
+    .map((e) => e.at);
+  const gaps = [...looks, until].map((at, i, all) => at - (i === 0 ? last.startedAt : all[i - 1]!));
+  const longest = Math.max(0, ...gaps);
+  const limit = longest > plan.unwatchedLimitS * 1000 ? ", longer than the limit" : "";
+  return `${countOf(looks.length, "time")}; longest time between looks ${formatDuration(longest / 1000)}${limit}`;
+}
+
+const LOOKS: ReadonlySet<RunEvent["type"]> = new Set([
+  "reading",
+  "at-target",
+  "weight-rocking",
+  "jiggles",
+  "too-high",
+]);
+
+/** What was said of each container as it came out; those nobody said anything of are counted as such. */
+function siphoned({ out }: RunView, count: number): RecordLine[] {
   if (out.length === 0) return [];
-  const lost = out.filter((o) => o.siphoned !== "none");
-  const text = lost.length
-    ? lost
-        .map((o) => `${o.container} ${o.siphoned === "half" ? "less than half left" : "lost some"}`)
-        .join(", ")
-    : "none lost any liquid";
+  const seen = out.filter((o) => o.siphoned !== null);
+  const lost = seen.filter((o) => o.siphoned !== "none");
+  const unseen = Math.max(0, count - seen.length);
+  const text = [
+    ...lost.map((o) => `${o.container} lost ${o.siphoned === "half" ? "half or more" : "some"}`),
+    seen.length > lost.length ? `${seen.length - lost.length} of ${count} recorded as full` : "",
+    unseen > 0 ? `${unseen} of ${count} not looked at` : "",
+  ]
+    .filter(Boolean)
+    .join("; ");
   return [
     { label: "Out in this order", text: out.map((o) => o.container).join(" ") },
     { label: "Liquid", text },

@@ -10,6 +10,7 @@ export {
 } from "./field";
 export { FileForm } from "./file-form";
 export { KeyedForm } from "./keyed-form";
+export { NoEnter } from "./no-enter";
 export { OneTap } from "./one-tap";
 export { keyFor } from "./key";
 export { among, problemOf, resultOf } from "./result";

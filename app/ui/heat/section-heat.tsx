@@ -59,7 +59,9 @@ export function HeatSection({
 }) {
   const id = useId();
   const [picture, setPicture] = useState<string | null>(null);
-  useEffect(() => setPicture(tempC && pictureOf(tempC)), [tempC]);
+  useEffect(() => {
+    setPicture(tempC && pictureOf(tempC));
+  }, [tempC]);
   const { depthMm, steps } = profileOf(shape);
   const radius = steps.at(-1)!.radiusMm;
   const cx = shape.outsideDiameterMm / 2;

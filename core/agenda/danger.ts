@@ -1,0 +1,25 @@
+/**
+ * How much hangs on a thing that waits to be done. `unsafe`: somebody could eat or handle what is dangerous. `hold`: food that
+ * nobody may use until somebody decides. `deadline`: food is lost, or a clock starts over, when an hour passes. `work`: the rest.
+ */
+export const DANGERS = ["unsafe", "hold", "deadline", "work"] as const;
+export type Danger = (typeof DANGERS)[number];
+
+export interface Waiting {
+  danger: Danger;
+  /** by when, ms since 1970 UTC; null when no clock runs */
+  at: number | null;
+}
+
+/** The most dangerous first; among those alike the one whose hour comes first, then those without one, in the order given. */
+export function byDanger<T extends Waiting>(things: readonly T[]): T[] {
+  return things
+    .map((thing, i) => ({ thing, i }))
+    .sort(
+      (a, b) =>
+        DANGERS.indexOf(a.thing.danger) - DANGERS.indexOf(b.thing.danger) ||
+        (a.thing.at ?? Infinity) - (b.thing.at ?? Infinity) ||
+        a.i - b.i,
+    )
+    .map(({ thing }) => thing);
+}

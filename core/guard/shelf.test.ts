@@ -1,0 +1,55 @@
+import { describe, expect, test } from "vitest";
+import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./index.ts";
+
+const sound: ContainerOnTheWay = {
+  code: "JR-5",
+  seal: "sealed",
+  disposition: null,
+  moved: null,
+  processed: true,
+  holds: [],
+  aside: null,
+};
+
+describe("a container on its way to a shelf", () => {
+  test("goes there processed, sealed, free and not set aside", () => {
+    expect(whyNotShelved(sound)).toBeNull();
+    expect(whyNotShelved({ ...sound, moved: "shelved" })).toBeNull();
+    expect(whyNotShelved({ ...sound, moved: "missing" })).toBeNull();
+    // What stands there already may be moved to another shelf although it was set aside: it is not eaten.
+    expect(whyNotShelved({ ...sound, moved: "shelved", aside: "a smell" })).toBeNull();
+  });
+  test.each<[Partial<ContainerOnTheWay>, RegExp]>([
+    [{ seal: null }, /no checked seal/],
+    [{ seal: "failed" }, /did not seal/],
+    [{ processed: false }, /full time/],
+    [{ holds: ["a test"] }, /on hold \(a test\)/],
+    [{ aside: "a smell" }, /set aside \(a smell\)/],
+    [{ disposition: "chill" }, /refrigerator/],
+    [{ disposition: "freeze" }, /frozen/],
+    [{ disposition: "repack" }, /reprocessed/],
+    [{ disposition: "discard" }, /thrown out/],
+    [{ disposition: "hold" }, /on hold/],
+    [{ disposition: "shelve" }, /may be shelved/],
+    [{ moved: "opened" }, /was opened.*put it back/],
+    [{ moved: "given" }, /given away/],
+    [{ moved: "discarded" }, /thrown out/],
+  ])("stays off it with %j", (over, why) => expect(whyNotShelved({ ...sound, ...over })).toMatch(why));
+});
+
+describe("a container that leaves its shelf", () => {
+  const there: ContainerOnTheWay = { ...sound, moved: "shelved" };
+  test("is eaten or given away when it is free; thrown out always", () => {
+    for (const as of ["opened", "given", "discarded"] as const) expect(whyNotTaken(there, as)).toBeNull();
+    for (const over of [{ holds: ["a test"] }, { aside: "a smell" }]) {
+      expect(whyNotTaken({ ...there, ...over }, "opened")).toMatch(/not eaten or given away/);
+      expect(whyNotTaken({ ...there, ...over }, "given")).toMatch(/not eaten or given away/);
+      expect(whyNotTaken({ ...there, ...over }, "discarded")).toBeNull();
+    }
+  });
+  test("must stand on one", () => {
+    expect(whyNotTaken(sound, "opened")).toMatch(/not on a shelf/);
+    expect(whyNotTaken({ ...sound, moved: "opened" }, "opened")).toMatch(/was opened already/);
+    expect(whyNotTaken({ ...sound, moved: "missing" }, "discarded")).toMatch(/not found.*already/);
+  });
+});

@@ -1,0 +1,64 @@
+import { type Disposition, type SealFinding } from "../rest/index.ts";
+import { type Move } from "../shelf/index.ts";
+
+/** What the guard asks of a container that is to stand on a shelf, or to leave it. */
+export interface ContainerOnTheWay {
+  code: string;
+  seal: SealFinding | null;
+  disposition: Disposition | null;
+  moved: Move | null;
+  /** its run served the whole time */
+  processed: boolean;
+  /** why it may not be used; empty when it may */
+  holds: readonly string[];
+  /** the recall that set it aside; null when none does */
+  aside: string | null;
+}
+
+const TAKEN_WORDS: Record<Exclude<Move, "shelved">, string> = {
+  opened: "was opened",
+  given: "was given away",
+  discarded: "was thrown out",
+  missing: "was not found when its shelf was counted",
+};
+
+const DECIDED: Record<Disposition, string> = {
+  shelve: "it may be shelved",
+  chill: "it was sent to the refrigerator",
+  freeze: "it was frozen",
+  repack: "its meat is reprocessed",
+  discard: "it was thrown out",
+  hold: "it is on hold",
+};
+
+/**
+ * Why a container may not stand on a shelf, in a sentence; null when it may. The one guard: asked by the shelves, by lists
+ * that come in, and by programs.
+ */
+export function whyNotShelved(c: ContainerOnTheWay): string | null {
+  if (c.moved && c.moved !== "shelved" && c.moved !== "missing")
+    return `${c.code} ${TAKEN_WORDS[c.moved]}. If that was a mistake, put it back from its own page.`;
+  if (c.disposition) return `${c.code} has no sound, checked seal: ${DECIDED[c.disposition]}.`;
+  if (c.seal === null)
+    return `${c.code} has no checked seal yet, so it is not shelved. Check its seal first.`;
+  if (c.seal === "failed") return `${c.code} did not seal, so it is not shelved. Decide about it on Rest.`;
+  if (!c.processed) return `${c.code} did not get its full time, so it is not shelved.`;
+  if (c.holds.length) return `${c.code} is on hold (${c.holds.join("; ")}).`;
+  if (c.aside && c.moved === null)
+    return `${c.code} is set aside (${c.aside}). Release that first, with the reason.`;
+  return null;
+}
+
+/** Why a container may not leave its shelf this way, in a sentence; null when it may. Throwing out is always allowed. */
+export function whyNotTaken(c: ContainerOnTheWay, as: Exclude<Move, "shelved" | "missing">): string | null {
+  if (c.moved !== "shelved")
+    return c.moved
+      ? `${c.code} ${TAKEN_WORDS[c.moved]} already. Is it the right code?`
+      : `${c.code} is not on a shelf.`;
+  if (as === "discarded") return null;
+  if (c.holds.length)
+    return `${c.code} is on hold (${c.holds.join("; ")}). It is not eaten or given away until the hold is released.`;
+  if (c.aside)
+    return `${c.code} is set aside: ${c.aside}. It is not eaten or given away until somebody releases that with a reason.`;
+  return null;
+}
