@@ -51,3 +51,15 @@ export const DISPOSAL: Record<"closed" | "open", { steps: DisposalStep[]; source
     ],
   },
 };
+
+/**
+ * How a container in doubt is thrown out, by what was seen of it. One that is still closed is never opened for it, however it
+ * bulges; one that leaks, came open or was opened is boiled first.
+ * @param opened it was opened, or found open
+ */
+export function disposalOf(signs: readonly string[], opened: boolean): "closed" | "open" {
+  return opened || signs.some((s) => OPEN_SIGNS.includes(s)) ? "open" : "closed";
+}
+
+/** Signs of a container that is not closed any more. */
+const OPEN_SIGNS = ["leak", "lid-loose", "spurt", "smell", "mould", "cloudy"];

@@ -10,4 +10,4 @@ export {
 } from "./seal.ts";
 export { sealVerdict, unloadingOrder, type SealLook, type SealVerdict } from "./look.ts";
 export { CAUSES, ENOUGH_CHECKED, causesOf, type Cause, type CauseFound, type CheckedSeal } from "./causes.ts";
-export { DISPOSAL, type DisposalStep } from "./disposal.ts";
+export { DISPOSAL, disposalOf, type DisposalStep } from "./disposal.ts";

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import {
   DISPOSAL,
+  disposalOf,
   causesOf,
   choicesForFailed,
   decideBy,
@@ -81,6 +82,15 @@ describe("causes", () => {
   });
   test("a kind with one group, or none known, is not looked at", () =>
     expect(causesOf([seal("failed", { lids: "box 1" }), seal("sealed", { lids: "box 1" })])).toEqual([]));
+});
+
+// USDA 2015, Guide 1, from memory.
+test("a closed container is never opened to be thrown out, whatever it looks like; one that leaks is boiled", () => {
+  for (const signs of [[], ["bulge"], ["rust"], ["bulge", "rust"]])
+    expect(disposalOf(signs, false)).toBe("closed");
+  for (const sign of ["leak", "lid-loose", "spurt", "smell", "mould", "cloudy"])
+    expect(disposalOf(["bulge", sign], false)).toBe("open");
+  expect(disposalOf([], true)).toBe("open");
 });
 
 // USDA 2015, Guide 1, from memory.

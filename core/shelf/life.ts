@@ -17,10 +17,10 @@ export function eatingOrder<T extends { cannedAt: number; code: string }>(contai
 }
 
 /**
- * Minutes to boil the food before eating it, the usual extra caution: 10, and 1 more for each 1,000 ft.
- * Source: USDA 2015, Guide 1, from memory. A part of 1,000 ft counts as whole.
+ * Minutes to boil the food before eating it, the usual extra caution: 10 up to 1,000 ft, and 1 more for each further
+ * 1,000 ft or part of it. Source: USDA 2015, Guide 1, from memory.
  * @param altitudeFt feet above sea level; below 0 counts as 0
  */
 export function boilMinutes(altitudeFt: number): number {
-  return 10 + Math.ceil(Math.max(0, altitudeFt) / 1000);
+  return 10 + Math.ceil(Math.max(0, altitudeFt - 1000) / 1000);
 }

@@ -33,12 +33,13 @@ test("oldest is eaten first, for any shelf", () =>
   ));
 // USDA 2015, Guide 1, from memory: 10 minutes plus 1 for each 1,000 ft.
 test.each([
-  [-50, 10],
+  [-200, 10],
   [0, 10],
-  [1, 11],
-  [1000, 11],
-  [2300, 13],
-  [8000, 18],
+  [1000, 10],
+  [1000.1, 11],
+  [2000, 11],
+  [2300, 12],
+  [8000, 17],
 ])("at %d ft boil %d minutes", (ft, minutes) => expect(boilMinutes(ft)).toBe(minutes));
 
 const anyKept = fc.record({

@@ -135,7 +135,7 @@ function beginPack(
   });
   const added = addedTo(part.product, part.additions);
   const found = deviationsOf(part, part.method, schedule.headspaceIn, added);
-  appendPackDeviations(larder, write, code, found, part.reason);
+  appendPackDeviations(larder, write, code, found, part.reason, part.lotId);
   return id;
 }
 

@@ -113,6 +113,20 @@ export function happeningsOfLot(larder: Larder, lotId: string): LotHappening[] {
     .all();
 }
 
+/** What somebody said of where the meat of a lot really was: of it or of a lot it was made from; what was undone left out. */
+export function accountsOfLot(larder: Larder, lotId: string): { reason: string; byId: string }[] {
+  return larder.sqlite
+    .prepare(
+      `with recursive was(id) as (
+         select @lotId union select f.from_lot from lot_flow f join was on f.to_lot = was.id where f.from_lot is not null)
+       select e.event ->> 'reason' as reason, e.by_id as byId from lot_event e join was on was.id = e.lot_id
+       where e.kind = 'account' and e.by_id is not null
+         and not exists (select 1 from lot_event u where u.lot_id = e.lot_id and u.kind = 'undo' and u.event ->> 'undoes' = e.id)
+       order by e.seq`,
+    )
+    .all({ lotId }) as { reason: string; byId: string }[];
+}
+
 /** Says whose a lot is; null for the household's. */
 export function giveLotTo(larder: Larder, write: Write, lotId: string, forWhom: string | null): void {
   once(larder, write, "lot.owner", () => {

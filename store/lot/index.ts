@@ -25,6 +25,7 @@ export {
   type RecutInput,
 } from "./make.ts";
 export {
+  accountsOfLot,
   giveLotTo,
   happeningsOfLot,
   recordLotEvent,

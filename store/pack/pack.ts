@@ -14,7 +14,7 @@ import {
 } from "#core/schedule";
 import { getHousehold } from "#store/household";
 import { appendDeviation } from "#store/deviation";
-import { getLot } from "#store/lot";
+import { accountsOfLot, getLot } from "#store/lot";
 import { change, takeForPack } from "#store/supply";
 import { packLot } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
@@ -209,6 +209,7 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       code,
       deviationsOf(how, method, schedule.headspaceIn, addedTo(product, additions)),
       input.reason ?? null,
+      lot.id,
     );
     const lids = takeForPack(
       larder,
@@ -232,13 +233,14 @@ export function addedTo(product: ProductKey, additions: string | null): string[]
   return isFishRow(product) ? addedToFish(additions) : [];
 }
 
-/** Writes down how a pack departs from the published way. What is only common practice says so itself; the rest wants a reason. */
+/** Writes down how a pack and the meat of its lot depart from the published way. What is only common practice says so itself; the rest wants a reason. */
 export function appendPackDeviations(
   larder: Larder,
   write: Write,
   packCode: string,
   found: readonly PackDeviation[],
   reason: string | null,
+  lotId: string,
 ): void {
   for (const d of found)
     appendDeviation(larder, write, {
@@ -248,6 +250,19 @@ export function appendPackDeviations(
       what: d.text,
       reason: d.kind === "common" ? COMMON_REASON : reason,
     });
+  // What was said of its meat goes with it, under the name of who said it.
+  for (const { reason, byId } of accountsOfLot(larder, lotId))
+    appendDeviation(
+      larder,
+      { ...write, byId },
+      {
+        packCode,
+        containerId: null,
+        kind: "deviation",
+        what: `the records of its meat were corrected: ${reason}`,
+        reason,
+      },
+    );
 }
 
 /** Why something of common practice departs from the published directions: it needs no reason of its own. */

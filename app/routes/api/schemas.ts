@@ -67,7 +67,9 @@ const Source = z.object({ name: z.string(), locator: z.string(), fromMemory: z.b
 
 export const ScheduleAnswer = z.discriminatedUnion("outcome", [
   z.object({
-    outcome: z.literal("tested"),
+    outcome: z
+      .literal(["tested", "common-practice"])
+      .describe("tested: a published source stands behind it; common-practice: none does"),
     product: z.enum(PRODUCTS),
     pack: z.enum(["raw", "hot"]),
     container: z.enum(CONTAINERS),

@@ -76,6 +76,8 @@ const gaugeForm = z.object({
   at10: z.string().optional(),
   at11: z.string().optional(),
   at15: z.string().optional(),
+  testedBy: words("Who tested it", 80),
+  against: words("What it was tested against", 80),
 });
 /** True pressures a dial is read at, psi. */
 const POINTS = [5, 10, 11, 15] as const;
@@ -129,6 +131,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
             cannerId: canner.id,
             at,
             note: null,
+            testedBy: v.testedBy,
+            against: v.against,
             ...first,
             more,
           });
@@ -302,8 +306,12 @@ function CannerSide({ data, result }: { data: Data; result: Parameters<typeof re
                 />
               ))}
             </div>
+            <div className="grid grid-cols-2 gap-3">
+              <TextField field={g.testedBy} label="Tested by" hint="Example: extension office" />
+              <TextField field={g.against} label="Tested against" hint="Example: master gauge" />
+            </div>
             <FormErrors form={gauge} />
-            <Button>Write the test down</Button>
+            <Button>Record gauge test</Button>
           </KeyedForm>
           {c!.checks.some((x) => x.atKPa !== null) && (
             <ul className="mt-3 text-[0.95rem] text-soft">

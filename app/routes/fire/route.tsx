@@ -3,13 +3,13 @@ import { useState } from "react";
 import { Form, Link, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatFraction, formatPressure, kPaFromPsi } from "#core/quantity";
-import { governingSchedule, isCan, loadPackOf } from "#core/schedule";
+import { formatFraction, formatPressure, kPaFromPsi, psiFromKPa } from "#core/quantity";
+import { CONDITION_KEYS, governingSchedule, isCan, loadPackOf, type GaugeKind } from "#core/schedule";
 import { listCanners } from "#store/equipment";
 import { isInCanner, openRun, pastRuns } from "#store/run";
 import { Button } from "#ui/button";
 import { Countdown } from "#ui/clock";
-import { FormErrors, Notice, SelectField, TextField } from "#ui/form";
+import { ConfirmConditions, FormErrors, Notice, PickField, SelectField, TextField } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Empty, Figure, Page, Part } from "#ui/page";
 import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
@@ -39,6 +39,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       name: c.name,
       quarts: c.quarts,
       gauges: c.gauges,
+      maxPsi: psiFromKPa(c.safeMaxKPa),
       busy: runs.some((r) => r.canner === c.name),
     })),
     past: pastRuns(larder, 6),
@@ -52,6 +53,9 @@ const schema = z.object({
   margin: z.enum(MARGINS).default("0"),
   signedReason: words("The reason", 200).optional(),
   equipmentReason: words("The reason", 200).optional(),
+  governs: z.enum(["weighted", "dial"]).optional(),
+  met: z.array(z.enum(CONDITION_KEYS)).default([]),
+  loadReason: words("The reason", 200).optional(),
 });
 
 /** The form stays as it is while the clocks are looked at. */
@@ -66,6 +70,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       marginKPa: kPaFromPsi(Number(v.margin)),
       signedReason: v.signedReason ?? null,
       equipmentReason: v.equipmentReason ?? null,
+      governs: v.governs ?? null,
+      confirmed: v.met,
+      loadReason: v.loadReason ?? null,
     });
     return redirect(`/fire/${code}`);
   });
@@ -180,9 +187,13 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
   const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
   const packs = waiting.filter((p) => chosen.includes(p.id));
   const load = packs.map((p) => loadPackOf(p.schedule));
-  const plain = canner && governingSchedule(load, canner, household.altitudeM, now);
+  const [governs, setGoverns] = useState<GaugeKind>("weighted");
+  const both =
+    canner !== undefined && canner.gauges.dial !== null && canner.gauges.weightPiecesPsi.length > 0;
+  const using = canner && { ...canner, chosen: both ? governs : null };
+  const plain = using && governingSchedule(load, using, household.altitudeM, now);
   const needsSigning = plain?.outcome === "none" && plain.blockedBy === "gauge-overdue";
-  const governing = needsSigning ? governingSchedule(load, canner!, household.altitudeM, now, true) : plain;
+  const governing = needsSigning ? governingSchedule(load, using!, household.altitudeM, now, true) : plain;
   const busy = useNavigation().state !== "idle";
   return (
     <Part title="The next load">
@@ -233,6 +244,18 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             value={cannerId}
             onChange={(e) => setCannerId(e.target.value)}
           />
+          {both && (
+            <PickField
+              field={fields.governs}
+              label="What governs this run"
+              fallback={governs}
+              onPick={(v) => setGoverns(v as GaugeKind)}
+              options={[
+                { value: "weighted", label: "the weight", note: "the dial is only watched" },
+                { value: "dial", label: "the dial", note: "the weight is only the upper limit" },
+              ]}
+            />
+          )}
           {governing && governing.outcome !== "none" && governing.target.governs === "dial" && (
             <SelectField
               field={fields.margin}
@@ -255,6 +278,28 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
               />
             </Notice>
           )}
+          {governing && governing.outcome !== "none" && (
+            <ConfirmConditions
+              conditions={governing.conditions}
+              stage="load"
+              known={packs.flatMap((p) => p.schedule.confirmed ?? [])}
+              errors={fields.met.errors}
+            />
+          )}
+          {governing &&
+            governing.outcome !== "none" &&
+            (governing.deviations.length > 0 || fields.loadReason.errors) && (
+              <Notice tone="care" className="space-y-2">
+                {governing.deviations.map((d) => (
+                  <p key={d.key}>{d.text}</p>
+                ))}
+                <TextField
+                  field={fields.loadReason}
+                  label="Go ahead anyway: write why"
+                  hint="It stays with every container of this load, with your name."
+                />
+              </Notice>
+            )}
           {fields.equipmentReason.errors && (
             <TextField
               field={fields.equipmentReason}
@@ -267,7 +312,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             {governing && governing.outcome !== "none" && (
               <Button asChild weight="do">
                 <Link
-                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}`}
+                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}`}
                 >
                   Check the equipment first
                 </Link>

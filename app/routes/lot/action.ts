@@ -64,7 +64,20 @@ function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
     readyAt: instant(zone).optional(),
     when: z.enum(["now", "by"]).default("now"),
   });
+  const account = z.object({
+    ...base,
+    of: z.enum(["refrigerator", "warm"]),
+    reason: words("The reason", 200),
+    since: instant(zone).optional(),
+  });
   return {
+    account: () =>
+      submit(request, account, (v) => {
+        const { of, reason, since = null } = v;
+        const at = larder.now();
+        recordLotEvent(larder, writeBy(me, v.key), lot.id, { kind: "account", at, of, reason, since });
+        return back();
+      }),
     freeze: () =>
       submit(request, freeze, (v) => {
         const event = { kind: "freeze", at: v.at ?? larder.now(), place: v.place ?? null } as const;

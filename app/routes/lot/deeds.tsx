@@ -1,11 +1,11 @@
 import { useState } from "react";
 import { Form, Link } from "react-router";
-import { TREATMENTS } from "#core/lot";
+import { TREATMENTS, notPackedWords } from "#core/lot";
 import { formatMassShort } from "#core/quantity";
 import { FORM_NAMES, formsFor, groupOf } from "#core/species";
 import { expectedKg, learnedYield, TYPICAL_CHANGE } from "#core/yield";
 import { Button } from "#ui/button";
-import { PickField, TextField, keyFor } from "#ui/form";
+import { Notice, PickField, TextField, keyFor } from "#ui/form";
 import { lotAmount } from "../../words/lot";
 import { fieldTime } from "../../words/time";
 import { DeedForm, type DeedProps } from "./deed";
@@ -22,6 +22,7 @@ export function Deeds(props: DeedProps) {
           <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
         </Button>
       )}
+      {(lot.notPackable === "old" || lot.notPackable === "warm") && <AccountForm {...props} />}
       {lot.kept === "thawing" && (
         <Form method="post" className="mb-3">
           <input type="hidden" name="key" value={keyFor(key, "thawed")} />
@@ -39,6 +40,43 @@ export function Deeds(props: DeedProps) {
       <MoveForm {...props} />
       <OwnerForm {...props} />
     </section>
+  );
+}
+
+/** Past its days or too long warm: it is not canned until somebody says, with a reason, where it really was. */
+function AccountForm(props: DeedProps) {
+  const { lot, now, zone } = props.data;
+  const old = lot.notPackable === "old";
+  return (
+    <Notice tone="stop" className="mb-4">
+      <p className="text-[1.15rem] font-[650]">{notPackedWords(lot.notPackable!, lot)}</p>
+      <DeedForm
+        {...props}
+        title={old ? "The record is wrong: write where it really was" : "The log is wrong: write why"}
+        intent="account"
+        className="grid items-end gap-3 text-ink sm:grid-cols-[1fr_15rem_auto]"
+      >
+        {(field) => (
+          <>
+            <input type="hidden" name="of" value={old ? "refrigerator" : "warm"} />
+            <TextField
+              field={field("reason")}
+              label={old ? "Where it really was" : "What is wrong with the log"}
+              hint="It stays with this meat for good, with your name."
+            />
+            {old && (
+              <TextField
+                field={field("since")}
+                label="In the refrigerator since"
+                type="datetime-local"
+                max={fieldTime(now, zone)}
+              />
+            )}
+            <Button>Correct the record</Button>
+          </>
+        )}
+      </DeedForm>
+    </Notice>
   );
 }
 

@@ -8,6 +8,7 @@ import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#
 import { pastHolds } from "#store/harvest";
 import { riverOf } from "#store/trace";
 import { Button } from "#ui/button";
+import { TimeLeft } from "#ui/clock";
 import { keyFor, Notice } from "#ui/form";
 import { contentsOf } from "#ui/glyph";
 import { HoldPanel } from "#ui/hold";
@@ -86,6 +87,19 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
                 left of {lotAmount(lot.form, lot.madeKg, units)}, made {when(lot.madeAt)}
               </div>
             </div>
+            {lot.freshUntil !== null && !gone && (
+              <div>
+                <div
+                  className={`fig text-[2.9rem] leading-none font-bold ${lot.freshUntil < now ? "text-stop" : ""}`}
+                >
+                  {lot.freshUntil < now ? "too late" : <TimeLeft until={lot.freshUntil} />}
+                </div>
+                <div className="text-soft">
+                  {lot.freshUntil < now ? "its days in the refrigerator ended" : "to can or freeze it, until"}{" "}
+                  {when(lot.freshUntil)} (FSIS, from memory)
+                </div>
+              </div>
+            )}
             {age && (
               <div>
                 <div

@@ -29,7 +29,6 @@ import {
   productName,
   shapeOf,
   scheduledProcess,
-  unanswered,
   type ContainerKey,
   type Mouth,
   type PackMethod,
@@ -41,7 +40,7 @@ import { Button } from "#ui/button";
 import {
   among,
   ConfirmUnlikely,
-  FieldError,
+  ConfirmConditions,
   KeyedForm,
   FormErrors,
   Notice,
@@ -250,14 +249,13 @@ export function PackForm({
           />
         </div>
         {byOffice && <OfficeFields fields={fields} />}
-        {schedule.outcome !== "none" &&
-          unanswered(schedule.conditions, "pack", []).map((c) => (
-            <label key={c.key} className="flex min-h-12 cursor-pointer items-center gap-3">
-              <input type="checkbox" name="met" value={c.key} className="size-7 shrink-0 accent-copper" />
-              <span className="font-[650]">{c.confirm}</span>
-            </label>
-          ))}
-        <FieldError id="met-error" errors={result?.error?.met ?? undefined} />
+        {schedule.outcome !== "none" && (
+          <ConfirmConditions
+            conditions={schedule.conditions}
+            stage="pack"
+            errors={result?.error?.met ?? undefined}
+          />
+        )}
         {(fields.reason.errors || reused) && (
           <TextField
             field={fields.reason}

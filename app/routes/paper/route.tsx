@@ -4,7 +4,17 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { listCanners } from "#store/equipment";
 import { Button } from "#ui/button";
-import { FieldError, FormErrors, KeyedForm, Notice, SelectField, TextField } from "#ui/form";
+import { CONDITION_KEYS, type Condition } from "#core/schedule";
+import {
+  ConfirmConditions,
+  FieldError,
+  FormErrors,
+  KeyedForm,
+  Notice,
+  SelectField,
+  TextField,
+  TickField,
+} from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
@@ -25,7 +35,13 @@ export function loader({ request, context }: Route.LoaderArgs) {
     canners: listCanners(larder).map((c) => ({ value: c.id, label: c.name })),
     packs: lookAround(home)
       .waiting.filter((p) => p.onBench === null)
-      .map((p) => ({ id: p.id, code: p.code, words: loadWords([p]) })),
+      .map((p) => ({
+        id: p.id,
+        code: p.code,
+        words: loadWords([p]),
+        conditions: p.schedule.conditions,
+        confirmed: p.schedule.confirmed ?? [],
+      })),
   };
 }
 
@@ -48,6 +64,9 @@ const schema = z.object({
   readings: z.string().max(8000).default(""),
   signedReason: words("The reason", 200).optional(),
   equipmentReason: words("The reason", 200).optional(),
+  overnight: z.boolean().default(false),
+  met: z.array(z.enum(CONDITION_KEYS)).default([]),
+  loadReason: words("The reason", 200).optional(),
 });
 
 /** The form stays as it is while the clocks are looked at. */
@@ -56,7 +75,19 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 export function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   return submit(request, schema, (v) => {
-    const { cannerId, packIds, day, readings, signedReason, equipmentReason, key, ...times } = v;
+    const {
+      cannerId,
+      packIds,
+      day,
+      readings,
+      signedReason,
+      equipmentReason,
+      key,
+      overnight,
+      met,
+      loadReason,
+      ...times
+    } = v;
     const { code } = enterRunSheet(home, writeBy(home.me, key), {
       cannerId,
       packIds,
@@ -65,10 +96,17 @@ export function action({ request, context }: Route.ActionArgs) {
       readings,
       signedReason: signedReason ?? null,
       equipmentReason: equipmentReason ?? null,
+      overnight,
+      confirmed: met,
+      loadReason: loadReason ?? null,
     });
     return redirect(`/fire/${code}/record`);
   });
 }
+
+const uniqueConditions = (all: readonly Condition[]): Condition[] => [
+  ...new Map(all.map((c) => [c.key, c])).values(),
+];
 
 export default function Paper({ loaderData, actionData }: Route.ComponentProps) {
   const { key, today, units, canners, packs } = loaderData;
@@ -125,6 +163,12 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
             </fieldset>
           </div>
           <div className="grid content-start gap-x-4 gap-y-3 sm:grid-cols-2">
+            <TickField
+              field={fields.overnight}
+              label="The run went past midnight"
+              hint="Tick this only if a later time on the sheet belongs to the next day."
+              className="sm:col-span-2"
+            />
             {SHEET.map(([name, label]) => (
               <TextField
                 key={name}
@@ -154,6 +198,19 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
               />
               <FieldError id={fields.readings.errorId} errors={fields.readings.errors} />
             </div>
+            <ConfirmConditions
+              conditions={uniqueConditions(packs.flatMap((p) => p.conditions))}
+              stage="load"
+              known={packs.flatMap((p) => p.confirmed)}
+              errors={fields.met.errors}
+            />
+            {fields.loadReason.errors && (
+              <TextField
+                field={fields.loadReason}
+                label="Why it went ahead anyway"
+                hint="It stays with every container of this load, with your name."
+              />
+            )}
             <TextField field={fields.signedReason} label="Reason for an overdue dial" hint="only if it was" />
             <TextField
               field={fields.equipmentReason}

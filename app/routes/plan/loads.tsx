@@ -26,6 +26,7 @@ import { LotMark } from "#ui/lotmark";
 import { kindWords, kindsWords, leftWords } from "../../words/plan";
 import { speciesWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
+import { AcceptRow } from "../household/accept-row";
 
 type Data = Route.ComponentProps["loaderData"];
 type Load = Data["loads"][number];
@@ -68,6 +69,11 @@ export function Loads({ data, result }: { data: Data; result: SubmissionResult |
   );
 }
 
+/** Each row of a load once. */
+const uniqueProcesses = (each: Load["governing"]["each"]) => [
+  ...new Map(each.map((p) => [p.product, p])).values(),
+];
+
 function LoadCard({ load, index, data }: { load: Load; index: number; data: Data }) {
   const { setNodeRef, isOver } = useDroppable({ id: String(index) });
   const { units, altitudeM } = data;
@@ -103,6 +109,19 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
               <PartRow key={`${p.lotId} ${p.kind}`} part={p} index={index} minutes={minutes} data={data} />
             ))}
           </ul>
+          {uniqueProcesses(each).map((p) => (
+            <AcceptRow
+              key={p.product}
+              process={p}
+              accepted={data.accepted}
+              formKey={keyFor(data.acceptKey, p.product)}
+            />
+          ))}
+          {load.governing.deviations.map((d) => (
+            <Notice key={d.key} tone="care" className="mt-2">
+              {d.text}
+            </Notice>
+          ))}
           {load.missing > 0 && (
             <Notice tone="care" className="mt-2">
               {load.canner.name} wants at least {countOf(load.missing + sum(load), "container")}: add{" "}

@@ -8,6 +8,7 @@ import { Button } from "#ui/button";
 import { Empty, Page } from "#ui/page";
 import { Sheet as SheetDrawing } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
+import { acceptedWords } from "../../server/accepted";
 import { formKey } from "../../server/form";
 import { layingOut } from "../../server/laying-out";
 import { planning } from "../../server/planning";
@@ -26,6 +27,8 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const wishedOf = (id: string) => wish.lots.find((w) => w.lotId === id);
   return {
     key: formKey(),
+    acceptKey: formKey(),
+    accepted: acceptedWords(home),
     now: home.larder.now(),
     units: home.household.units,
     altitudeM: home.household.altitudeM,

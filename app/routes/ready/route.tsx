@@ -5,14 +5,14 @@ import type { Route } from "./+types/route";
 import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
 import { kindKey, layOut, perLayer } from "#core/capacity";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
-import { shapeOf } from "#core/schedule";
+import { CONDITION_KEYS, shapeOf } from "#core/schedule";
 import { getCanner } from "#store/equipment";
 import { listTools } from "#store/check";
 import { getPack } from "#store/pack";
 import { governLoad, openRun } from "#store/run";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { ConfirmConditions, Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
@@ -27,18 +27,19 @@ function asked(request: Request) {
     packIds: query.getAll("pack"),
     margin: MARGINS.find((m) => m === query.get("margin")) ?? "0",
     burnerId: query.get("burner"),
+    governs: query.get("governs") === "dial" ? ("dial" as const) : null,
   };
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const { cannerId, packIds, burnerId } = asked(request);
+  const { cannerId, packIds, burnerId, governs } = asked(request);
   const canner = orNotFound(() => getCanner(larder, cannerId));
   const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
   const burners = listTools(larder).filter((t) => t.kind === "burner");
   const burner = burners.find((b) => b.id === burnerId) ?? (burnerId === null ? (burners[0] ?? null) : null);
   // An overdue gauge does not hide the list: it is asked about on the load's own form.
-  const governing = governLoad(larder, packs, canner, true);
+  const governing = governLoad(larder, packs, canner, true, governs);
   if (governing.outcome === "none")
     return { problem: `${governing.reason} ${governing.instead.join(" ")}`, key: formKey() } as const;
   const counts: Record<string, number> = {};
@@ -57,7 +58,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   }
   const supplies = suppliesInUse(larder);
   const boxes = packs.flatMap((p) => boxesFor(supplies, p.container, shapeOf(p.container, p.mouth).mouth));
-  const gaugeNeedsSigning = governLoad(larder, packs, canner, false).outcome === "none";
+  const gaugeNeedsSigning = governLoad(larder, packs, canner, false, governs).outcome === "none";
   return {
     problem: null,
     key: formKey(),
@@ -88,6 +89,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
     pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
     packIds,
     gaugeNeedsSigning,
+    conditions: governing.conditions,
+    confirmed: packs.flatMap((p) => p.schedule.confirmed ?? []),
+    deviations: governing.deviations.map((d) => d.text),
   } as const;
 }
 
@@ -96,11 +100,13 @@ const schema = z.object({
   found: z.record(z.string(), z.enum(["sound", "bad"])).default({}),
   equipmentReason: words("The reason", 200).optional(),
   signedReason: words("The reason", 200).optional(),
+  met: z.array(z.enum(CONDITION_KEYS)).default([]),
+  loadReason: words("The reason", 200).optional(),
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const { cannerId, packIds, burnerId, margin } = asked(request);
+  const { cannerId, packIds, burnerId, margin, governs } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
       .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
@@ -113,6 +119,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       findings,
       equipmentReason: v.equipmentReason ?? null,
       signedReason: v.signedReason ?? null,
+      governs,
+      confirmed: v.met,
+      loadReason: v.loadReason ?? null,
     });
     return redirect(`/fire/${code}`);
   });
@@ -146,7 +155,8 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
   const shown = open ?? next;
   const errors = (result?.error ?? {}) as Record<string, string[] | null>;
   const reason = errors.equipmentReason ?? null;
-  const others = Object.entries(errors).filter(([f]) => f !== "equipmentReason" && f !== "signedReason");
+  const asked = ["equipmentReason", "signedReason", "met", "loadReason"];
+  const others = Object.entries(errors).filter(([f]) => !asked.includes(f));
   const bad = data.items.filter((i) => found[i.key] === "bad");
   const stops = bad.filter((i) => i.stops);
   const tap = (key: CheckKey, finding: "sound" | "bad") => {
@@ -250,6 +260,21 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
               label="Why the gauge is used all the same"
               errors={errors.signedReason ?? null}
             />
+          )}
+          <ConfirmConditions
+            conditions={data.conditions}
+            stage="load"
+            known={data.confirmed}
+            ticked={[(result?.initialValue as { met?: string | string[] } | undefined)?.met ?? []].flat()}
+            errors={errors.met ?? undefined}
+          />
+          {(data.deviations.length > 0 || errors.loadReason) && (
+            <>
+              {data.deviations.map((d) => (
+                <p key={d}>{d}</p>
+              ))}
+              <Sign name="loadReason" label="Go ahead anyway: write why" errors={errors.loadReason ?? null} />
+            </>
           )}
           {reason && <Sign name="equipmentReason" label="Why you go ahead all the same" errors={reason} />}
           {next === null && stops.length === 0 && (

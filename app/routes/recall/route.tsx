@@ -4,6 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { DOUBTS, type DoubtKind } from "#core/recall";
 import { SIGNS } from "#core/shelf";
+import { disposalOf } from "#core/rest";
 import { countOf } from "#core/quantity";
 import { lastOpening } from "#store/eating";
 import { getContainer } from "#store/rest";
@@ -40,7 +41,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     key: formKey(),
     zone: household.zone,
     code: found.code,
-    rootMoved: root.moved,
+    disposal: disposalOf(opened?.signs ?? [], root.moved === "opened"),
     reason: opened?.signs.length
       ? opened.signs.map((s) => SIGNS.find((f) => f.key === s)!.bad.toLowerCase()).join(", ")
       : "",
@@ -71,7 +72,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 }
 
 export default function Recall({ loaderData, actionData }: Route.ComponentProps) {
-  const { code, shared, chosen, rows, reason, key, zone, rootMoved } = loaderData;
+  const { code, shared, chosen, rows, reason, key, zone, disposal } = loaderData;
   const [form, fields] = useForm<z.input<typeof aside>>({
     id: "aside",
     lastResult: resultOf(actionData?.result, "aside"),
@@ -144,10 +145,7 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
         </Notice>
       )}
       <div className="mt-4">
-        <Disposal
-          how={rootMoved === "shelved" || rootMoved === null ? "closed" : "open"}
-          open={reason !== ""}
-        />
+        <Disposal how={disposal} open={reason !== ""} />
       </div>
       <Part title={`All ${rows.length}`} className="mt-8">
         <RecallList rows={rows} zone={zone} />

@@ -145,8 +145,12 @@ export function CannerCard({
                 { value: "low", label: "low" },
               ]}
             />
+            <div className="grid gap-3 sm:grid-cols-2">
+              <TextField field={fields.testedBy} label="Tested by" hint="Example: extension office, Ada" />
+              <TextField field={fields.against} label="Tested against" hint="Example: master gauge no. 12" />
+            </div>
             <FormErrors form={form} />
-            <Button>Write the test down</Button>
+            <Button>Record gauge test</Button>
           </KeyedForm>
           {c.checks.length > 0 && (
             <ul className="mt-3 text-[0.95rem] text-soft">
@@ -156,6 +160,7 @@ export function CannerCard({
                   {Math.abs(x.errorKPa) < 0.3
                     ? "true"
                     : `${formatPressure(Math.abs(x.errorKPa), units)} ${x.errorKPa > 0 ? "high" : "low"}`}
+                  {x.testedBy && `, by ${x.testedBy} against ${x.against ?? "nothing named"}`}
                 </li>
               ))}
             </ul>

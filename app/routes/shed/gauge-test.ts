@@ -8,4 +8,6 @@ export const checkSchema = z.object({
   testedOn: z.iso.date("Write the day like 2026-11-20."),
   amount: words("How far off", 20),
   way: z.enum(["true", "high", "low"]),
+  testedBy: words("Who tested it", 80),
+  against: words("What it was tested against", 80),
 });

@@ -60,7 +60,7 @@ const addSchema = (units: Writing) =>
     name: words("Its name", 40),
     quarts: z.coerce
       .number("Write the size in quarts, like 16.")
-      .min(4, "A canner holds at least 4 quarts.")
+      .min(4, "A pressure canner holds at least 4 quart jars. A smaller pot is a cooker.")
       .max(60, "That is larger than any household canner.")
       .optional(),
     gauge: z.enum(["dial", "weighted", "both"]),
@@ -93,6 +93,8 @@ export async function action({ request, context }: Route.ActionArgs) {
         at,
         errorKPa: sign * parsed.si,
         note: null,
+        testedBy: v.testedBy,
+        against: v.against,
       });
       return redirect("/shed");
     });
@@ -198,7 +200,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
                   key={`quarts-${plain}`}
                   field={fields.quarts}
                   label="Size"
-                  hint="Quarts, as it was sold; smoked fish needs 16 to 22"
+                  hint="Quarts, as it was sold. It must hold at least 4 quart jars; smoked fish needs 16 to 22 quarts."
                   inputMode="decimal"
                   defaultValue={plain || ((fields.quarts.initialValue as string | undefined) ?? "")}
                 />

@@ -18,7 +18,8 @@ export function Kept() {
   }, []);
   useEffect(() => {
     void look();
-    return onKept(() => void look());
+    const stop = onKept(() => void look());
+    return stop;
   }, [look]);
   useEffect(() => {
     if (lost !== null || waiting === 0) return;

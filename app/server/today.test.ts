@@ -1,0 +1,56 @@
+import { describe, expect, test } from "vitest";
+import { holdLot } from "#store/harvest";
+import { checkSeal, containersOfRun, dispose } from "#store/rest";
+import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
+import { homeOf } from "./testing";
+import { lookAround } from "./look";
+import { clocksOf } from "./clocks";
+import { tasksOf } from "./today";
+
+const titles = (t: TestLarder) => tasksOf(homeOf(t)).map((x) => `${x.danger}: ${x.title}`);
+
+describe("what Today asks for, by danger", () => {
+  test("a jar past its days in the refrigerator does not vanish: it is thrown out, here and in the strip", () => {
+    const t = testLarder();
+    const run = openTestRun(t, [packPints(t, 2).id]);
+    runToTowel(t, run.id);
+    t.pass(12 * 60 + 1);
+    const [jar] = containersOfRun(t.larder, run.id);
+    checkSeal(t.larder, t.write(), jar!.id, { lid: "flexes" });
+    dispose(t.larder, t.write(), jar!.id, "chill");
+    const strip = () => clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "chill");
+    expect(titles(t)).toContainEqual(`deadline: Eat 1 pint ${jar!.code} from the refrigerator`);
+    expect(strip()).toMatchObject({ alarm: false, after: "to be eaten" });
+    t.pass(3 * 24 * 60 + 1);
+    expect(titles(t)).toContain(`unsafe: Throw out ${jar!.code} from the refrigerator`);
+    expect(strip()).toMatchObject({
+      alarm: true,
+      until: null,
+      after: `${jar!.code}: too late, throw it out`,
+    });
+  });
+  test("raw jars that wait have two hours, and then are no work like any other", () => {
+    const t = testLarder();
+    expect(titles(t).join()).not.toMatch(/raw/i);
+    packPints(t);
+    expect(titles(t)[0]).toBe("deadline: Light the burner for the raw jars");
+    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "raw")).toMatchObject({ alarm: false });
+    t.pass(121);
+    expect(titles(t)[0]).toBe("unsafe: Raw jars have waited over 2 hours");
+    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "raw")).toMatchObject({ alarm: true });
+  });
+  test("meat near the end of its days is to be canned or frozen; past it, not canned and not suggested", () => {
+    const t = testLarder();
+    expect(titles(t).join()).not.toMatch(/Can or freeze/);
+    t.pass(24 * 60 + 1);
+    expect(titles(t)[0]).toMatch(/^deadline: Can or freeze shoulder of wild boar/);
+    t.pass(24 * 60);
+    expect(titles(t)[0]).toMatch(/^unsafe: Do not can shoulder of wild boar/);
+    expect(titles(t).join()).not.toMatch(/work: Pack/);
+  });
+  test("a hold stands before what is only work", () => {
+    const t = testLarder();
+    holdLot(t.larder, t.write(), t.lotId, "a test result");
+    expect(titles(t)[0]).toBe("hold: 1 lot on hold: do not use");
+  });
+});
