@@ -707,14 +707,14 @@ function tell(t: Teller, end: number): void {
     startAt: end + 6 * 3_600_000,
     readyAt: end + 92 * 3_600_000,
   });
-  const grouse = animal(t, at(3), {
+  const grouse = animal(t, at(1), {
     species: "grouse",
     place: "Upper Hollin",
     count: 8,
     weightKg: 4.6,
     weightKind: "catch",
   });
-  lot(t, at(2), grouse, "Breasts", 4.2, 2.4, { form: "pieces" });
+  lot(t, at(1), grouse, "Breasts", 4.2, 2.4, { form: "pieces" });
   t.as("Oda");
   const boar = animal(t, at(4), {
     species: "wild-boar",

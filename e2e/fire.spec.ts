@@ -158,7 +158,7 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await page.getByRole("button", { name: "Give this run up" }).click();
   await page.getByLabel("Why").fill("the gas is out");
   await page.getByRole("button", { name: "Give it up" }).click();
-  await expect(page.getByText("Within 24 hours, process it again from the beginning")).toBeVisible();
+  await expect(page.getByText("Decide about each container within 24 hours")).toBeVisible();
   await server.pass(3);
   const after = await post([await good("z1", 12.6)]);
   expect(after.status).toBe(422);

@@ -79,19 +79,20 @@ for (const [size, viewport] of [
       const problems: string[] = [];
       page.on("pageerror", (e) => problems.push(e.message));
 
-      // On the towel in the order they came out; two do not seal, one of them by its level.
+      // On the towel in the order they came out; two do not seal.
       await page.goto(`${server.url}/rest`);
       const shown = await page.locator("section[aria-label^=Run] li > a .code").allTextContents();
       expect(shown).toEqual(codes);
       await expect(page.locator("section[aria-label^=Run] li").nth(4)).toContainText("lost some liquid");
       for (const [i, code] of codes.entries()) {
-        if (i === 2) await press(page, `${code}: it flexes`);
-        else if (i === 5) {
+        if (i === 2 || i === 5) await press(page, `${code}: it flexes`);
+        else if (i === 7) {
+          // A raw pack never covered its meat: what it lost is written down, and it is sealed all the same.
           await page
             .locator("li", { has: page.locator(`a[href='/c/${code}']`) })
             .getByText("Something else")
             .click();
-          await press(page, `${code}: down, under half covered`);
+          await press(page, `${code}: down, half or more of the liquid lost`);
         } else await press(page, `${code}: lid is down`);
         if (i < 17) await expect(page.getByRole("button", { name: `${code}: lid is down` })).toHaveCount(0);
       }
@@ -148,7 +149,7 @@ for (const [size, viewport] of [
       await expect(page.getByText("On Cellar, Top.")).toBeVisible({ timeout: 30_000 });
       await expect(page.locator("main")).toContainText(codes[0]!);
       await page.getByRole("link", { name: "Open it" }).click();
-      await press(page, "All is sound: opened");
+      await press(page, "No sign of spoilage: opened");
       await expect(page.locator("main")).toContainText("Found sound as it was opened");
       await page.goto(`${server.url}/larder/open/${codes[0]}`);
       await expect(page.getByRole("alert").first()).toContainText("It was opened already.");
@@ -156,7 +157,7 @@ for (const [size, viewport] of [
       // Another is bad: it goes, and what shares its run and lids is set aside in one action.
       await page.goto(`${server.url}/larder/open/${codes[1]}`);
       await page.getByLabel("It bulges").check();
-      await expect(page.getByRole("button", { name: "All is sound: opened" })).toBeDisabled();
+      await expect(page.getByRole("button", { name: "No sign of spoilage: opened" })).toBeDisabled();
       await press(page, "Something is wrong");
       await expect(page.getByRole("heading", { name: `What shares a doubt with ${codes[1]}` })).toBeVisible();
       const same = page
@@ -308,7 +309,7 @@ test("bad input at the shelves: each is a sentence and a way on", async ({ brows
   await press(page, "Write it down");
   await expect(page.locator("main")).toContainText(/Cellar froze \(20 °F\)/);
   await page.goto(`${own.url}/larder`);
-  await expect(page.locator("main")).toContainText("press each lid again");
+  await expect(page.locator("main")).toContainText("Ice breaks seals");
   await context.close();
 });
 

@@ -135,7 +135,7 @@ test("a damaged file has a screen of its own, and gives way to the newest sound 
   expect(answer!.status()).toBe(503);
   await expect(page.getByRole("heading", { name: "The larder’s file is damaged." })).toBeVisible();
   await page.getByRole("button", { name: /the newest that is sound/ }).click();
-  await expect(page.getByRole("heading", { name: "The copy stands in its place." })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "The backup is in place." })).toBeVisible();
   await page.getByRole("link", { name: "To Today" }).click();
   await expect(page).toHaveTitle(/Today/);
   expect(readdirSync(join(folder, "backups")).some((n) => n.startsWith("damaged-"))).toBe(true);

@@ -37,7 +37,9 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await page.getByText("Write down a gauge test").click();
   await page.getByLabel("Off by").fill("1");
   await page.getByRole("radio", { name: "high" }).check();
-  await say(page, "Write the test down");
+  await page.getByLabel("Tested by").fill("Extension office");
+  await page.getByLabel("Tested against").fill("master gauge");
+  await say(page, "Record gauge test");
   await expect(page.getByText("dial reads high")).toBeVisible();
 
   // An animal.
@@ -130,7 +132,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await expect(page.getByRole("region", { name: "Running clocks" })).toContainText("to go at pressure");
   await page.goto(stove);
   await later(page, empty, 5);
-  await expect(page.getByTestId("stove-clock")).toHaveText("Time served");
+  await expect(page.getByTestId("stove-clock")).toHaveText("Time is up");
   await say(page, "Heat is off");
   await later(page, empty, 45);
   await say(page, "Gauge is at zero");
@@ -144,7 +146,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
 
   // Twelve hours untouched.
   await page.getByRole("link", { name: "To the towel" }).click();
-  await expect(page.getByText(/Nobody touches a lid before/)).toBeVisible();
+  await expect(page.getByText(/Do not touch them before/)).toBeVisible();
   await expect(page.getByRole("button", { name: /lid is down/ })).toHaveCount(0);
   await later(page, empty, 12 * 60 + 1);
   const codes = (await page.locator("section[aria-label^=Run] li .code").allTextContents()).slice(0, 4);

@@ -51,7 +51,7 @@ export function notPackedWords(why: NotPackable, lot: LotToPack): string {
       return `Lot ${code} is a whole roast. Cut it into cubes or strips first.`;
     case "old":
       return (
-        `Lot ${code} is past its ${refrigeratorDays(lot.form, lot.treatments)} days in the refrigerator. ` +
+        `Lot ${code} is past its ${refrigeratorDays(lot.form, lot.treatments)} days in the refrigerator, counted from when it was taken, cut or thawed. ` +
         "Do not can it. If the records are wrong, open the lot and write where it really was."
       );
     case "warm":

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { FreezerAge } from "#core/cold";
+import { notPackedWords } from "#core/lot";
 import type { UnitSystem } from "#core/quantity";
 import { FORM_NAMES } from "#core/species";
 import type { Lot } from "#store/lot";
@@ -67,6 +68,9 @@ export function ColdRow({
           )}
           {l.holds.length > 0 && (
             <span className="font-[650] text-amber"> · on hold: {l.holds.join("; ")}</span>
+          )}
+          {(l.notPackable === "old" || l.notPackable === "warm") && (
+            <p className="font-[650] text-stop">{notPackedWords(l.notPackable, l)}</p>
           )}
         </div>
       </div>
