@@ -45,6 +45,7 @@ export default [
     route("records/paper", "routes/paper/route.tsx"),
     route("records/interface", "routes/interface/route.tsx"),
     route("help", "routes/help/route.tsx"),
+    route("help/checks", "routes/help/checks.tsx"),
     route("help/:page", "routes/help/page.tsx"),
     route("find", "routes/story/find.tsx"),
     route("c/:code", "routes/story/route.tsx"),

@@ -151,7 +151,7 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   await expect(one.locator("main")).toContainText(
     "The last 75 minutes in one stretch: no look was below the minimum pressure, after the timer started over 1 time.",
   );
-  await expect(one.locator("main")).toContainText(/Timer started over.*1 time|Begun anew1 time/);
+  await expect(one.locator("main")).toContainText("Started over1 time");
   await expect(one.locator("main")).toContainText("lost some");
   const csv = await (await one.request.get(`${url}/fire/${codes.dial}/readings.csv`)).text();
   expect(csv.trim().split("\r\n")).toHaveLength(big.sent() + 1);
@@ -162,7 +162,7 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   for (const words of [
     codes.dial,
     "75 minutes at pressure",
-    "Begun anew",
+    "Started over",
     "1 time",
     "Handed over: Piet",
     "Sender",

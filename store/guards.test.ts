@@ -5,7 +5,7 @@ import { addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/eq
 import { holdLot } from "#store/harvest";
 import { acceptRow, acceptances, changeHousehold } from "#store/household";
 import { getPack, packsWaiting } from "#store/pack";
-import { dispose, undecided } from "#store/rest";
+import { dispose, repack, undecided } from "#store/rest";
 import { getRun, openRun, takeOutLoad, tapRun } from "#store/run";
 import { addPlace, addStorageEntry, checkOnShelf, flaggedByStorage, shelve } from "#store/shelf";
 import { checkSeal, containersOfRun } from "#store/rest";
@@ -116,6 +116,22 @@ describe("a load at the canner's door", () => {
     const [first] = undecided(t.larder);
     dispose(t.larder, t.write(), first!.container.id, "chill");
     expect(fields(undo)[""]).toMatch(/One container of this run.*cannot be undone/);
+  });
+  test("packed anew only by what is known today: no animal on hold, the altitude of now", () => {
+    const t = testLarder();
+    const pack = packPints(t, 2);
+    const run = openTestRun(t, [pack.id]);
+    tap(t, run.id, "heat-on");
+    tap(t, run.id, "abort", { text: "no gas" });
+    const [one, two] = undecided(t.larder).map((u) => u.container.id);
+    changeHousehold(t.larder, t.write(), { altitudeM: 100 });
+    const { packId } = repack(t.larder, t.write(), one!);
+    // USDA 2015, Guide 5, from memory: a weight of 10 lb up to 1,000 ft, of 15 lb above. Packed at 701 m, moved down.
+    expect(getPack(t.larder, pack.id).schedule.pressurePsi).toBe(15);
+    expect(getPack(t.larder, packId).schedule.pressurePsi).toBe(10);
+    holdLot(t.larder, t.write(), t.lotId, "a test result");
+    expect(fields(() => repack(t.larder, t.write(), two!))[""]).toMatch(/on hold \(a test result\)/);
+    expect(undecided(t.larder).map((u) => u.container.id)).toContain(two);
   });
   test("given up by mistake it is taken up again while nothing was decided", () => {
     const t = testLarder();

@@ -8,6 +8,8 @@ const THREAD = "store/thread.test.ts: ";
 const CHECK = "store/rest/rest.ts#checkSeal";
 
 const rest: Row[] = [
+  ["A jar that did not seal is packed anew though its animal was put on hold since", "a person", "unsafe food", 3, "store/pack/permit.ts#permitAnew", "The lot is on hold, with what it waits for.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
+  ["A jar is packed anew by the process of another place, which the household has left", "a clock", "unsafe food", 3, "store/pack/permit.ts#permitAnew", "Its new pack has the process for today's altitude.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
   ["Lids are pressed before twelve hours", "a person", "lost food", 2, "core/run/permit.ts#whyNot", "They rest so long more.", "core/run/run.test.ts: the weight stays on until both signs, the lid for ten minutes, the lids for twelve hours"],
   ["A jar of an unprocessed load is checked as sealed", "a person", "unsafe food", 3, CHECK, "It was not processed, so its seal means nothing.", `${THREAD}a run ended early: its jars are not processed, cannot be checked, and wait for a decision`],
   ["A failed seal is decided about after 24 hours", "a person", "unsafe food", 3, "core/rest/seal.ts#choicesForFailed", "Only thrown out, untasted.", "core/rest/rest.test.ts: a failed seal may be chilled, frozen or repacked for 24 hours, then only thrown out"],

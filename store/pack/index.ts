@@ -1,3 +1,10 @@
 export * from "./pack.ts";
-export { permitPack, processFor, whyNotFromLot, type GivenByOffice, type PackAsked } from "./permit.ts";
+export {
+  permitAnew,
+  permitPack,
+  processFor,
+  whyNotFromLot,
+  type GivenByOffice,
+  type PackAsked,
+} from "./permit.ts";
 export { insertContainer, insertPack } from "./insert.ts";

@@ -7,6 +7,7 @@ import {
   officeSchedule,
   productName,
   scheduledProcess,
+  whyNotAccepted,
   type ContainerKey,
   type Mouth,
   type OfficeSchedule,
@@ -16,8 +17,9 @@ import {
 } from "#core/schedule";
 import { groupOf } from "#core/species";
 import { acceptedRows, getHousehold, writingOf } from "#store/household";
-import { type Lot } from "#store/lot";
+import { getLot, type Lot } from "#store/lot";
 import { recipeByName } from "#store/recipe";
+import { type Pack } from "./pack.ts";
 
 /** What an extension office gave for cans, where the tables have no row. */
 export type GivenByOffice = Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge">;
@@ -99,6 +101,26 @@ export function permitPack(
   });
   if (no) throw new Refused({ [no.ask ? "confirm" : no.field]: no.message });
   return confirmed.length > 0 ? { ...process, confirmed: [...confirmed] } : process;
+}
+
+/**
+ * Asks for food that was packed once and did not seal: whether it may be packed anew as it was, by what is known now.
+ * @returns the process it is held to, at the altitude of today
+ * @throws Refused when its animal is on hold, no process is left for it, or it is common practice nobody accepted
+ */
+export function permitAnew(
+  larder: Larder,
+  was: Pick<Pack, "product" | "method" | "container" | "schedule"> & { lots: readonly { id: string }[] },
+): ScheduledProcess {
+  for (const { id } of was.lots) {
+    const lot = getLot(larder, id);
+    if (lot.holds.length > 0) throw new Refused({ "": notPackedWords("held", lot) }, 409);
+  }
+  if (was.schedule.fromOffice) return was.schedule;
+  const process = processFor(was, getHousehold(larder)!.altitudeM);
+  const why = whyNotAccepted(process, acceptedRows(larder));
+  if (why) throw new Refused({ "": why }, 409);
+  return was.schedule.confirmed ? { ...process, confirmed: was.schedule.confirmed } : process;
 }
 
 /** The row of the recipe of this name. @throws Refused when there is none, or it may not be canned */

@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { isCan, shapeOf } from "#core/schedule";
-import { CONTAINER_KG, getPack, insertContainer, insertPack } from "#store/pack";
+import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
+import { CONTAINER_KG, getPack, insertContainer, insertPack, permitAnew } from "#store/pack";
 import { takeForPack } from "#store/supply";
 import { pack, repacked } from "../schema/index.ts";
 import { dispose, getContainer } from "./rest.ts";
@@ -22,11 +22,12 @@ export function repack(
     const old = getContainer(larder, containerId);
     if (larder.db.select().from(repacked).where(eq(repacked.containerId, containerId)).get())
       throw new Refused({ "": `The meat of ${old.code} is in another pack already.` }, 409);
+    const known = getPack(larder, old.packId);
+    const schedule = permitAnew(larder, known);
     if (old.disposition !== "repack")
       dispose(larder, { ...write, key: `${write.key} decided` }, containerId, "repack");
-    const known = getPack(larder, old.packId);
     const massKg = massOf(larder, containerId);
-    const target = waitingFor(larder, old.packId) ?? begin(larder, write, old.packId);
+    const target = waitingFor(larder, old.packId) ?? begin(larder, write, old.packId, schedule);
     const mouth = isCan(known.container) ? null : shapeOf(known.container, known.mouth).mouth;
     const [box] = takeForPack(
       larder,
@@ -76,8 +77,13 @@ function waitingFor(larder: Larder, packId: string): { id: string; code: string 
     .get(packId) as { id: string; code: string } | undefined;
 }
 
-/** A pack like the old one, by the same row of the table, with new lids. */
-function begin(larder: Larder, write: Write, packId: string): { id: string; code: string } {
+/** A pack like the old one, by the process it has today, with new lids. */
+function begin(
+  larder: Larder,
+  write: Write,
+  packId: string,
+  schedule: ScheduledProcess,
+): { id: string; code: string } {
   const {
     id: _,
     code: __,
@@ -86,5 +92,5 @@ function begin(larder: Larder, write: Write, packId: string): { id: string; code
     runId: _____,
     ...like
   } = larder.db.select().from(pack).where(eq(pack.id, packId)).get()!;
-  return insertPack(larder, write, { ...like, reusedLids: 0, benchId: null, benchPart: null });
+  return insertPack(larder, write, { ...like, schedule, reusedLids: 0, benchId: null, benchPart: null });
 }

@@ -86,7 +86,9 @@ function opened(path: string): Promise<ZipFile> {
     yauzl.open(path, { lazyEntries: true, autoClose: false, strictFileNames: true }, (error, zip) =>
       error
         ? reject(
-            new Refused({ archive: `This is not a whole zip file (${error.message}). Nothing was changed.` }),
+            new Refused({
+              archive: `This file is damaged or not a zip (${error.message}). Nothing was changed.`,
+            }),
           )
         : resolve(zip),
     );

@@ -3,6 +3,7 @@ import type { Route } from "./+types/route";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
 import { HELP } from "../../words/help";
+import { CHECKS_TITLE } from "../../words/checks";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   atHome(context, request);
@@ -17,6 +18,11 @@ export default function Help() {
     >
       <title>Help · Patient Larder</title>
       <ol className="grid gap-x-12 md:grid-cols-2">
+        <li className="border-b-2 border-rule">
+          <Link to="/help/checks" className="flex min-h-14 items-center text-[1.15rem] font-[650] text-ink">
+            {CHECKS_TITLE}
+          </Link>
+        </li>
         {HELP.map((h) => (
           <li key={h.key} className="border-b-2 border-rule">
             <Link

@@ -1,0 +1,109 @@
+import { parseArgs } from "node:util";
+import { Stryker } from "@stryker-mutator/core";
+
+/**
+ * Changes the safety modules one condition, comparison or constant at a time, and counts how many changes a test notices.
+ * `npm run mutate` goes through all of them and prints the score of each; `npm run mutate -- core/guard` through one, with
+ * every change that nobody noticed. Changes of texts count apart, with `--strings`. Not for `npm test`: it takes an hour.
+ */
+type MutantResult = Awaited<ReturnType<Stryker["runMutationTest"]>>[number];
+
+interface Module {
+  name: string;
+  mutate: string[];
+  tests: string[];
+}
+
+const MODULES: Module[] = [
+  {
+    name: "core/schedule",
+    mutate: ["core/schedule/*.ts"],
+    tests: ["core/schedule/*.test.ts", "core/guard/*.test.ts"],
+  },
+  { name: "core/guard", mutate: ["core/guard/*.ts"], tests: ["core/guard/*.test.ts"] },
+  {
+    name: "core/lot",
+    mutate: ["core/lot/{packable,permit,fresh,state,merge}.ts"],
+    tests: ["core/lot/*.test.ts"],
+  },
+  {
+    name: "core/cold (warm time)",
+    mutate: ["core/cold/warm.ts"],
+    tests: ["core/cold/cold.test.ts", "core/lot/*.test.ts"],
+  },
+  { name: "core/rest", mutate: ["core/rest/*.ts"], tests: ["core/rest/*.test.ts"] },
+  { name: "core/exhaust", mutate: ["core/exhaust/*.ts"], tests: ["core/exhaust/*.test.ts"] },
+  {
+    name: "core/seam (verdicts)",
+    mutate: ["core/seam/{sheet,standing,limits,measure}.ts"],
+    tests: ["core/seam/*.test.ts"],
+  },
+  { name: "core/recipe", mutate: ["core/recipe/*.ts"], tests: ["core/recipe/*.test.ts"] },
+  { name: "core/run", mutate: ["core/run/*.ts"], tests: ["core/run/{run,gauges,run.property}.test.ts"] },
+  {
+    name: "store (gates)",
+    mutate: [
+      "store/pack/permit.ts",
+      "store/run/{take-out,open}.ts",
+      "store/rest/decide.ts",
+      "store/seam/gate.ts",
+    ],
+    tests: ["store/{guards,fresh,run,rest,seam,pack}.test.ts"],
+  },
+];
+
+const { values, positionals } = parseArgs({
+  options: { strings: { type: "boolean", default: false } },
+  allowPositionals: true,
+});
+
+interface Score {
+  killed: number;
+  survived: MutantResult[];
+}
+
+function scoreOf(results: readonly MutantResult[]): Score {
+  const killed = results.filter((r) => r.status === "Killed" || r.status === "Timeout").length;
+  return { killed, survived: results.filter((r) => r.status === "Survived" || r.status === "NoCoverage") };
+}
+
+const percent = ({ killed, survived }: Score) =>
+  killed + survived.length === 0
+    ? "none"
+    : `${((100 * killed) / (killed + survived.length)).toFixed(1)} % of ${killed + survived.length}`;
+
+async function mutate(module: Module): Promise<MutantResult[]> {
+  process.env.MUTATE_TESTS = module.tests.join(" ");
+  return new Stryker({
+    mutate: [...module.mutate, "!**/*.test.ts", "!**/index.ts"],
+    testRunner: "vitest",
+    vitest: { configFile: "vitest.mutate.config.ts", related: false },
+    plugins: ["@stryker-mutator/vitest-runner"],
+    reporters: [],
+    mutator: { plugins: null, excludedMutations: values.strings ? [] : ["StringLiteral"] },
+    concurrency: 2,
+    timeoutMS: 20_000,
+    allowEmpty: true,
+    tempDirName: "/tmp/larder-mutate",
+    ignorePatterns: ["build", "docs", "test-results", ".demo-larder", "e2e"],
+    logLevel: "error",
+  } as never).runMutationTest();
+}
+
+const chosen =
+  positionals.length > 0 ? MODULES.filter((m) => positionals.some((p) => m.name.startsWith(p))) : MODULES;
+for (const module of chosen) {
+  const began = Date.now();
+  const results = await mutate(module);
+  const score = scoreOf(results.filter((r) => r.mutatorName !== "StringLiteral"));
+  console.log(`${module.name}: ${percent(score)} (${Math.round((Date.now() - began) / 1000)} s)`);
+  if (values.strings)
+    console.log(`  texts: ${percent(scoreOf(results.filter((r) => r.mutatorName === "StringLiteral")))}`);
+  if (positionals.length > 0)
+    for (const s of score.survived) {
+      const { fileName, location, mutatorName, replacement, status } = s;
+      console.log(
+        `  ${fileName.replace(`${process.cwd()}/`, "")}:${location.start.line + 1}:${location.start.column + 1} ${mutatorName} ${status === "NoCoverage" ? "(no test) " : ""}→ ${(replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`,
+      );
+    }
+}
