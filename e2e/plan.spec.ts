@@ -14,7 +14,7 @@ async function onlyJars(page: Page) {
 
 async function planned(page: Page, server: Running) {
   await page.goto(`${server.url}/plan`);
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan needs fewer");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan found needs fewer");
 }
 
 test("a plan is chosen, bound, moved about and told as a day", async ({ page, own }) => {
@@ -51,7 +51,7 @@ test("a plan is chosen, bound, moved about and told as a day", async ({ page, ow
     .getByRole("button", { name: /^No pints in/ })
     .click();
   await press(page, /^Allow pints in .* again$/);
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan needs fewer");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("no plan found needs fewer");
 
   // Some of one load is sent to another.
   const to = page.getByRole("button", { name: "to load 1", exact: true }).first();

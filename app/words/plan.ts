@@ -15,11 +15,13 @@ export function kindsWords(counts: Record<KindKey, number>): string {
   return parts.length < 2 ? (parts[0] ?? "nothing") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
 }
 
-/** How sure the plan is of its loads: `2 loads; no plan needs fewer`. */
+/** How sure the plan is of its loads: `2 loads; no plan found needs fewer`. */
 export function loadsWords(loads: number, proven: readonly Objective[], bound: boolean): string {
   const n = countOf(loads, "load");
   if (bound) return `${n}, with what you have settled`;
-  return proven.includes("loads") ? `${n}; no plan needs fewer` : `${n}, the fewest found in the time given`;
+  return proven.includes("loads")
+    ? `${n}; no plan found needs fewer`
+    : `${n}, the fewest found in the time given`;
 }
 
 /** What the household's own choices cost: `1 load more, 0.4 lb more left over`; null when nothing. */

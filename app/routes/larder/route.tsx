@@ -190,8 +190,8 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       )}
       {!found && shelf.past > 0 && (
         <Notice tone="care" className="mb-6">
-          <b>{countOf(shelf.past, "container")} past best-by.</b> Sound while the seal holds, but eat{" "}
-          {shelf.past === 1 ? "it" : "them"} first.{" "}
+          <b>{countOf(shelf.past, "container")} past best-by.</b> That date is about taste. Eat{" "}
+          {shelf.past === 1 ? "it" : "them"} first, and look each over as it is opened.{" "}
           <Link to="/larder/eating" className={SENTENCE}>
             What to eat next, kind by kind
           </Link>

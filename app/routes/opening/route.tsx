@@ -94,7 +94,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
           <p className="fig mt-2 text-[3.6rem] leading-none font-bold">{c.code}</p>
           {c.bestBy < now && (
             <p className="mt-1 font-[650] text-amber">
-              Past best-by, {longDay(c.bestBy, zone)}. Sound while the seal holds.
+              Past best-by, {longDay(c.bestBy, zone)}. That date is about taste: go by what you see here.
             </p>
           )}
         </div>

@@ -9,5 +9,5 @@ export function StandingLine({ standings }: { standings: readonly Standing[] }) 
     return <p className="font-[650] text-stop">✕ Not to be used: {names(stops)} not sound.</p>;
   if (signs.length > 0) return <p className="text-amber">△ Due for a look: {names(signs)}.</p>;
   if (never === standings.length) return <p className="text-soft">Not looked over yet.</p>;
-  return <p className="text-moss">✓ Sound{never > 0 ? `, ${never} not looked at yet` : ""}.</p>;
+  return <p className="text-moss">✓ Nothing found bad{never > 0 ? `, ${never} not looked at yet` : ""}.</p>;
 }

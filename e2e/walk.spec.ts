@@ -1,0 +1,57 @@
+import { rmSync } from "node:fs";
+import { join } from "node:path";
+import { randomFrom } from "#core/random";
+import { expect, newFolder, startServer, test } from "./server";
+import { look } from "./walk/checker";
+import { fillHouse } from "./walk/houses";
+import { Walker } from "./walk/walker";
+
+/** Walks and steps of each: 300 in the long run. */
+const WALKS = Number(process.env.WALKS ?? 20);
+const STEPS = 60;
+const SEED = Number(process.env.SEED ?? 20261127);
+
+test.describe.configure({ mode: "parallel" });
+
+for (const half of [0, 1])
+  test(`walks through the interface leave nothing in the tables that may not be, ${half + 1} of 2`, async ({
+    browser,
+  }) => {
+    test.setTimeout(WALKS * 60_000);
+    const reached = { shelvedLoads: 0, restarts: 0, seamedCans: 0, holds: 0, presses: 0 };
+    for (let walk = half; walk < WALKS; walk += 2) {
+      const folder = newFolder();
+      const house = fillHouse(folder, walk, Date.now());
+      const server = await startServer(folder);
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: "UTC" });
+      const walker = new Walker(
+        await context.newPage(),
+        server.url,
+        house.screens,
+        (minutes) => server.pass(minutes),
+        randomFrom(SEED + walk),
+      );
+      await walker.begin();
+      for (let i = 0; i < STEPS; i++) await walker.step();
+      await context.close();
+      await server.stop();
+      const found = look(join(folder, "larder.db"));
+      const trail = `walk ${walk} (${house.name}), seed ${SEED + walk}:\n${walker.did.join("\n")}`;
+      expect(found.wrong, trail).toEqual([]);
+      expect(walker.problems, trail).toEqual([]);
+      reached.shelvedLoads += found.shelvedLoads;
+      reached.restarts += found.restarts;
+      reached.seamedCans += found.seamedCans;
+      reached.holds += found.holds;
+      reached.presses += walker.did.length;
+      rmSync(folder, { recursive: true, force: true });
+    }
+    console.log(`${half + 1} of 2: ${JSON.stringify(reached)}`);
+    // What reaches nothing proves nothing; the counts of the long run are its own.
+    if (WALKS >= 300) {
+      expect(reached.shelvedLoads).toBeGreaterThanOrEqual(25);
+      expect(reached.restarts).toBeGreaterThanOrEqual(25);
+      expect(reached.seamedCans).toBeGreaterThanOrEqual(25);
+      expect(reached.holds).toBeGreaterThanOrEqual(10);
+    } else expect(reached.shelvedLoads + reached.seamedCans + reached.restarts).toBeGreaterThan(2);
+  });

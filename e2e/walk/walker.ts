@@ -1,0 +1,211 @@
+import { type Page, type Request } from "@playwright/test";
+import { type randomFrom } from "#core/random";
+
+/** What somebody who gets on with it presses, by its name, and the minutes that then usually go by. */
+const ONWARD: readonly [name: RegExp, minutes: number][] = [
+  [/^Burner is lit$/, 12],
+  [/^Steam is steady$/, 10],
+  [/^15 lb weight is on$|^10 lb weight is on$|^Weight is on$/, 5],
+  [/^At [\d.½¼¾ ]+ lb|^Weight is rocking$/, 19],
+  [/^Heat is off$/, 50],
+  [/^Still /, 19],
+  [/^Gauge is at zero$/, 0],
+  [/^Lock has dropped$/, 0],
+  [/^Weight is off$/, 10],
+  [/^Lid is off$/, 1],
+  [/^All on the towel$/, 725],
+  [/^To the towel$/, 0],
+  [/: lid is down$|: drawn in, dry$/, 0],
+  [/^Shelve them$/, 0],
+  [/^Seam is good$/, 0],
+  [/^Write the temperature$/, 0],
+  [/^(Into a canner|Load the canner|To the stove)$/, 0],
+  [/^Number \d/, 0],
+  [/^Hold it$/, 0],
+];
+
+/** What is typed into a field, by its label; what fits none is a word. */
+const TYPED: readonly [label: RegExp, texts: readonly string[]][] = [
+  [/^reading/i, ["11", "11.5", "10.8", "12 lb", "9", "76"]],
+  [/centre of the meat/i, ["172", "180 F", "165", "76 C", "1800"]],
+  [/juice/i, ["", "", "190"]],
+  [/how many/i, ["2", "3", "40", "0", "2.5"]],
+  [/meat in|weight/i, ["1 lb", "2 lb", "3.2", "99 lb", "1,250 kg", "-1"]],
+  [/season|add/i, ["", "1 tsp bay", "flour", "1/2 cup cream"]],
+  [/altitude/i, ["500 ft", "2.300 m"]],
+  [/waits for|why|reason|because/i, ["a doubt about the shot", "looked at again", ""]],
+];
+
+/** Left alone: they leave the larder, give it another past, or end the walk. */
+const NOT =
+  /restore|put it back|take everything out|make a copy|delete|install|print|pdf|csv|camera|sign out|take it up again/i;
+
+interface Control {
+  index: number;
+  kind: "press" | "type" | "choose";
+  name: string;
+}
+
+/** What can be pressed or typed into as the page stands; with a dialog open only what is in it. */
+async function controlsOf(page: Page): Promise<Control[]> {
+  return page.evaluate(() => {
+    document.querySelectorAll("[data-walk]").forEach((e) => e.removeAttribute("data-walk"));
+    const dialog = document.querySelector("[role=dialog]");
+    const root = dialog ?? document.body;
+    const found: { index: number; kind: "press" | "type" | "choose"; name: string }[] = [];
+    root
+      .querySelectorAll<HTMLElement>("button:enabled, a[href^='/'], input:enabled, select:enabled, summary")
+      .forEach((e) => {
+        if (!(e as HTMLElement).checkVisibility()) return;
+        if (e instanceof HTMLInputElement && ["hidden", "file", "submit"].includes(e.type)) return;
+        const label =
+          e instanceof HTMLInputElement || e instanceof HTMLSelectElement ? e.labels?.[0]?.textContent : null;
+        const name = (e.getAttribute("aria-label") ?? label ?? e.textContent ?? "").trim().slice(0, 80);
+        const typed = e instanceof HTMLInputElement && !["checkbox", "radio", "range"].includes(e.type);
+        e.setAttribute("data-walk", String(found.length));
+        found.push({
+          index: found.length,
+          kind: typed ? "type" : e instanceof HTMLSelectElement ? "choose" : "press",
+          name,
+        });
+      });
+    return found;
+  });
+}
+
+/** Somebody at a larder who mostly gets on with the work, and now and then presses or types anything at all. */
+export class Walker {
+  readonly problems: string[] = [];
+  readonly did: string[] = [];
+  #pending = 0;
+  #screen = 0;
+  #last = "";
+  #again = 0;
+
+  constructor(
+    private readonly page: Page,
+    private readonly url: string,
+    private readonly screens: readonly string[],
+    private readonly pass: (minutes: number) => Promise<void>,
+    private readonly random: ReturnType<typeof randomFrom>,
+  ) {
+    page.on("pageerror", (e) => this.problems.push(`${page.url()}: ${e.message}`));
+    page.on("response", (r) => {
+      if (r.status() >= 500) this.problems.push(`${r.request().method()} ${r.url()}: ${r.status()}`);
+    });
+    page.on("dialog", (d) => void d.dismiss().catch(() => undefined));
+    // Pictures, fonts and what is listened to for ever are not waited for.
+    const counts = (r: Request) => r.resourceType() === "document" || r.resourceType() === "fetch";
+    page.on("request", (r) => (this.#pending += counts(r) ? 1 : 0));
+    for (const over of ["requestfinished", "requestfailed"] as const)
+      page.on(over as "requestfinished", (r) => (this.#pending -= counts(r) ? 1 : 0));
+  }
+
+  async begin(): Promise<void> {
+    await this.#go(this.screens[0]!);
+  }
+
+  /** One press, one typing, one choice, or some time. */
+  async step(): Promise<void> {
+    const dice = this.random();
+    const controls = (await controlsOf(this.page)).filter((c) => !NOT.test(c.name));
+    const presses = controls.filter((c) => c.kind === "press");
+    if (dice < 0.66) {
+      const next = this.#onward(presses);
+      if (next) return this.#press(next[0], this.random() < 0.15 ? this.#one([0, 1, 3, 8, 30]) : next[1]);
+      return this.#next();
+    }
+    if (dice < 0.72) return this.#later(this.#one([1, 5, 10, 15, 40, 80, 800]));
+    if (dice < 0.82) {
+      const fields = controls.filter((c) => c.kind !== "press");
+      if (fields.length > 0) return this.#fill(this.#one(fields));
+    }
+    if (dice < 0.86) return this.#next();
+    if (presses.length === 0) return this.#next();
+    return this.#press(this.#one(presses), 0);
+  }
+
+  #one<T>(of: readonly T[]): T {
+    return of[Math.floor(this.random() * of.length)]!;
+  }
+
+  /** What leads on from here; the same thing three times without an end leads nowhere. */
+  #onward(presses: readonly Control[]): [Control, number] | null {
+    for (const [name, minutes] of ONWARD) {
+      const found = presses.find((c) => name.test(c.name));
+      if (!found) continue;
+      this.#again = found.name === this.#last ? this.#again + 1 : 0;
+      this.#last = found.name;
+      if (this.#again < 8) return [found, minutes];
+    }
+    return null;
+  }
+
+  async #next(): Promise<void> {
+    this.#screen = (this.#screen + 1) % this.screens.length;
+    await this.#go(this.screens[this.#screen]!);
+  }
+
+  async #go(path: string): Promise<void> {
+    this.did.push(`go ${path}`);
+    await this.page.goto(this.url + path, { waitUntil: "domcontentloaded" }).catch(() => undefined);
+    await this.#quiet();
+  }
+
+  async #later(minutes: number): Promise<void> {
+    this.did.push(`${minutes} min`);
+    await this.pass(minutes);
+    await this.page.reload({ waitUntil: "domcontentloaded" }).catch(() => undefined);
+    await this.#quiet();
+  }
+
+  async #press(control: Control, minutes: number): Promise<void> {
+    // What is asked for in the same form is filled in first.
+    if (/^(Write the temperature|Write it|Hold it|Number)/.test(control.name))
+      for (const c of (await controlsOf(this.page)).filter((f) => f.kind === "type")) {
+        const texts = TYPED.find(([label]) => label.test(c.name))?.[1];
+        if (texts) await this.#type(c, this.random() < 0.75 ? texts[0]! : this.#one(texts));
+      }
+    const again = (await controlsOf(this.page)).find((c) => c.name === control.name && c.kind === "press");
+    this.did.push(`press ${control.name}`);
+    await this.#at(again ?? control)
+      .click({ timeout: 1_000, noWaitAfter: true })
+      .catch(() => undefined);
+    await this.#quiet();
+    if (minutes > 0) await this.#later(minutes);
+  }
+
+  async #fill(control: Control): Promise<void> {
+    if (control.kind === "choose") {
+      const n = await this.#at(control).locator("option").count();
+      this.did.push(`choose ${control.name}`);
+      await this.#at(control)
+        .selectOption({ index: Math.floor(this.random() * n) }, { timeout: 1_000 })
+        .catch(() => undefined);
+    } else {
+      const texts = TYPED.find(([label]) => label.test(control.name))?.[1] ?? ["", "Ada", "3", "1 lb"];
+      await this.#type(control, this.#one(texts));
+      if (this.random() < 0.3) await this.page.keyboard.press("Enter").catch(() => undefined);
+    }
+    await this.#quiet();
+  }
+
+  async #type(control: Control, text: string): Promise<void> {
+    this.did.push(`type ${text} into ${control.name}`);
+    await this.#at(control)
+      .fill(text, { timeout: 1_000 })
+      .catch(() => undefined);
+  }
+
+  #at(control: Control) {
+    return this.page.locator(`[data-walk="${control.index}"]`);
+  }
+
+  /** Until nothing has been asked of the larder for a moment; it is never waited for longer than half a second. */
+  async #quiet(): Promise<void> {
+    for (let i = 0, calm = 0; i < 16 && calm < 2; i++) {
+      await this.page.waitForTimeout(30);
+      calm = this.#pending <= 0 ? calm + 1 : 0;
+    }
+  }
+}
