@@ -23,7 +23,11 @@ for (const half of [0, 1])
       const folder = newFolder();
       const house = fillHouse(folder, walk, Date.now());
       const server = await startServer(folder);
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: "UTC" });
+      const context = await browser.newContext({
+        viewport: { width: 480, height: 800 },
+        timezoneId: "UTC",
+        serviceWorkers: "block",
+      });
       const walker = new Walker(
         await context.newPage(),
         server.url,
@@ -53,5 +57,8 @@ for (const half of [0, 1])
       expect(reached.restarts).toBeGreaterThanOrEqual(25);
       expect(reached.seamedCans).toBeGreaterThanOrEqual(25);
       expect(reached.holds).toBeGreaterThanOrEqual(10);
-    } else expect(reached.shelvedLoads + reached.seamedCans + reached.restarts).toBeGreaterThan(2);
+    } else
+      expect(
+        Math.min(reached.shelvedLoads, reached.seamedCans, reached.restarts + reached.holds),
+      ).toBeGreaterThan(0);
   });

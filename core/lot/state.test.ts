@@ -80,7 +80,7 @@ describe("weight of a lot", () => {
     expect(why(fresh, weighed("brine", 4.3))).toBeNull();
     expect(why(fresh, weighed("brine", 6))).toMatch(/does not add that much/);
     expect(why(fresh, weighed("weigh", 6))).toBeNull();
-    expect(why(fresh, weighed("cook", 0))).toMatch(/more than zero/);
+    expect(why(fresh, weighed("cook", 0))).toMatch(/more than 0/);
     expect(why(frozen, weighed("cook", 3))).toMatch(/frozen/);
   });
   test("only fish is smoked, once, and its form changes the row of the table it may be put up by", () => {
@@ -97,7 +97,7 @@ describe("weight of a lot", () => {
     const eat = (massKg: number): LotEvent => ({ kind: "eat", at: HOUR, massKg, to: null });
     expect(why(fresh, eat(4.01))).toBeNull();
     expect(why(fresh, eat(4.1))).toMatch(/more than is left/);
-    expect(why(fresh, eat(0))).toMatch(/more than zero/);
+    expect(why(fresh, eat(0))).toMatch(/more than 0/);
     expect(whyNotLot(fresh, eat(1), 0, HOUR, "red-meat")?.message).toMatch(/Nothing is left/);
   });
   test("what events add and take away adds up, in any order of kinds", () => {

@@ -98,7 +98,7 @@ export function look(file: string): Found {
       if (longest >= plan.minutes && vented && weight && weight.at - vented.at >= 10 * MINUTE)
         served.add(run.id);
       const packs = all<{ code: string; product: string; container: string; n: number }>(
-        "select k.code, k.product, k.container, (select count(*) from container c where c.pack_id = k.id) as n from pack k where k.run_id = ?",
+        "select k.code, k.product, k.container, (select count(*) from container c where c.pack_id = k.id and c.emptied_at is null) as n from pack k where k.run_id = ?",
         run.id,
       );
       for (const p of packs) {
@@ -137,7 +137,7 @@ export function look(file: string): Found {
     }
     const cans = all<{ id: string; code: string; signed: number }>(
       `select c.id, c.code, exists (select 1 from deviation d where d.kind = 'can-unfit' and d.container_id = c.id) as signed
-       from container c join pack k on k.id = c.pack_id where k.container like 'can-%' and k.run_id is not null`,
+       from container c join pack k on k.id = c.pack_id where k.container like 'can-%' and k.run_id is not null and c.emptied_at is null`,
     );
     for (const can of cans) {
       const checks = all<{ temp_c: number | null; verdict: string | null }>(

@@ -112,7 +112,8 @@ export function fillHouse(folder: string, walk: number, now: number): WalkHouse 
     }
     pack({ count: 4, massKg: 2 });
     pack({ count: 4, massKg: 2 });
-    return { name: "table", screens: ["/field", "/cold", "/pack", "/fire", "/table"] };
+    const boar = larder.sqlite.prepare("select code from harvest").pluck().get() as string;
+    return { name: "table", screens: [`/field/${boar}`, "/cold", "/pack", "/fire", "/table"] };
   } finally {
     larder.close();
   }

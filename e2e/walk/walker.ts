@@ -21,7 +21,14 @@ const ONWARD: readonly [name: RegExp, minutes: number][] = [
   [/^Write the temperature$/, 0],
   [/^(Into a canner|Load the canner|To the stove)$/, 0],
   [/^Number \d/, 0],
-  [/^Hold it$/, 0],
+];
+
+/** What happens now and then where it can be said: a flame that falls, a doubt about an animal and its end. */
+const SOMETIMES: readonly [name: RegExp, odds: number][] = [
+  [/^It (fell|went quiet)$/, 0.12],
+  [/^Hold it$/, 0.6],
+  [/^Put it on hold/, 0.25],
+  [/^(Release|Lift) the hold/, 0.25],
 ];
 
 /** What is typed into a field, by its label; what fits none is a word. */
@@ -110,6 +117,10 @@ export class Walker {
     const dice = this.random();
     const controls = (await controlsOf(this.page)).filter((c) => !NOT.test(c.name));
     const presses = controls.filter((c) => c.kind === "press");
+    for (const [name, odds] of SOMETIMES) {
+      const found = presses.find((c) => name.test(c.name));
+      if (found && this.random() < odds) return this.#press(found, 0);
+    }
     if (dice < 0.66) {
       const next = this.#onward(presses);
       if (next) return this.#press(next[0], this.random() < 0.15 ? this.#one([0, 1, 3, 8, 30]) : next[1]);
@@ -161,7 +172,7 @@ export class Walker {
 
   async #press(control: Control, minutes: number): Promise<void> {
     // What is asked for in the same form is filled in first.
-    if (/^(Write the temperature|Write it|Hold it|Number)/.test(control.name))
+    if (/^(Write the temperature|Write it|Hold it|Lift|Release|Number)/.test(control.name))
       for (const c of (await controlsOf(this.page)).filter((f) => f.kind === "type")) {
         const texts = TYPED.find(([label]) => label.test(c.name))?.[1];
         if (texts) await this.#type(c, this.random() < 0.75 ? texts[0]! : this.#one(texts));
@@ -169,7 +180,7 @@ export class Walker {
     const again = (await controlsOf(this.page)).find((c) => c.name === control.name && c.kind === "press");
     this.did.push(`press ${control.name}`);
     await this.#at(again ?? control)
-      .click({ timeout: 1_000, noWaitAfter: true })
+      .click({ timeout: 1_000, noWaitAfter: true, force: true })
       .catch(() => undefined);
     await this.#quiet();
     if (minutes > 0) await this.#later(minutes);
@@ -204,7 +215,7 @@ export class Walker {
   /** Until nothing has been asked of the larder for a moment; it is never waited for longer than half a second. */
   async #quiet(): Promise<void> {
     for (let i = 0, calm = 0; i < 16 && calm < 2; i++) {
-      await this.page.waitForTimeout(30);
+      await this.page.waitForTimeout(20);
       calm = this.#pending <= 0 ? calm + 1 : 0;
     }
   }
