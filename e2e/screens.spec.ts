@@ -43,6 +43,7 @@ const PAGES = [
   "/records/restore",
   "/help",
   "/help/throw-out",
+  "/help/checks",
   "/who",
   "/find?code=O",
   "/ui",

@@ -87,7 +87,7 @@ function opened(path: string): Promise<ZipFile> {
       error
         ? reject(
             new Refused({
-              archive: `This file is damaged or not a zip (${error.message}). Nothing was changed.`,
+              archive: "This file is damaged or not a zip. Nothing was changed.",
             }),
           )
         : resolve(zip),
