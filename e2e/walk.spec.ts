@@ -24,7 +24,7 @@ for (const half of [0, 1])
       const house = fillHouse(folder, walk, Date.now());
       const server = await startServer(folder);
       const context = await browser.newContext({
-        viewport: { width: 480, height: 800 },
+        viewport: { width: 1280, height: 800 },
         timezoneId: "UTC",
         serviceWorkers: "block",
       });

@@ -180,7 +180,7 @@ export class Walker {
     const again = (await controlsOf(this.page)).find((c) => c.name === control.name && c.kind === "press");
     this.did.push(`press ${control.name}`);
     await this.#at(again ?? control)
-      .click({ timeout: 1_000, noWaitAfter: true, force: true })
+      .click({ timeout: 500, noWaitAfter: true, force: true })
       .catch(() => undefined);
     await this.#quiet();
     if (minutes > 0) await this.#later(minutes);
