@@ -45,10 +45,10 @@ const MODULES: Module[] = [
     mutate: [
       "store/pack/permit.ts",
       "store/run/{take-out,open}.ts",
-      "store/rest/decide.ts",
-      "store/seam/gate.ts",
+      "store/rest/{rest,repack}.ts",
+      "store/seam/{close,exhaust}.ts",
     ],
-    tests: ["store/{guards,fresh,run,rest,seam,pack}.test.ts"],
+    tests: ["store/{guards,fresh,run,larder-room,seam,filling}.test.ts"],
   },
 ];
 
