@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { codeFor } from "#core/code";
 import { kPaFromPsi } from "#core/quantity";
 import { openLarder, type Larder } from "#store/db";
-import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
+import { NO_MEASURES, addCanner, recordGaugeCheck } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
 import { setUpHousehold } from "#store/household";
 import { cutLot } from "#store/lot";
@@ -49,18 +49,7 @@ export function fillLifetime(folder: string, runs: number, standing: number, end
     hasDial: true,
     weightPiecesPsi: [],
     safeMaxKPa: kPaFromPsi(20),
-  });
-  measureCanner(larder, write(), cannerId, {
-    insideDiameterMm: 457,
-    usableHeightMm: 340,
-    racks: 2,
-    rackHeightMm: 5,
-    waterLitres: 2.8,
-    waterDepthMm: null,
-    minLoad: 2,
-    aluminium: 1,
-    manual: { "jar-pint": 50 },
-    depressuriseMin: 45,
+    measures: { ...NO_MEASURES, manual: { "jar-pint": 50 } },
   });
   recordGaugeCheck(larder, write(), { cannerId, at: now, errorKPa: 0, note: null });
   const places = Array.from(

@@ -1,5 +1,5 @@
 import { openLarder } from "#store/db";
-import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
+import { NO_MEASURES, addCanner, recordGaugeCheck } from "#store/equipment";
 import { makePack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
 import { openRun, tapRun, type Tap } from "#store/run";
@@ -28,18 +28,7 @@ export function fillRestHouse(folder: string, now: number): { run: string; codes
       hasDial: true,
       weightPiecesPsi: [],
       safeMaxKPa: kPaFromPsi(20),
-    });
-    measureCanner(larder, write(), cannerId, {
-      insideDiameterMm: 311,
-      usableHeightMm: 264,
-      racks: 2,
-      rackHeightMm: 5,
-      waterLitres: 2.8,
-      waterDepthMm: null,
-      minLoad: 2,
-      aluminium: 1,
-      manual: { "jar-pint": 18 },
-      depressuriseMin: 45,
+      measures: { ...NO_MEASURES, manual: { "jar-pint": 18 } },
     });
     recordGaugeCheck(larder, write(), { cannerId, at: began, errorKPa: 0, note: null });
     for (const [label, count] of [

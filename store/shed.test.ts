@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
 import { type Refused } from "#store/db";
 import { addTool, checksOf, checksOfRun, recordCheck } from "#store/check";
-import { addCanner, getCanner, measureCanner, recordGaugeCheck, type CannerMeasures } from "#store/equipment";
+import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { closePlan, keepWish, planInHand } from "#store/plan";
 import { listRecipes, saveRecipe } from "#store/recipe";
 import { containersOfPack, unpack } from "#store/pack";
@@ -130,25 +130,12 @@ describe("jars and lids are counted down by packing", () => {
   });
 });
 
-const nothing: CannerMeasures = {
-  insideDiameterMm: null,
-  usableHeightMm: null,
-  racks: null,
-  rackHeightMm: null,
-  waterLitres: null,
-  waterDepthMm: null,
-  minLoad: null,
-  aluminium: null,
-  manual: null,
-  depressuriseMin: null,
-};
-
 describe("canners as they are measured", () => {
   test("by their plain size before anybody measures, and as measured after", () => {
     const t = testLarder();
     expect(getCanner(t.larder, t.cannerId).pot).toMatchObject({ measured: false, insideDiameterMm: 311 });
     measureCanner(t.larder, t.write(), t.cannerId, {
-      ...nothing,
+      ...NO_MEASURES,
       insideDiameterMm: 330,
       usableHeightMm: 250,
       manual: { "jar-pint": 16 },
@@ -163,7 +150,7 @@ describe("canners as they are measured", () => {
     const t = testLarder();
     try {
       measureCanner(t.larder, t.write(), t.cannerId, {
-        ...nothing,
+        ...NO_MEASURES,
         insideDiameterMm: 31,
         manual: { "jar-quart": 7 },
         minLoad: 99,
@@ -246,7 +233,7 @@ describe("a look that stops a load, and one that wants a signature", () => {
   });
   test("an aluminium canner is not put on an induction hob", () => {
     const t = testLarder();
-    measureCanner(t.larder, t.write(), t.cannerId, { ...nothing, aluminium: 1 });
+    measureCanner(t.larder, t.write(), t.cannerId, { ...NO_MEASURES, aluminium: 1 });
     const hob = addTool(t.larder, t.write(), {
       kind: "burner",
       name: "Hob",

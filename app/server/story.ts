@@ -19,6 +19,7 @@ import {
   formatSpoons,
   formatTemperature,
   type UnitSystem,
+  capital,
 } from "#core/quantity";
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
@@ -122,7 +123,7 @@ function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units:
     code: h.code,
     title: `${h.count > 1 ? `${h.count} ${s?.plural}` : s?.name} taken`,
     lines: [
-      facts && `${facts.charAt(0).toUpperCase()}${facts.slice(1)}.`,
+      facts && `${capital(facts)}.`,
       h.weightKg
         ? `${formatMass(h.weightKg, units)} ${h.weightKind === "catch" ? "in all" : h.weightKind}.`
         : "",

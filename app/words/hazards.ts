@@ -1,3 +1,4 @@
+import { capital } from "#core/quantity";
 import { HAZARDS, STAGES, type Hazard } from "#core/hazard";
 
 const SEVERITY = { 3: "severe", 2: "serious", 1: "minor" } as const;
@@ -6,7 +7,7 @@ const SEVERITY = { 3: "severe", 2: "serious", 1: "minor" } as const;
 const cell = (text: string) => text.replaceAll("|", "\\|");
 
 /** A step of the work as a heading: “Heat-up”. */
-export const stageWords = (stage: Hazard["stage"]) => stage[0]!.toUpperCase() + stage.slice(1);
+export const stageWords = (stage: Hazard["stage"]) => capital(stage);
 
 /** The hazard log as a Markdown document, for docs/hazards.md. */
 export function hazardsInWords(): string {

@@ -1,4 +1,4 @@
-import { formatPressure, type UnitSystem } from "#core/quantity";
+import { capital, formatPressure, type UnitSystem } from "#core/quantity";
 import type { Shelved } from "#store/shelf";
 import { containersWords, foodWords } from "./load";
 import { dayWords, localDay } from "./time";
@@ -19,8 +19,6 @@ export interface LabelText {
   /** what must not be overlooked; empty for none */
   care: string;
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 const contentWords = (c: Shelved) =>
   `${foodWords(c.product, c.species)}${c.product === "broth" ? "" : `, ${c.part.toLowerCase()}`}`;

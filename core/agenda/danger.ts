@@ -13,13 +13,9 @@ export interface Waiting {
 
 /** The most dangerous first; among those alike the one whose hour comes first, then those without one, in the order given. */
 export function byDanger<T extends Waiting>(things: readonly T[]): T[] {
-  return things
-    .map((thing, i) => ({ thing, i }))
-    .sort(
-      (a, b) =>
-        DANGERS.indexOf(a.thing.danger) - DANGERS.indexOf(b.thing.danger) ||
-        (a.thing.at ?? Infinity) - (b.thing.at ?? Infinity) ||
-        a.i - b.i,
-    )
-    .map(({ thing }) => thing);
+  // Two without an hour differ by NaN, which leaves them as they were given.
+  return things.toSorted(
+    (a, b) =>
+      DANGERS.indexOf(a.danger) - DANGERS.indexOf(b.danger) || (a.at ?? Infinity) - (b.at ?? Infinity) || 0,
+  );
 }

@@ -1,4 +1,4 @@
-import { type UnitSystem, type Writing } from "../quantity/index.ts";
+import { capital, fromSi, toSi, unitBySymbol, type UnitSystem, type Writing } from "../quantity/index.ts";
 import { ingredientKind, readIngredient, MOST_ADDED_TSP, type Ingredient } from "../recipe/index.ts";
 import { refusalFor, shapeOf, type ContainerKey } from "../schedule/index.ts";
 
@@ -9,10 +9,10 @@ export interface AdditionRefusal {
   ask: boolean;
 }
 
-const TSP_L = 0.00492892159375;
+const TSP = unitBySymbol("volume", "tsp");
 /** More than this of one seasoning in a pint is no seasoning, litres or kg: a tablespoon. Common practice, no source. */
-const MOST_A_PINT = 3 * TSP_L;
-const PINT_ML = 473;
+const MOST_A_PINT = toSi(3, TSP);
+const PINT_ML = shapeOf("jar-pint").nominalMl;
 
 /** Single additions out of what somebody wrote in one line: separated by commas, semicolons, `+`, `and` or new lines. */
 export function splitAdditions(text: string): string[] {
@@ -63,7 +63,7 @@ function whyNotOne(item: Ingredient, container: ContainerKey, fish: boolean): Ad
       `${capital(item.name)} is not a seasoning, and this process is for the plain food. Leave it out, or make a recipe of it under Mixed dishes.`,
     );
   const pints = shapeOf(container).nominalMl / PINT_ML;
-  const tsp = item.amount / TSP_L;
+  const tsp = fromSi(item.amount, TSP);
   if (fish)
     for (const [name, most] of Object.entries(MOST_ADDED_TSP))
       if (kind?.key !== undefined && item.name.toLowerCase().includes(name) && tsp > most * pints + 1e-9)
@@ -81,8 +81,4 @@ function whyNotOne(item: Ingredient, container: ContainerKey, fish: boolean): Ad
 /** Additions that are not in the published directions for fish, as deviations of common practice. */
 export function addedToFish(text: string | null | undefined): string[] {
   return splitAdditions(text ?? "").filter((part) => /\b(ketchup|vinegar)\b/i.test(part));
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,6 +1,5 @@
 export { addedToFish, splitAdditions, whyNotAdded, type AdditionRefusal } from "./addition.ts";
 export {
-  DISH_PRODUCTS,
   isFishRow,
   whyNotPack,
   type FoodOfLot,

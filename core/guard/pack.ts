@@ -8,6 +8,7 @@ import {
   type FillEstimate,
 } from "../pack/index.ts";
 import {
+  DISH_PRODUCTS,
   isCan,
   rowOf,
   shapeOf,
@@ -80,14 +81,6 @@ export interface PackRefusal {
   message: string;
   ask: boolean;
 }
-
-/** Rows that are for a dish of several things and not for one kind of meat. */
-export const DISH_PRODUCTS: readonly ProductKey[] = [
-  "chile-con-carne",
-  "soup",
-  "soup-seafood",
-  "stewed-meat",
-];
 
 /** Hot packs whose own juice does not cover them: the published directions pour hot liquid on. Source: USDA 2015, Guide 5, from memory. */
 const COVERED_HOT: readonly ProductKey[] = [

@@ -33,4 +33,5 @@ export {
   formatVolume,
   typedAltitude,
 } from "./format.ts";
+export { capital } from "./capital.ts";
 export { countOf, formatClock, formatDuration } from "./duration.ts";

@@ -1,3 +1,4 @@
+import { capital } from "./capital.ts";
 import { NUMBER_PATTERN, formatDecimal, readNumber, type DecimalSign } from "./number.ts";
 import {
   DEFAULT_UNIT,
@@ -187,10 +188,6 @@ function wrongUnit(word: string, dimension: Dimension, example: string): string 
   if (other)
     return `“${word}” measures ${NOUN[other.dimension]}; this is ${NOUN[dimension]}, like ${example}.`;
   return `“${word}” is not a unit known here. Type it like ${example}.`;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** A reading of the same digits in another unit that would be believable. */

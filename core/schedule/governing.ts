@@ -4,7 +4,7 @@ import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget }
 import { scheduledProcess, type NoSchedule, type ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
 import { type Condition } from "./rules.ts";
-import { productName, type PackMethod, type ProductKey } from "./table.ts";
+import { DISH_PRODUCTS, productName, type PackMethod, type ProductKey } from "./table.ts";
 
 export interface LoadPack {
   product: ProductKey;
@@ -137,12 +137,9 @@ export function governingSchedule(
   };
 }
 
-/** Dishes that are published hot only. */
-const HOT_DISHES: readonly ProductKey[] = ["chile-con-carne", "soup", "soup-seafood", "stewed-meat"];
-
-/** Raw jars want warm water and hot dishes want hot: no published process has both in one canner. */
+/** Raw jars want warm water and dishes, which are published hot only, want hot: no published process has both in one canner. */
 function loadDeviations(packs: readonly LoadPack[]): LoadDeviation[] {
-  const dish = packs.find((p) => HOT_DISHES.includes(p.product));
+  const dish = packs.find((p) => DISH_PRODUCTS.includes(p.product));
   if (!dish || !packs.some((p) => p.pack === "raw")) return [];
   return [
     {

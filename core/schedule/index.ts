@@ -14,6 +14,7 @@ export {
   JAR_ROWS,
   PRODUCTS,
   productName,
+  DISH_PRODUCTS,
   rowOf,
   type CanRow,
   type JarRow,

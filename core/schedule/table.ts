@@ -275,6 +275,14 @@ export const CAN_ROWS: readonly CanRow[] = [
   },
 ];
 
+/** Rows that are for a dish of several things and not for one kind of meat. */
+export const DISH_PRODUCTS: readonly ProductKey[] = [
+  "chile-con-carne",
+  "soup",
+  "soup-seafood",
+  "stewed-meat",
+];
+
 /** The row of a product. */
 export function rowOf(key: ProductKey): JarRow | CanRow {
   return [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === key)!;

@@ -1,5 +1,5 @@
 import { openLarder, type Larder } from "#store/db";
-import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
+import { NO_MEASURES, addCanner, recordGaugeCheck } from "#store/equipment";
 import { acceptRow } from "#store/household";
 import { containersOfPack, makePack, type PackInput } from "#store/pack";
 import { openRun } from "#store/run";
@@ -22,28 +22,15 @@ type House = ReturnType<typeof boarHouse>;
 
 /** What stands in each: a true dial or one that reads 3 lb high, a weight, a manual that allows six. */
 function furnish(larder: Larder, { write }: House, now: number): { good: string; weighted: string } {
-  const canner = (name: string, hasDial: boolean, pieces: number[]) => {
-    const { id } = addCanner(larder, write(), {
+  const canner = (name: string, hasDial: boolean, pieces: number[]) =>
+    addCanner(larder, write(), {
       name,
       quarts: 21,
       hasDial,
       weightPiecesPsi: pieces,
       safeMaxKPa: kPaFromPsi(20),
-    });
-    measureCanner(larder, write(), id, {
-      insideDiameterMm: 311,
-      usableHeightMm: 264,
-      racks: 2,
-      rackHeightMm: 5,
-      waterLitres: 2.8,
-      waterDepthMm: null,
-      minLoad: 1,
-      aluminium: 1,
-      manual: { "jar-pint": 6, "jar-half-pint": 6, "can-half-pound": 6 },
-      depressuriseMin: 45,
-    });
-    return id;
-  };
+      measures: { ...NO_MEASURES, manual: { "jar-pint": 6, "jar-half-pint": 6, "can-half-pound": 6 } },
+    }).id;
   const good = canner("Good canner", true, []);
   const bad = canner("Old canner", true, []);
   const weighted = canner("Weight canner", false, [5, 5, 5]);

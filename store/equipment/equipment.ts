@@ -51,7 +51,7 @@ function worstError(points: readonly GaugeCheck[]): number {
 }
 
 /** What a canner is as a place to stand things in: as measured, and by its plain size where nobody has. */
-function potOf(row: typeof canner.$inferSelect): CannerPot {
+function potOf(row: CannerMeasures & Pick<Row, "quarts">): CannerPot {
   const plain = presetFor(row.quarts ?? 16);
   return {
     insideDiameterMm: row.insideDiameterMm ?? plain.insideDiameterMm,
@@ -104,6 +104,20 @@ export type CannerMeasures = Pick<
   | "depressuriseMin"
 >;
 
+/** Of a canner nobody has measured yet: its plain size stands in. */
+export const NO_MEASURES: CannerMeasures = {
+  insideDiameterMm: null,
+  usableHeightMm: null,
+  racks: null,
+  rackHeightMm: null,
+  waterLitres: null,
+  waterDepthMm: null,
+  minLoad: null,
+  aluminium: null,
+  manual: null,
+  depressuriseMin: null,
+};
+
 export function addCanner(larder: Larder, write: Write, input: CannerInput): { id: string } {
   return once(larder, write, "canner.add", () => {
     if (larder.db.select().from(canner).where(eq(canner.name, input.name)).get()) {
@@ -116,11 +130,10 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
         weightPieces: "Say what it holds pressure with: a dial gauge, a weight, or both.",
       });
     }
-    const { quarts, measures } = input;
-    if (quarts !== null || measures?.insideDiameterMm) {
-      const pot = potOf({ ...NO_MEASURES, ...measures, quarts } as typeof canner.$inferSelect);
-      const small = whyNotCanner(pot);
-      if (small) throw new Refused({ [measures?.insideDiameterMm ? "inside" : "quarts"]: small });
+    const { quarts, measures = NO_MEASURES } = input;
+    if (quarts !== null || measures.insideDiameterMm) {
+      const small = whyNotCanner(potOf({ ...measures, quarts }));
+      if (small) throw new Refused({ [measures.insideDiameterMm ? "inside" : "quarts"]: small });
     }
     const id = uuid();
     larder.db
@@ -132,23 +145,13 @@ export function addCanner(larder: Larder, write: Write, input: CannerInput): { i
         hasDial: input.hasDial ? 1 : 0,
         weightPieces: input.weightPiecesPsi,
         safeMaxKPa: input.safeMaxKPa,
-        ...(input.measures && sensible(input.measures)),
+        ...sensible(measures),
         createdAt: larder.now(),
       })
       .run();
     return { result: { id }, note: { kind: "canner", id, detail: input } };
   });
 }
-
-const NO_MEASURES = {
-  insideDiameterMm: null,
-  usableHeightMm: null,
-  racks: null,
-  rackHeightMm: null,
-  waterLitres: null,
-  minLoad: null,
-  manual: null,
-};
 
 /** Measures that no household canner has are refused at their field, with what would be believed. */
 function sensible(m: CannerMeasures): CannerMeasures {

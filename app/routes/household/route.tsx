@@ -3,12 +3,13 @@ import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { parseQuantity, typedAltitude, type DecimalSign, type UnitSystem } from "#core/quantity";
+import { parseQuantity, typedAltitude, type Writing } from "#core/quantity";
 import { addPerson, changeHousehold } from "#store/household";
 import { Button } from "#ui/button";
-import { KeyedForm, resultOf, FormErrors, Notice, PickField, TextField } from "#ui/form";
+import { KeyedForm, resultOf, FormErrors, Notice, TextField } from "#ui/form";
 import { altitudeWords } from "../../words/altitude";
 import { AltitudeField } from "./altitude-field";
+import { WritingFields } from "./writing-fields";
 import { Page, Part } from "#ui/page";
 import { altitudeProblem } from "../../server/altitude";
 import { atHome } from "../../server/context";
@@ -90,8 +91,7 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
     id: "person",
     lastResult: resultOf(actionData?.result, "person"),
   });
-  const [units, setUnits] = useState<UnitSystem>(h.units);
-  const [decimal, setDecimal] = useState<DecimalSign>(h.decimal);
+  const [writing, setWriting] = useState<Required<Writing>>({ units: h.units, decimal: h.decimal });
   const was = (field: { initialValue?: unknown }, value: string) =>
     typeof field.initialValue === "string" ? field.initialValue : value;
   return (
@@ -111,29 +111,15 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
             <TextField field={fields.name} label="Name" defaultValue={was(fields.name, h.name)} />
             <AltitudeField
               field={fields.altitude}
-              writing={{ units, decimal }}
+              writing={writing}
               hint="Decides the pressure. With its unit, like 2300 ft or 700 m."
               was={was(fields.altitude, typedAltitude(h.altitudeM, h.units))}
             />
-            <PickField
-              field={fields.units}
+            <WritingFields
+              fields={fields}
               label="Units"
-              fallback={h.units}
-              options={[
-                { value: "us", label: "lb, °F, ft" },
-                { value: "metric", label: "kg, °C, m" },
-              ]}
-              onPick={(v) => setUnits(v as UnitSystem)}
-            />
-            <PickField
-              field={fields.decimal}
-              label="You write one and a half"
-              fallback={h.decimal}
-              options={[
-                { value: "point", label: "1.5" },
-                { value: "comma", label: "1,5" },
-              ]}
-              onPick={(v) => setDecimal(v as DecimalSign)}
+              was={{ units: h.units, decimal: h.decimal }}
+              onChange={(now) => setWriting((w) => ({ ...w, ...now }))}
             />
             <TextField field={fields.zone} label="Time zone" defaultValue={was(fields.zone, h.zone)} />
             <div className="grid gap-3 sm:grid-cols-2">

@@ -6,8 +6,14 @@ import { keepWhenLost } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
 import { type NotPackable } from "#core/lot";
 import { type Writing } from "#core/quantity";
-import { DISH_PRODUCTS } from "#core/guard";
-import { CONDITION_KEYS, CONTAINERS, PRODUCTS, type ContainerKey, type Mouth } from "#core/schedule";
+import {
+  CONDITION_KEYS,
+  CONTAINERS,
+  DISH_PRODUCTS,
+  PRODUCTS,
+  type ContainerKey,
+  type Mouth,
+} from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";

@@ -3,12 +3,13 @@ import { useEffect, useRef, useState } from "react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { kPaFromPsi, parseQuantity, type DecimalSign, type UnitSystem } from "#core/quantity";
+import { kPaFromPsi, parseQuantity, type Writing } from "#core/quantity";
 import { addCanner } from "#store/equipment";
 import { getHousehold, setUpHousehold } from "#store/household";
 import { Button } from "#ui/button";
 import { KeyedForm, FormErrors, PickField, TextField } from "#ui/form";
 import { AltitudeField } from "../household/altitude-field";
+import { WritingFields } from "../household/writing-fields";
 import { ContainerGlyph } from "#ui/glyph";
 import { shapeOf } from "#core/schedule";
 import { altitudeProblem } from "../../server/altitude";
@@ -71,10 +72,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function Welcome({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "welcome", lastResult: actionData?.result });
-  const [units, setUnits] = useState<UnitSystem>(fields.units.initialValue === "metric" ? "metric" : "us");
-  const [decimal, setDecimal] = useState<DecimalSign>(
-    fields.decimal.initialValue === "comma" ? "comma" : "point",
-  );
+  const [writing, setWriting] = useState<Required<Writing>>({
+    units: fields.units.initialValue === "metric" ? "metric" : "us",
+    decimal: fields.decimal.initialValue === "comma" ? "comma" : "point",
+  });
   const zone = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (zone.current) zone.current.value = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -142,27 +143,14 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
         className="space-y-5 rounded border-2 border-ink bg-sheet p-6 max-md:p-4"
       >
         <input type="hidden" name="zone" ref={zone} />
-        <PickField
-          field={fields.units}
+        <WritingFields
+          fields={fields}
           label="Your units"
-          options={[
-            { value: "us", label: "lb, °F, ft" },
-            { value: "metric", label: "kg, °C, m" },
-          ]}
-          onPick={(v) => setUnits(v as UnitSystem)}
-        />
-        <PickField
-          field={fields.decimal}
-          label="You write one and a half"
-          options={[
-            { value: "point", label: "1.5" },
-            { value: "comma", label: "1,5" },
-          ]}
-          onPick={(v) => setDecimal(v as DecimalSign)}
+          onChange={(now) => setWriting((w) => ({ ...w, ...now }))}
         />
         <AltitudeField
           field={fields.altitude}
-          writing={{ units, decimal }}
+          writing={writing}
           hint="With its unit, like 2300 ft or 700 m."
           autoFocus
         />
