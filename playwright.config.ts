@@ -1,8 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { existsSync } from "node:fs";
-
-const chromium =
-  process.env.CHROMIUM ?? ["/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => existsSync(p));
+import { CHROMIUM } from "./bench/chromium";
 
 export default defineConfig({
   testDir: "e2e",
@@ -18,7 +15,7 @@ export default defineConfig({
     actionTimeout: 10_000,
     timezoneId: "America/Denver",
     launchOptions: {
-      executablePath: chromium,
+      executablePath: CHROMIUM,
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -94,11 +94,15 @@ test("an entry the larder will not take when it hears of it is said, with its re
   context,
 }) => {
   await page.goto(`${own.url}/table`);
-  await context.setOffline(true);
   const form = page
     .locator("form")
     .filter({ has: page.locator("input[name=key]") })
     .first();
+  // Before its scripts run a form goes out by itself, and without a network nothing of ours is there to keep it.
+  await expect
+    .poll(() => form.evaluate((f) => Object.keys(f).some((key) => key.startsWith("__reactProps"))))
+    .toBe(true);
+  await context.setOffline(true);
   await form.evaluate((f: HTMLFormElement) => f.requestSubmit());
   await expect(page.getByText("1 entry is kept on this screen")).toBeVisible({ timeout: 20_000 });
   await context.setOffline(false);

@@ -1,5 +1,5 @@
 import { test as base } from "@playwright/test";
-import { mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fillDemo } from "#demo/household";
@@ -10,17 +10,27 @@ export interface Running extends RunningServer {
   folder: string;
   /** moves its clock on, minutes */
   pass(minutes: number): Promise<void>;
+  /** what its clock said at the start, less what the machine's did, ms */
+  aheadMs: number;
 }
 
 export function newFolder(): string {
   return mkdtempSync(join(tmpdir(), "larder-e2e-"));
 }
 
-export async function startServer(folder: string): Promise<Running> {
-  const server = await startBuilt(folder, { LARDER_TEST_CLOCK: "1", LARDER_SHOW_UI: "1" });
+/** @param at the instant its clock begins at, ms since 1970 UTC; null for the machine's own */
+export async function startServer(folder: string, at: number | null = null): Promise<Running> {
+  const began = Date.now();
+  const env = {
+    LARDER_TEST_CLOCK: "1",
+    LARDER_SHOW_UI: "1",
+    LARDER_TEST_CLOCK_AT: `${began},${at ?? began}`,
+  };
+  const server = await startBuilt(folder, env);
   return {
     ...server,
     folder,
+    aheadMs: (at ?? began) - began,
     async pass(minutes) {
       const body = JSON.stringify({ ms: minutes * 60_000 });
       await fetch(`${server.url}/test/clock`, {
@@ -32,39 +42,72 @@ export async function startServer(folder: string): Promise<Running> {
   };
 }
 
+/** The made-up household as it was filled last, in a folder that is only copied. */
+let filled: { folder: string; at: number } | null = null;
+
+/** Filling takes seconds and copying none; older than this the clocks of the screen and the larder lie too far apart. */
+const FRESH_MS = 60_000;
+
+/** The made-up household in a folder of its own, with a server whose clock stands where the household's story ends. */
+async function startHousehold(): Promise<Running> {
+  if (filled && Date.now() - filled.at > FRESH_MS) {
+    rmSync(filled.folder, { recursive: true, force: true });
+    filled = null;
+  }
+  if (!filled) {
+    filled = { folder: newFolder(), at: Date.now() };
+    fillDemo(filled.folder, filled.at);
+  }
+  const folder = newFolder();
+  cpSync(filled.folder, folder, { recursive: true });
+  return startServer(folder, filled.at);
+}
+
+async function end(server: Running): Promise<void> {
+  await server.stop();
+  rmSync(server.folder, { recursive: true, force: true });
+}
+
+const STARTS = { empty: () => startServer(newFolder()), own: startHousehold };
+type Kind = keyof typeof STARTS;
+
+/** One of each kind that was started while the test before was still on; most of a start is waiting. */
+const ahead = new Map<Kind, Promise<Running>>();
+
+/** Hands a server of this kind to a test, and starts the next one meanwhile. */
+async function handOut(kind: Kind, use: (server: Running) => Promise<void>): Promise<void> {
+  const server = await (ahead.get(kind) ?? STARTS[kind]());
+  ahead.set(kind, STARTS[kind]());
+  await use(server);
+  await end(server);
+}
+
 /**
  * A larder that is empty; the made-up household, shared by the tests of a worker and only looked at; and the same for a
  * test of its own, to change.
  */
-export const test = base.extend<{ empty: Running; own: Running }, { demo: Running }>({
+export const test = base.extend<{ empty: Running; own: Running }, { demo: Running; clearedUp: null }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the dependencies of a fixture from this pattern
-  empty: async ({}, use) => {
-    const folder = newFolder();
-    const server = await startServer(folder);
-    await use(server);
-    await server.stop();
-    rmSync(folder, { recursive: true, force: true });
-  },
+  empty: ({}, use) => handOut("empty", use),
   // eslint-disable-next-line no-empty-pattern -- as above
-  own: async ({}, use) => {
-    const folder = newFolder();
-    fillDemo(folder, Date.now());
-    const server = await startServer(folder);
-    await use(server);
-    await server.stop();
-    rmSync(folder, { recursive: true, force: true });
-  },
+  own: ({}, use) => handOut("own", use),
   demo: [
     // eslint-disable-next-line no-empty-pattern -- as above
     async ({}, use) => {
-      const folder = newFolder();
-      fillDemo(folder, Date.now());
-      const server = await startServer(folder);
+      const server = await startHousehold();
       await use(server);
-      await server.stop();
-      rmSync(folder, { recursive: true, force: true });
+      await end(server);
     },
     { scope: "worker" },
+  ],
+  clearedUp: [
+    // eslint-disable-next-line no-empty-pattern -- as above
+    async ({}, use) => {
+      await use(null);
+      for (const server of ahead.values()) await end(await server);
+      if (filled) rmSync(filled.folder, { recursive: true, force: true });
+    },
+    { scope: "worker", auto: true },
   ],
 });
 

@@ -1,4 +1,4 @@
-import { type Page, type Request } from "@playwright/test";
+import { type Page } from "@playwright/test";
 import { type randomFrom } from "#core/random";
 
 /** What somebody who gets on with it presses, by its name, and the minutes that then usually go by. */
@@ -26,9 +26,9 @@ const ONWARD: readonly [name: RegExp, minutes: number][] = [
 /** What happens now and then where it can be said: a flame that falls, a doubt about an animal and its end. */
 const SOMETIMES: readonly [name: RegExp, odds: number][] = [
   [/^It (fell|went quiet)$/, 0.12],
-  [/^Hold it$/, 0.6],
+  [/^Hold it$/, 0.9],
   [/^Put it on hold/, 0.25],
-  [/^(Release|Lift) the hold/, 0.25],
+  [/^(Release|Lift) the hold/, 0.3],
 ];
 
 /** What is typed into a field, by its label; what fits none is a word. */
@@ -53,12 +53,34 @@ interface Control {
   name: string;
 }
 
+/** What is read here of the program's own router, as the page holds it. */
+interface Router {
+  state: { navigation: { state: string }; revalidation: string; fetchers: Map<string, { state: string }> };
+  navigate(path: string): Promise<void>;
+  revalidate(): Promise<void>;
+}
+type Held = Window & { __reactRouterDataRouter?: Router };
+
+/** Until the page neither goes anywhere nor asks for anything; it is never waited for longer than a second. */
+const calm = async () => {
+  const busy = () => {
+    const state = (window as Held).__reactRouterDataRouter?.state;
+    if (!state || document.readyState === "loading") return true;
+    const fetching = [...state.fetchers.values()].some((f) => f.state !== "idle");
+    return state.navigation.state !== "idle" || state.revalidation !== "idle" || fetching;
+  };
+  for (let i = 0, still = 0; i < 100 && still < 2; i++) {
+    await new Promise((resolve) => setTimeout(resolve, 10));
+    still = busy() ? 0 : still + 1;
+  }
+};
+
 /** What can be pressed or typed into as the page stands; with a dialog open only what is in it. */
 async function controlsOf(page: Page): Promise<Control[]> {
-  return page.evaluate(() => {
+  const look = () => {
     document.querySelectorAll("[data-walk]").forEach((e) => e.removeAttribute("data-walk"));
     const dialog = document.querySelector("[role=dialog]");
-    const root = dialog ?? document.body;
+    const root = dialog ?? document.documentElement;
     const found: { index: number; kind: "press" | "type" | "choose"; name: string }[] = [];
     root
       .querySelectorAll<HTMLElement>("button:enabled, a[href^='/'], input:enabled, select:enabled, summary")
@@ -77,14 +99,15 @@ async function controlsOf(page: Page): Promise<Control[]> {
         });
       });
     return found;
-  });
+  };
+  // A page that is just being left has nothing to press.
+  return page.evaluate(look).catch(() => []);
 }
 
 /** Somebody at a larder who mostly gets on with the work, and now and then presses or types anything at all. */
 export class Walker {
   readonly problems: string[] = [];
   readonly did: string[] = [];
-  #pending = 0;
   #screen = 0;
   #last = "";
   #again = 0;
@@ -101,11 +124,6 @@ export class Walker {
       if (r.status() >= 500) this.problems.push(`${r.request().method()} ${r.url()}: ${r.status()}`);
     });
     page.on("dialog", (d) => void d.dismiss().catch(() => undefined));
-    // Pictures, fonts and what is listened to for ever are not waited for.
-    const counts = (r: Request) => r.resourceType() === "document" || r.resourceType() === "fetch";
-    page.on("request", (r) => (this.#pending += counts(r) ? 1 : 0));
-    for (const over of ["requestfinished", "requestfailed"] as const)
-      page.on(over as "requestfinished", (r) => (this.#pending -= counts(r) ? 1 : 0));
   }
 
   async begin(): Promise<void> {
@@ -121,17 +139,17 @@ export class Walker {
       const found = presses.find((c) => name.test(c.name));
       if (found && this.random() < odds) return this.#press(found, 0);
     }
-    if (dice < 0.66) {
+    if (dice < 0.72) {
       const next = this.#onward(presses);
       if (next) return this.#press(next[0], this.random() < 0.15 ? this.#one([0, 1, 3, 8, 30]) : next[1]);
       return this.#next();
     }
-    if (dice < 0.72) return this.#later(this.#one([1, 5, 10, 15, 40, 80, 800]));
-    if (dice < 0.82) {
+    if (dice < 0.77) return this.#later(this.#one([1, 5, 10, 15, 40, 80, 800]));
+    if (dice < 0.85) {
       const fields = controls.filter((c) => c.kind !== "press");
       if (fields.length > 0) return this.#fill(this.#one(fields));
     }
-    if (dice < 0.86) return this.#next();
+    if (dice < 0.88) return this.#next();
     if (presses.length === 0) return this.#next();
     return this.#press(this.#one(presses), 0);
   }
@@ -157,16 +175,27 @@ export class Walker {
     await this.#go(this.screens[this.#screen]!);
   }
 
+  /** To a screen: mostly as a link leads there, now and then as if it were opened anew. */
   async #go(path: string): Promise<void> {
     this.did.push(`go ${path}`);
-    await this.page.goto(this.url + path, { waitUntil: "domcontentloaded" }).catch(() => undefined);
+    const anew = this.did.length === 1 || this.random() < 0.2;
+    if (anew) await this.page.goto(this.url + path, { waitUntil: "commit" }).catch(() => undefined);
+    else
+      await this.page
+        .evaluate((to) => (window as Held).__reactRouterDataRouter?.navigate(to), path)
+        .catch(() => undefined);
     await this.#quiet();
   }
 
+  /** Time goes by, and the page hears of it as it does every few seconds, or is loaded again. */
   async #later(minutes: number): Promise<void> {
     this.did.push(`${minutes} min`);
     await this.pass(minutes);
-    await this.page.reload({ waitUntil: "domcontentloaded" }).catch(() => undefined);
+    if (this.random() < 0.2) await this.page.reload({ waitUntil: "commit" }).catch(() => undefined);
+    else
+      await this.page
+        .evaluate(() => (window as Held).__reactRouterDataRouter?.revalidate())
+        .catch(() => undefined);
     await this.#quiet();
   }
 
@@ -212,11 +241,11 @@ export class Walker {
     return this.page.locator(`[data-walk="${control.index}"]`);
   }
 
-  /** Until nothing has been asked of the larder for a moment; it is never waited for longer than half a second. */
+  /** A page that is left while it is waited for is waited for once more. */
   async #quiet(): Promise<void> {
-    for (let i = 0, calm = 0; i < 16 && calm < 2; i++) {
-      await this.page.waitForTimeout(20);
-      calm = this.#pending <= 0 ? calm + 1 : 0;
-    }
+    await this.page.evaluate(calm).catch(async () => {
+      await this.page.waitForLoadState("domcontentloaded", { timeout: 2_000 }).catch(() => undefined);
+      await this.page.evaluate(calm).catch(() => undefined);
+    });
   }
 }
