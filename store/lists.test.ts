@@ -111,6 +111,20 @@ test("jars are moved and taken off by their codes", () => {
   ).toEqual([a]);
 });
 
+test("a list puts no jar on a shelf that may not stand there", () => {
+  const t = shelved();
+  const run = openTestRun(t, [packPints(t).id]);
+  runToTowel(t, run.id);
+  t.pass(13 * 60);
+  const [failed, unchecked] = containersOfRun(t.larder, run.id);
+  checkSeal(t.larder, t.write(), failed!.id, "failed");
+  const rows = [failed, unchecked].map((jar) => `${jar!.code},on the shelf,"Cellar, Low"`);
+  const told = take(t, "jars", `code,is,shelf\n${rows.join("\n")}\n`);
+  expect(told.map((r) => r.what)).toEqual(["refused", "refused"]);
+  expect(told[0]!.sentence).toMatch(/did not seal/);
+  expect(told[1]!.sentence).toMatch(/no checked seal yet/);
+});
+
 test("supplies are counted, shelves made, temperatures written down once", () => {
   const t = shelved();
   const lids = "kind,container,mouth,label,left\nlid,,regular,Box 9,48\n";

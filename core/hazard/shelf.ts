@@ -24,7 +24,7 @@ const storing: Row[] = [
   ["An unchecked or failed container is shelved", "a person", "unsafe food", 3, SHELVE, "It has no checked seal.", `${S}stays off it with %j`],
   ["A container without its full time is shelved", "another program", "unsafe food", 3, SHELVE, "It did not get its full time.", `${S}stays off it with %j`],
   ["A held or recalled container is shelved", "a person", "unsafe food", 3, SHELVE, "It is on hold, or set aside.", `${S}stays off it with %j`],
-  ["A list that comes in moves a jar past the rules", "another program", "unsafe food", 3, SHELVE, "The row is refused with its reason.", "store/lists.test.ts: jars"],
+  ["A list that comes in moves a jar past the rules", "another program", "unsafe food", 3, SHELVE, "The row is refused with its reason.", "store/lists.test.ts: a list puts no jar on a shelf that may not stand there"],
   ["More stands on a shelf than it takes", "a person", "lost food", 1, "store/shelf/take.ts#shelve", "Which shelf has room.", `${ROOM}a full one says how many it takes, and which has room`],
   ["A frost breaks seals and nobody looks", "a clock", "unsafe food", 3, "store/shelf/storage.ts#flaggedByStorage", "What stood there is to be checked, first on Today.", `${ROOM}a frost flags what stood there and still stands somewhere, and nothing else`],
   ["Frost in April flags jars shelved in December", "a clock", "false record", 1, "core/shelf/storage.ts#storageEvents", "Only what stood there while it was known to freeze.", "core/shelf/shelf.test.ts: a frost and a heat are told apart, with their worst, and the last goes on until a reading ends it"],

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
+  HOT_LIMIT_C,
   afterEvent,
   keepsAfterCooking,
   keepsAfterCut,
@@ -35,6 +36,8 @@ describe("days in the refrigerator before canning", () => {
     expect(refrigeratorDays(form, treatments)).toBe(days);
     expect(keepsUntil(7, form, treatments)).toBe(7 + days * DAY);
   });
+  // 90 °F, of the FSIS advice on warm food, from memory.
+  test("hot is above 32.2 °C", () => expect(HOT_LIMIT_C).toBeCloseTo(32.222, 3));
   test("cutting adds no days: a roast of four days cut to cubes has one left, one of a day has two", () => {
     const roast = keepsUntil(0, "roast", []);
     expect(keepsAfterCut(roast, 4 * DAY, "pieces")).toBe(5 * DAY);

@@ -1,4 +1,4 @@
-import { usda2015, type Source } from "../schedule/index.ts";
+import { type Source } from "../schedule/index.ts";
 import { type LotForm, type SpeciesGroup } from "../species/index.ts";
 import { type Treatment } from "./standing.ts";
 
@@ -31,9 +31,8 @@ export const HOT_MINUTES = 60;
 /** 90 °F, °C. */
 export const HOT_LIMIT_C = (90 - 32) / 1.8;
 
-/** Minutes filled raw jars and cans may wait for the burner, from the first one filled. Source: as WARM_MINUTES. */
+/** Minutes filled raw jars and cans may wait for the burner, from the first one filled. The same advice: meat does not stop warming in a jar. */
 export const RAW_WAIT_MINUTES = 120;
-export const RAW_WAIT_SOURCE: Source = usda2015("Guide 1, food handling; FSIS two-hour rule");
 
 /** How many days a lot keeps in the refrigerator from now on, by what it is now. */
 export function refrigeratorDays(form: LotForm, treatments: readonly Treatment[]): number {

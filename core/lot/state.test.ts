@@ -150,6 +150,10 @@ describe("before lots become one", () => {
     expect(q.ask).toContain("AAA-A waits for: trichinella test result.");
     expect(q.ask).toContain("BBB-B, CCC-C waits with it: 5 kg");
   });
+  test("what several wait for is said once each, and every held one is named", () => {
+    const q = ask(lot("A", { holds: ["x", "y"] }), lot("B", { holds: ["y"] }), lot("C"));
+    expect(q.ask).toMatch(/^A, B waits for: x; y\. Merged, C waits with it: 2 kg /);
+  });
   test("free with free, or held with held, asks nothing", () => {
     expect(ask(lot("A"), lot("B"))).toEqual({ refused: null, ask: null });
     expect(ask(lot("A", { holds: ["x"] }), lot("B", { holds: ["y"] })).ask).toBeNull();

@@ -1,0 +1,135 @@
+import { spawnSync } from "node:child_process";
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+import ts from "typescript";
+import { HAZARDS } from "../core/hazard/index.ts";
+
+/**
+ * Takes each guard of the hazard log away, one at a time, in a copy of the program, and runs the tests the log names beside
+ * it: each of them must fail. `npm run unguard` goes through all, `npm run unguard -- core/guard` through some. Not for
+ * `npm test`: it takes a quarter of an hour.
+ */
+const COPIED = ["app", "core", "store", "demo", "bench", "e2e"];
+/** What tests read beside it, and never write. */
+const ALONGSIDE = [
+  "README.md",
+  "docs",
+  "eslint.config.js",
+  "node_modules",
+  "package.json",
+  "public",
+  "solver.js",
+  "test-results",
+  "tsconfig.base.json",
+  "tsconfig.core.json",
+  "tsconfig.json",
+  "vitest.config.ts",
+  ".react-router",
+];
+
+/** Its refusals left out where it throws them; where it answers with one, it never has an answer. */
+function withoutGuard(source: string, name: string): string | null {
+  const file = ts.createSourceFile("guard.ts", source, ts.ScriptTarget.Latest, true);
+  const found = file.statements.find(
+    (s): s is ts.FunctionDeclaration => ts.isFunctionDeclaration(s) && s.name?.text === name,
+  );
+  if (!found?.body) return null;
+  const gone: ts.Node[] = [];
+  const refuses = (s: ts.Statement): boolean =>
+    ts.isThrowStatement(s) ||
+    (ts.isBlock(s) && s.statements.length > 0 && refuses(s.statements.at(-1)!)) ||
+    (ts.isExpressionStatement(s) &&
+      ts.isCallExpression(s.expression) &&
+      s.expression.expression.getText(file) === "refuse");
+  const walk = (node: ts.Node): void => {
+    if (ts.isIfStatement(node) && refuses(node.thenStatement)) gone.push(node);
+    else if (ts.isStatement(node) && !ts.isBlock(node) && refuses(node)) gone.push(node);
+    else ts.forEachChild(node, walk);
+  };
+  walk(found.body);
+  const list = found.type?.getText(file).endsWith("[]");
+  const edits =
+    gone.length > 0
+      ? gone.map((n) => [n.getStart(file), n.getEnd(), ";"] as const)
+      : [
+          [
+            found.body.getStart(file),
+            found.body.getEnd(),
+            `{ return ${list ? "[]" : "null"} as never; }`,
+          ] as const,
+        ];
+  return [...edits]
+    .sort((a, b) => b[0] - a[0])
+    .reduce((text, [from, to, put]) => text.slice(0, from) + put + text.slice(to), source);
+}
+
+/** A title as it stands in a file, as a pattern of the titles it becomes. */
+const pattern = (title: string) =>
+  title.replace(/[.*+?^${}()|[\]\\]/g, "\\$&").replace(/%[sdj]|\\\$[a-zA-Z]+/g, ".*");
+
+/** The named tests of a file that still pass; null when none of them ran. */
+function stillPass(root: string, file: string, titles: readonly string[]): string[] | null {
+  const out = join(root, "unguard.json");
+  rmSync(out, { force: true });
+  spawnSync(
+    "npx",
+    ["vitest", "run", file, "-t", titles.map(pattern).join("|"), "--reporter=json", `--outputFile=${out}`],
+    { cwd: root, stdio: "ignore" },
+  );
+  let results: { title: string; status: string }[];
+  try {
+    const report = JSON.parse(readFileSync(out, "utf8")) as {
+      testResults: { assertionResults: { title: string; status: string }[]; status: string }[];
+    };
+    results = report.testResults.flatMap((r) => r.assertionResults);
+  } catch {
+    return null;
+  }
+  // A title stands for all of its cases: one that fails is enough.
+  return titles.filter((title) => {
+    const mine = results.filter((r) => new RegExp(pattern(title)).test(r.title) && r.status !== "skipped");
+    return mine.length > 0 && mine.every((r) => r.status === "passed");
+  });
+}
+
+const root = mkdtempSync(join(tmpdir(), "larder-unguard-"));
+for (const path of COPIED) cpSync(path, join(root, path), { recursive: true });
+for (const path of ALONGSIDE) symlinkSync(resolve(path), join(root, path));
+
+const asked = process.argv.slice(2);
+const guards = [...new Set(HAZARDS.map((h) => h.guard))].filter(
+  (guard) => asked.length === 0 || asked.some((a) => guard.startsWith(a)),
+);
+let [taken, found, missed] = [0, 0, 0];
+const byHand: string[] = [];
+for (const guard of guards) {
+  const [file, name] = guard.split("#") as [string, string];
+  const source = readFileSync(file, "utf8");
+  const tests = new Map<string, Set<string>>();
+  for (const test of HAZARDS.filter((h) => h.guard === guard).flatMap((h) => h.tests)) {
+    const at = test.indexOf(": ");
+    const [where, title] = [test.slice(0, at), test.slice(at + 2)];
+    if (!where.startsWith("e2e/")) tests.set(where, (tests.get(where) ?? new Set()).add(title));
+  }
+  const without = withoutGuard(source, name);
+  if (without === null || tests.size === 0) {
+    byHand.push(guard);
+    continue;
+  }
+  taken++;
+  writeFileSync(join(root, file), without);
+  for (const [where, titles] of tests) {
+    const passing = stillPass(root, where, [...titles]);
+    const silent = passing ?? [...titles].map((t) => `(did not run) ${t}`);
+    found += titles.size - silent.length;
+    missed += silent.length;
+    for (const title of silent)
+      console.log(`${guard}: taken away, and this still passes: ${where}: ${title}`);
+  }
+  writeFileSync(join(root, file), source);
+}
+rmSync(root, { recursive: true, force: true });
+console.log(`${taken} guards taken away, ${found} named tests failed without them, ${missed} did not.`);
+if (byHand.length > 0) console.log(`Seen only in a browser, or no function: ${byHand.join(", ")}`);
+process.exit(missed === 0 ? 0 : 1);
