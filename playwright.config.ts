@@ -13,6 +13,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 10_000,
+    // What is kept for days without a network is tested by itself; elsewhere every test would fetch all of it again.
+    serviceWorkers: "block",
     timezoneId: "America/Denver",
     launchOptions: {
       executablePath: CHROMIUM,

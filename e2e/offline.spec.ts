@@ -7,6 +7,8 @@ async function changes(url: string, what: string): Promise<Record<string, string
   return rows.filter((r) => r.what === what);
 }
 
+test.use({ serviceWorkers: "allow" });
+
 test("without a network the larder stays readable as it was last seen, with its clocks right", async ({
   page,
   own,

@@ -34,7 +34,6 @@ for (const half of [0, 1])
       const context = await browser.newContext({
         viewport: { width: 1280, height: 800 },
         timezoneId: "UTC",
-        serviceWorkers: "block",
       });
       const walker = new Walker(
         await context.newPage(),

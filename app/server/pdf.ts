@@ -1,4 +1,4 @@
-import PDFDocument from "pdfkit";
+import type PDFDocument from "pdfkit";
 import { createRequire } from "node:module";
 
 const FONTS = "dejavu-fonts-ttf/ttf/DejaVuSansCondensed";
@@ -11,7 +11,9 @@ export function newPdf(
   title: string,
   options: ConstructorParameters<typeof PDFDocument>[0],
 ): { doc: Doc; done: Promise<Buffer> } {
-  const doc = new PDFDocument({ ...options, info: { Title: title, Creator: "Patient Larder" } });
+  // Loaded with the first sheet and not with the program: after a power cut the clocks are back that much sooner.
+  const Document = require("pdfkit") as typeof PDFDocument;
+  const doc = new Document({ ...options, info: { Title: title, Creator: "Patient Larder" } });
   doc.registerFont("plain", require.resolve(`${FONTS}.ttf`));
   doc.registerFont("bold", require.resolve(`${FONTS}-Bold.ttf`));
   const parts: Buffer[] = [];

@@ -119,7 +119,10 @@ export class Walker {
     private readonly pass: (minutes: number) => Promise<void>,
     private readonly random: ReturnType<typeof randomFrom>,
   ) {
-    page.on("pageerror", (e) => this.problems.push(`${page.url()}: ${e.message}`));
+    page.on("pageerror", (e) => {
+      // What was asked for and not waited for, because somebody went on, is nothing that went wrong.
+      if (!/signal is aborted/.test(e.message)) this.problems.push(`${page.url()}: ${e.message}`);
+    });
     page.on("response", (r) => {
       if (r.status() >= 500) this.problems.push(`${r.request().method()} ${r.url()}: ${r.status()}`);
     });

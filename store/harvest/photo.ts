@@ -1,7 +1,6 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import sharp from "sharp";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { photo } from "../schema/index.ts";
@@ -37,6 +36,8 @@ export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise
   if (bytes.length > PHOTO_LIMIT_BYTES)
     throw new Refused({ photo: "This picture is over 12 MB. Send it smaller." });
   try {
+    // Loaded with the first picture and not with the program.
+    const { default: sharp } = await import("sharp");
     const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error" });
     const { format } = await picture.metadata();
     if (!["jpeg", "png", "webp"].includes(format ?? ""))

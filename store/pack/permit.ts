@@ -9,7 +9,6 @@ import {
   scheduledProcess,
   whyNotAccepted,
   type ContainerKey,
-  type Mouth,
   type OfficeSchedule,
   type PackMethod,
   type ProductKey,
@@ -47,16 +46,11 @@ export function whyNotFromLot(larder: Larder, lot: Lot): string | null {
   return not && notPackedWords(not, lot);
 }
 
-export interface PackAsked {
-  product: ProductKey;
-  method: PackMethod;
-  container: ContainerKey;
-  mouth: Mouth | null;
-  count: number;
-  /** food in all of them, kg; null when nobody weighed it */
-  massKg: number | null;
-  liquid: string;
-  saltTspEach: number;
+/** What somebody asks to fill: the core's own words for it, and what only the store can look up. */
+export interface PackAsked extends Omit<
+  PackToFill,
+  "additions" | "dishProduct" | "process" | "confirmed" | "sure"
+> {
   additions?: string | null | undefined;
   /** name of the recipe of a mixed dish */
   dish?: string | null | undefined;
