@@ -8,5 +8,5 @@ export {
   type CheckKey,
   type EquipmentKind,
 } from "./item.ts";
-export { cardOf, preflight, type PreflightCase, type PreflightItem } from "./preflight.ts";
+export { cardOf, preflight, whyNotHeated, type PreflightCase, type PreflightItem } from "./preflight.ts";
 export { blocks, standingOf, standings, type Check, type Standing } from "./standing.ts";

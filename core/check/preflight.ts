@@ -34,6 +34,15 @@ export interface PreflightItem extends CheckItem {
   wrong: string | null;
 }
 
+/** Why a canner does not get hot on a burner, in a sentence; null when it does. Asked by the check and by the run. */
+export function whyNotHeated(
+  canner: { name: string; aluminium: boolean | null },
+  burner: { name: string; induction: boolean },
+): string | null {
+  if (!burner.induction || !canner.aluminium) return null;
+  return `${canner.name} is aluminium and ${burner.name} is an induction hob: it will not heat.`;
+}
+
 /**
  * What is looked at before this load, in the order it is met: canner, lid, vessels, fire. Only cans ask about the sealer,
  * only a dial about its test, only an induction hob about aluminium.
@@ -83,9 +92,7 @@ export function preflight(c: PreflightCase): PreflightItem[] {
     [
       "hob",
       c.burner ? `${c.canner.name} on ${c.burner.name}` : null,
-      c.burner?.induction && c.canner.aluminium
-        ? `${c.canner.name} is aluminium and ${c.burner.name} is an induction hob: it will not heat.`
-        : null,
+      c.burner && whyNotHeated(c.canner, c.burner),
     ],
     ["flame"],
     ...(c.burner === null || c.burner.outdoors ? ([["shelter"]] satisfies Line[]) : []),

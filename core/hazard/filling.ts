@@ -65,7 +65,7 @@ const exhausting: Row[] = [
   ["The probe touches the can and rises at once", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#doubtOf", "It rises faster than heat gets to the middle.", `${EXHAUST}rises faster than heat gets to the middle`],
   ["A hot can stands open until it has cooled", "a clock", "unsafe food", 3, CAN, "It has cooled: heat it again.", `${SEAM}a can that stood open too long has cooled and says so`],
   ["A temperature that meat in simmering water cannot have", "an instrument", "false record", 2, "store/seam/exhaust.ts#recordExhaust", "It is asked about.", `${SEAM}a temperature that meat in simmering water cannot have is questioned`],
-  ["A probe left in a closed can goes on warming it in the record", "an instrument", "false record", 2, "store/seam/exhaust.ts#addCanReadings", "What comes after the seam is refused.", `${SEAM}a closed can is not warmed again by a probe that was left on; what was read before may come late`],
+  ["A probe left in a closed can goes on warming it in the record", "an instrument", "false record", 2, "store/seam/exhaust.ts#notClosed", "What comes after the seam is refused.", `${SEAM}a closed can is not warmed again by a probe that was left on; what was read before may come late`],
   ["Closed cans wait and cool before the canner", "a clock", "unsafe food", 2, CAN, "A clock on Today; said on the can.", `${EXHAUST}a seam counts until the can is warmed again; a bad one until something is done`],
 ];
 
@@ -73,7 +73,7 @@ const seaming: Row[] = [
   ["The page falls after a set-up test, with hot cans waiting", "another program", "lost food", 2, "app/routes/set-up/result.tsx#SetUpResult", "The result stands on the screen.", "app/effects.test.ts: the linter refuses an effect that returns what is no clean-up"],
   ["A can is closed on a sealer nobody has tested", "a person", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "A set-up test first.", `${SEAM}no can is closed before a set-up test, after a jam, or while it is stopped; a passing test releases it`],
   ["The sealer drifts out of its limits", "an instrument", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "It is stopped until a set-up test passes.", `${SEAM}thickness that drifts stops it with a sentence; cans already closed stay closed`],
-  ["One defect comes again and again", "a person", "unsafe food", 3, "core/seam/defect.ts#adviceFor", "The sealer is stopped.", `${SEAM}the same defect twice in five cans stops it, as does one that the next can would have too`],
+  ["One defect comes again and again", "a person", "unsafe food", 3, "store/seam/close.ts#alikeBefore", "The sealer is stopped.", `${SEAM}the same defect twice in five cans stops it, as does one that the next can would have too`],
   ["A bad seam is accepted by a milder word", "a person", "unsafe food", 3, "core/seam/defect.ts#verdictOf", "The verdict is never milder than what was found.", `${SEAM}a verdict is never milder than what was found`],
   ["A can without 170 °F or an accepted seam goes into the canner", "another program", "unsafe food", 3, "core/exhaust/exhaust.ts#isFitStage", "Which cans, and what they lack.", "store/can-gate.property.test.ts: no order of deeds brings a can into a canner without its temperature and an accepted seam, unless somebody signed"],
   ["A tear-down with two places passes for three", "a person", "unsafe food", 2, "core/seam/sheet.ts#sheetProblems", "Each missing measurement is named.", "core/seam/seam.test.ts: two places instead of three: each missing measurement of the third is named"],

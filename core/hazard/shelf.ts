@@ -31,7 +31,7 @@ const storing: Row[] = [
   ["The check after a frost cannot be recorded and the warning is ignored from then on", "a person", "unsafe food", 2, "store/shelf/storage.ts#checkOnShelf", "“Lid is down”, a tap each.", "store/guards.test.ts: what was looked at after a frost is not flagged any more"],
   ["A jar found bad goes back to the shelf", "a person", "unsafe food", 3, "store/shelf/take.ts#putBack", "It was bad: it does not go back.", `${ROOM}a sound one is eaten and its jar comes back; a bad one is thrown out and never put back`],
   ["A label of another household is taken for one's own", "a second device", "false record", 2, "core/code/label.ts#readLabel", "It is told whose it is.", "app/server/scanned.test.ts: a label is told by whose it is, and by where its jar stands"],
-  ["A code is misread by one letter and names another jar", "a person", "unsafe food", 2, "core/code/read.ts#readCode", "Nothing is claimed unless it is proven.", "core/code/code.test.ts: on 10,000 codes, all errors and not a sample of them"],
+  ["A code is misread by one letter and names another jar", "a person", "unsafe food", 2, "core/code/check.ts#isSound", "Nothing is claimed unless it is proven.", "core/code/code.test.ts: on 10,000 codes, all errors and not a sample of them"],
 ];
 
 const opening: Row[] = [

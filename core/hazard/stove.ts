@@ -7,6 +7,7 @@ const GAUGES = "core/run/gauges.test.ts: ";
 const STREAMS = "core/run/streams.property.test.ts: hold every rule of a run";
 const WHY_NOT = "core/run/permit.ts#whyNot";
 const STEP = "core/run/step.ts#step";
+const WEIGHT_ON = "core/run/step.ts#weightOn";
 const LOOK = "core/run/look.ts#look";
 const LOAD = "core/guard/load.ts#judgeLoad";
 const T = "core/guard/guard.test.ts: ";
@@ -24,7 +25,7 @@ const equipment: Row[] = [
   ["A cooker that holds two jars is entered as a canner", "a person", "unsafe food", 3, "core/capacity/pattern.ts#whyNotCanner", "A pressure canner holds at least four quart jars.", "store/guards.test.ts: a pot that holds fewer than four quart jars is no canner"],
   ["42 pints go into a canner for 9", "a person", "injury", 2, LOAD, "They do not fit: run them as another load.", `${T}as large as the manual allows goes in, one more does not`, "store/guards.test.ts: more than stands in a canner is refused"],
   ["A bad gasket, vent or plug is signed away", "a person", "injury", 3, "core/check/standing.ts#blocks", "No signature lifts it: look again when it is mended.", `${SHED}a bad gasket stops the load, whoever signs, until it is looked at again`],
-  ["An aluminum canner stands on an induction hob", "a person", "lost food", 1, "core/check/preflight.ts#preflight", "It will not heat.", `${SHED}an aluminium canner is not put on an induction hob`],
+  ["An aluminum canner stands on an induction hob", "a person", "lost food", 1, "core/check/preflight.ts#whyNotHeated", "It will not heat.", `${SHED}an aluminium canner is not put on an induction hob`],
   ["Two layers are planned on one rack", "a person", "lost food", 1, "core/check/preflight.ts#preflight", "This load stands in two layers and there is one rack.", "core/check/check.test.ts: two layers on one rack are wrong; cans stand on one another"],
   ["A check overdue by a year is passed over", "a person", "injury", 2, "core/check/standing.ts#standingOf", "Look at it now, or sign a reason.", `${SHED}a look a year old wants a signed reason, which stays with the run`],
   ["A gauge test is kept without who tested it and against what", "a person", "false record", 1, "app/routes/shed/gauge-test.ts#checkSchema", "Both are asked for at their fields.", "store/guards.test.ts: a gauge test keeps who tested it and against what"],
@@ -37,19 +38,20 @@ const heatUp: Row[] = [
   ["A hot-only dish is run beside raw jars without a word", "a person", "unsafe food", 2, LOAD, "A signed reason, which stays with the load.", `${T}a hot-only dish beside raw jars is signed for, and the reason is kept with all of them`],
   ["A load in the wrong canner can only be given up", "a person", "lost food", 2, "core/run/permit.ts#whyNotTakenOut", "Take the load out of this canner, until the burner is lit.", "store/guards.test.ts: a load in the wrong canner comes out until the burner is lit, and waits again"],
   ["A load whose burner was lit is taken out as if nothing had happened", "a person", "unsafe food", 3, "core/run/permit.ts#whyNotTakenOut", "It is run to its end, or given up and decided about.", "store/guards.test.ts: a load in the wrong canner comes out until the burner is lit, and waits again"],
-  ["The margin above the target goes past what the canner stands", "a person", "injury", 2, "store/run/open.ts#openRun", "It does not stand so much.", "store/run.test.ts: of more than two pounds is refused at its field"],
+  ["The margin above the target goes past what the canner stands", "a person", "injury", 2, "store/run/open.ts#marginOf", "It does not stand so much.", "store/run.test.ts: of more than two pounds is refused at its field"],
   ["A held lot's pack is run", "a person", "unsafe food", 3, "store/run/open.ts#openRun", "The lot is on hold.", "store/guards.test.ts: a pack whose lot was put on hold since is not run"],
   ["From canner A's screen the strip leads to B with A's buttons", "a second device", "false record", 3, "app/routes/stove/route.tsx#shouldRevalidate", "B's own screen, title, log and buttons.", "e2e/guards.spec.ts: the strip's link from one canner leads to the other's own screen"],
 ];
 
 const venting: Row[] = [
-  ["The weight goes on before ten minutes of steam", "a person", "unsafe food", 3, WHY_NOT, "How long there is to go.", `${RUN}the weight waits for the vent, in words`, `${RUN}a weight put on early does not begin anything: the air is still inside`],
+  ["The weight goes on before ten minutes of steam", "a person", "unsafe food", 3, WHY_NOT, "How long there is to go.", `${RUN}the weight waits for the vent, in words`],
+  ["A second device tells of a weight put on early, and the time begins", "a second device", "unsafe food", 3, WEIGHT_ON, "It stays at venting, and the ten minutes start over.", `${RUN}a weight put on early does not begin anything: the air is still inside`],
   ["A faltering vent is added up", "a person", "unsafe food", 3, STEP, "The ten minutes start over.", `${RUN}counts steady steam without a break: a falter starts the ten minutes over`],
   ["Quart fish is vented in less than half an hour from lighting", "a person", "unsafe food", 3, "core/run/step.ts#ventDueAt", "Not before 30 minutes from lighting the burner.", `${RUN}quart fish: venting is not done before 30 minutes from lighting the burner`],
   ["A weight lighter than the load needs goes on", "a person", "unsafe food", 3, WHY_NOT, "It would never be hot enough.", `${GAUGES}that is too light is refused in words, and counts as none where it arrives all the same`],
   ["The first button while venting offers the wrong weight", "a person", "unsafe food", 2, "app/routes/stove/taps.tsx#Taps", "The right weight stands first.", "e2e/guards.spec.ts: while venting for 15 lb the first weight offered is the 15-lb one"],
   ["The steam is cooler than the altitude says", "an instrument", "unsafe food", 2, "app/words/boil.ts#boilWords", "The thermometer is off, or the canner stands elsewhere.", "app/words/fire.test.ts: that reads another height's boiling says so while it still costs nothing"],
-  ["A run is processed that was never vented", "another program", "unsafe food", 3, STEP, "It stays at venting.", "core/run/run.property.test.ts: nothing is processed without ten minutes of venting, and quart fish not within 30 of lighting the burner"],
+  ["A run is processed that was never vented", "another program", "unsafe food", 3, WEIGHT_ON, "It stays at venting.", "core/run/run.property.test.ts: nothing is processed without ten minutes of venting, and quart fish not within 30 of lighting the burner"],
 ];
 
 const comeUp: Row[] = [
@@ -76,7 +78,7 @@ const processing: Row[] = [
   ["A reading from the future starts or keeps the clock", "a clock", "unsafe food", 3, "store/run/append.ts#whyNotThen", "Set the clock of whatever sent it.", "store/thread.test.ts: readings twice are one; out of order is put in order; from the future is refused whole"],
   ["The larder's clock jumps back in the middle of a run", "a clock", "false record", 3, "store/run/append.ts#checkClock", "Set it right, then say this again.", "store/times.test.ts: a clock that jumps back changes no finish, and what it would date before its run is refused until it is set"],
   ["A given-up run is taken back after its jars were packed again", "a person", "false record", 3, "core/run/permit.ts#whyNotUndone", "Its containers were decided about since.", "store/guards.test.ts: a run whose jars were decided about cannot be taken up again"],
-  ["A gauge of another canner writes into this run", "another program", "unsafe food", 3, "app/server/access/guard.ts#guard", "Its token is for the runs of its canner.", "store/access.test.ts: a token is told once, is known until it is taken back, and a gauge's holds for its canner alone"],
+  ["A gauge of another canner writes into this run", "another program", "unsafe food", 3, "app/server/access/guard.ts#guard", "Its token is for the runs of its canner.", "e2e/access.spec.ts: a token does the one thing it is for"],
   ["Readings go on after the canner was unloaded", "an instrument", "false record", 1, "store/run/readings.ts#takeReadings", "The canner was unloaded before this.", "store/run.test.ts: a run that is over takes those from before its end, late, and no others"],
 ];
 
@@ -88,7 +90,7 @@ const coolDown: Row[] = [
 ];
 
 const unloading: Row[] = [
-  ["Jars are said to be out before the lid is off", "a second device", "false record", 1, WHY_NOT, "That does not fit.", `${GAUGES}before the lid is off that does not fit`],
+  ["Jars are said to be out before the lid is off", "a second device", "false record", 1, "core/run/step.ts#containerOut", "That does not fit.", `${GAUGES}before the lid is off that does not fit`],
   ["The record says that no jar lost liquid after one was looked at", "a person", "false record", 2, "app/server/record/facts.ts#processRecord", "How many were not looked at.", "app/server/record/record.test.ts: says what departed from it, what was lost, and in which order they came out"],
   ["Half of the liquid is lost and the jar counts as sealed", "a person", "unsafe food", 2, "core/rest/look.ts#sealVerdict", "Not sealed: refrigerate and eat within 3 days.", "store/larder-room.test.ts: a jar that lost half of the liquid it was filled with is not sealed, whatever its lid does"],
 ];

@@ -1,6 +1,6 @@
 export { SCALE_SLACK_KG, balanceOf, impossibleCutting, type Balance, type Cutting } from "./balance.ts";
 export { LEAVINGS, changeKg, type Leaving, type LotEvent, type LotEventKind } from "./event.ts";
-export { mergeQuestion, type Joining, type MergeQuestion } from "./merge.ts";
+export { ageOfMerged, mergeQuestion, type Joining, type LotAge, type MergeQuestion } from "./merge.ts";
 export { notPackedWords, whyNotPacked, type LotToPack, type NotPackable } from "./packable.ts";
 export {
   HOT_LIMIT_C,

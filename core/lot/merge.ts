@@ -56,3 +56,23 @@ function whyNotMerge(joining: readonly Joining[]): string | null {
     return "One is frozen and the other is not. Thaw it first, or freeze both.";
   return null;
 }
+
+/** How old and how warm a lot is, ms; each null when it does not apply. */
+export interface LotAge {
+  freshUntil: number | null;
+  freshLeftMs: number | null;
+  warmFrom: number | null;
+}
+
+/** Merged meat is as old, and was as warm, as the oldest and warmest of it. */
+export function ageOfMerged(parts: readonly LotAge[]): LotAge {
+  const least = (of: (part: LotAge) => number | null): number | null => {
+    const known = parts.flatMap((part) => of(part) ?? []);
+    return known.length > 0 ? Math.min(...known) : null;
+  };
+  return {
+    freshUntil: least((p) => p.freshUntil),
+    freshLeftMs: least((p) => p.freshLeftMs),
+    warmFrom: least((p) => p.warmFrom),
+  };
+}

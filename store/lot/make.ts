@@ -3,6 +3,7 @@ import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
 import {
   SCALE_SLACK_KG,
+  ageOfMerged,
   impossibleCutting,
   keepsAfterCooking,
   keepsAfterCut,
@@ -227,12 +228,6 @@ export function brothFromBones(
   });
 }
 
-/** The least of those that are known; null when none is. */
-function least(values: readonly (number | null)[]): number | null {
-  const known = values.filter((v): v is number => v !== null);
-  return known.length ? Math.min(...known) : null;
-}
-
 /** Weight that can be taken from a lot, kg: what was asked for, or all that is left when a scale disagrees by a hair. */
 function takeFrom(from: Lot, massKg: number, field: string): number {
   if (!(massKg > 0)) throw new Refused({ [field]: "Weight must be more than 0." });
@@ -288,10 +283,7 @@ export function mergeLots(larder: Larder, write: Write, input: MergeInput, units
           // The oldest of them says how long it has been frozen.
           frozenAt: frozen.length ? Math.min(...frozen) : null,
           treatments: [...new Set(lots.flatMap((l) => l.treatments))],
-          // Merged meat is as old, and was as warm, as the oldest and warmest of it.
-          freshUntil: least(lots.map((l) => l.freshUntil)),
-          freshLeftMs: least(lots.map((l) => l.freshLeftMs)),
-          warmFrom: least(lots.map((l) => l.warmFrom ?? l.madeAt)),
+          ...ageOfMerged(lots.map((l) => ({ ...l, warmFrom: l.warmFrom ?? l.madeAt }))),
         },
       },
     );

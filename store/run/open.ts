@@ -12,7 +12,7 @@ import {
   type GoverningSchedule,
   type NoGoverning,
 } from "#core/schedule";
-import { blocks, cardOf, standingOf, standings, type EquipmentKind } from "#core/check";
+import { blocks, cardOf, standingOf, standings, whyNotHeated, type EquipmentKind } from "#core/check";
 import { appendCheck, checksOf, getTool, listTools, type Finding } from "#store/check";
 import { appendDeviation } from "#store/deviation";
 import { getCanner, type Canner } from "#store/equipment";
@@ -243,10 +243,13 @@ function fitToUse(larder: Larder, write: Write, canner: Canner, input: OpenInput
       409,
     );
   const burner = burnerId ? getTool(larder, burnerId) : null;
-  if (burner?.induction && canner.aluminium)
-    throw new Refused({
-      burnerId: `${canner.name} is aluminium, and ${burner.name} is an induction hob: it will not heat.`,
-    });
+  const cold =
+    burner &&
+    whyNotHeated(
+      { name: canner.name, aluminium: Boolean(canner.aluminium) },
+      { name: burner.name, induction: Boolean(burner.induction) },
+    );
+  if (cold) throw new Refused({ burnerId: cold });
   if (signs.length === 0) return null;
   const reason = input.equipmentReason?.trim();
   if (reason && write.byId) return reason;

@@ -21,6 +21,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export default function Checks({ loaderData: { stages, count } }: Route.ComponentProps) {
+  const half = Math.ceil(stages.length / 2);
   return (
     <Page
       title={CHECKS_TITLE}
@@ -40,18 +41,24 @@ export default function Checks({ loaderData: { stages, count } }: Route.Componen
           <h2 id="checked" className="mb-2 text-[1.4rem]">
             What it checks
           </h2>
-          {stages.map((s) => (
-            <Drawer key={s.stage} title={`${s.name}: ${s.checks.length}`}>
-              <dl className="max-w-[44rem] pb-3">
-                {s.checks.map((c) => (
-                  <div key={c.cause} className="border-t-2 border-rule py-2">
-                    <dt className="font-[650]">{c.cause}.</dt>
-                    <dd className="text-soft">{c.sees}</dd>
-                  </div>
+          <div className="grid items-start gap-x-10 sm:grid-cols-2">
+            {[stages.slice(0, half), stages.slice(half)].map((some) => (
+              <div key={some[0]!.stage}>
+                {some.map((s) => (
+                  <Drawer key={s.stage} title={`${s.name}: ${s.checks.length}`}>
+                    <dl className="pb-3">
+                      {s.checks.map((c) => (
+                        <div key={c.cause} className="border-t-2 border-rule py-2">
+                          <dt className="font-[650]">{c.cause}.</dt>
+                          <dd className="text-soft">{c.sees}</dd>
+                        </div>
+                      ))}
+                    </dl>
+                  </Drawer>
                 ))}
-              </dl>
-            </Drawer>
-          ))}
+              </div>
+            ))}
+          </div>
         </section>
         <section aria-labelledby="not-checked" className="max-lg:order-first">
           <h2 id="not-checked" className="mb-2 text-[1.4rem]">

@@ -95,8 +95,9 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
           Everything else can wait.
         </p>
         <p className="mt-4 max-w-[34rem] text-soft">
-          Meat and fish canned wrong can kill. Figures here are the published ones, or the answer is no with
-          the reason. Compare them with your own printed guide before you rely on them.
+          Meat and fish canned wrong can kill. Figures here are the published ones; what is only common
+          practice says so; where there is neither, the answer is no, with the reason. Compare them with your
+          own printed guide before you rely on them.
         </p>
         <div
           className="mt-auto flex items-end gap-3 border-b-[10px] border-bench pt-10 shadow-[0_3px_0_var(--bench-edge)] max-lg:hidden"
