@@ -55,7 +55,8 @@ function withoutGuard(source: string, name: string): string[] {
   walk(found.body);
   // What turns back early: the same in a function that changes a state and refuses nothing.
   const early = found.body.statements.filter((s) => ts.isIfStatement(s) && turnsBack(s.thenStatement));
-  const nothing = `{ return ${found.type?.getText(file).endsWith("[]") ? "[]" : "null"} as never; }`;
+  const type = found.type?.getText(file) ?? "";
+  const answers = type === "boolean" ? ["true", "false"] : [type.endsWith("[]") ? "[]" : "null"];
   const put = (nodes: readonly ts.Node[], text: string) =>
     [...nodes]
       .sort((a, b) => b.getStart(file) - a.getStart(file))
@@ -63,7 +64,7 @@ function withoutGuard(source: string, name: string): string[] {
   return [
     ...(gone.length > 0 ? [put(gone, ";")] : []),
     ...(early.length > 0 ? [put(early, ";")] : []),
-    put([found.body], nothing),
+    ...answers.map((answer) => put([found.body!], `{ return ${answer} as never; }`)),
   ];
 }
 

@@ -127,4 +127,6 @@ export function canAt(can: CanHistory, now: number): CanNowAt {
 }
 
 /** May go into a canner: exhausted and its seam accepted, or signed for. */
-export const isFitStage = (s: CanStage): boolean => s === "closed" || s === "closed-cooled" || s === "signed";
+export function isFitStage(s: CanStage): boolean {
+  return s === "closed" || s === "closed-cooled" || s === "signed";
+}
