@@ -41,7 +41,8 @@ describe("what stands between a lot and a jar", () => {
       /2 h 30 min.*limit is 2 h, or 1 h above 90/,
     );
     expect(notPackedWords("held", { ...lot, holds: ["a test"] })).toMatch(/on hold \(a test\)/);
-    for (const not of ["frozen", "thawing", "roast"] as const)
-      expect(notPackedWords(not, lot)).toMatch(/^Lot AB3 is/);
+    expect(notPackedWords("frozen", lot)).toMatch(/^Lot AB3 is frozen.*thaw it, then pack it/);
+    expect(notPackedWords("thawing", lot)).toMatch(/^Lot AB3 is still thawing.*record when it is/);
+    expect(notPackedWords("roast", lot)).toMatch(/^Lot AB3 is a whole roast. Cut it/);
   });
 });

@@ -73,6 +73,13 @@ describe("when", () => {
   });
 });
 
+test("what is moved lies where it was put, and is otherwise as it was", () =>
+  expect(afterEvent(fresh, { kind: "move", at: HOUR, place: "Drawer 2" })).toEqual({
+    ...fresh,
+    place: "Drawer 2",
+    lastAt: HOUR,
+  }));
+
 describe("what is left", () => {
   test("of nothing, nothing more can be said but that it was an error", () => {
     expect(field(fresh, { kind: "move", at: NOW, place: null }, 0)).toBe("");

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
   afterEvent,
+  ageOfMerged,
   changeKg,
   mergeQuestion,
   newLot,
@@ -153,6 +154,15 @@ describe("before lots become one", () => {
   test("what several wait for is said once each, and every held one is named", () => {
     const q = ask(lot("A", { holds: ["x", "y"] }), lot("B", { holds: ["y"] }), lot("C"));
     expect(q.ask).toMatch(/^A, B waits for: x; y\. Merged, C waits with it: 2 kg /);
+  });
+  test("they are as old and as warm as the oldest and warmest of them; what is not known of one is taken of the others", () => {
+    const age = (freshUntil: number | null, freshLeftMs: number | null, warmFrom: number | null) => ({
+      freshUntil,
+      freshLeftMs,
+      warmFrom,
+    });
+    expect(ageOfMerged([age(5, null, 9), age(3, 8, 7), age(4, 6, null)])).toEqual(age(3, 6, 7));
+    expect(ageOfMerged([age(null, null, null), age(null, null, null)])).toEqual(age(null, null, null));
   });
   test("free with free, or held with held, asks nothing", () => {
     expect(ask(lot("A"), lot("B"))).toEqual({ refused: null, ask: null });
