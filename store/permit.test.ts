@@ -1,0 +1,85 @@
+import { describe, expect, test } from "vitest";
+import { changeHousehold } from "#store/household";
+import { getLot } from "#store/lot";
+import { getPack, permitAnew, permitPack, type PackAsked } from "#store/pack";
+import { packPints, refusedFields as fields, testLarder, type TestLarder } from "#store/testing";
+
+const PINTS: PackAsked = {
+  product: "red-meat-pieces",
+  method: "raw",
+  container: "jar-pint",
+  mouth: "regular",
+  count: 4,
+  massKg: 2,
+  liquid: "none",
+  saltTspEach: 0,
+};
+const OFFICE = {
+  office: "Valley office",
+  givenOn: "2026-11-20",
+  minutes: 99,
+  pressurePsi: 11,
+  gauge: "dial",
+} as const;
+const CANS = { product: "can-game", method: "hot", container: "can-half-pound", mouth: null } as const;
+
+describe("the store's one door for a pack", () => {
+  const ask = (t: TestLarder, more: Partial<PackAsked> = {}) =>
+    permitPack(t.larder, { ...PINTS, ...more }, getLot(t.larder, t.lotId));
+  test("what a person confirmed stays with the process, and nothing is said to be confirmed that was not", () => {
+    const t = testLarder();
+    expect(ask(t)).not.toHaveProperty("confirmed");
+    expect(ask(t, { confirmed: [] })).not.toHaveProperty("confirmed");
+    expect(ask(t, { confirmed: ["seen"] }).confirmed).toEqual(["seen"]);
+  });
+  test("an odd weight is asked about, by the common figure when the household has none, until somebody is sure", () => {
+    const t = testLarder();
+    const little = { massKg: 0.8 };
+    expect(Object.keys(fields(() => ask(t, little)))).toEqual(["confirm"]);
+    expect(ask(t, { ...little, sure: true }).minutes).toBe(75);
+  });
+  test("what is written as seasoning is looked at; what is empty is nothing", () => {
+    const t = testLarder();
+    expect(Object.keys(fields(() => ask(t, { additions: " flour " })))).toEqual(["additions"]);
+    expect(ask(t, { additions: "   " }).minutes).toBe(75);
+  });
+  test("without a process, the container is to blame; without one by an office, its minutes", () => {
+    const t = testLarder();
+    expect(fields(() => ask(t, { container: "jar-half-gallon" as never })).container).toMatch(
+      /^No tested process for red meat and game, pieces like this\./,
+    );
+    expect(Object.keys(fields(() => ask(t, { office: OFFICE })))).toEqual(["officeMinutes"]);
+  });
+  test("a dish without a recipe of its name is refused at what it is", () => {
+    const t = testLarder();
+    expect(fields(() => ask(t, { dish: "Stew nobody wrote" })).product).toMatch(/no recipe called Stew/);
+  });
+});
+
+describe("packed anew", () => {
+  const anew = (t: TestLarder, schedule: Partial<ReturnType<typeof getPack>["schedule"]>) => {
+    const pack = getPack(t.larder, packPints(t).id);
+    return permitAnew(t.larder, {
+      ...pack,
+      schedule: { ...pack.schedule, ...schedule },
+      lots: [{ id: t.lotId }],
+    });
+  };
+  test("what an office gave is kept as it was given; what was confirmed then holds now", () => {
+    const t = testLarder();
+    expect(anew(t, { fromOffice: true, minutes: 98 }).minutes).toBe(98);
+    expect(anew(t, { minutes: 98 }).minutes).toBe(75);
+    expect(anew(t, { confirmed: ["seen"] }).confirmed).toEqual(["seen"]);
+    expect(anew(t, {})).not.toHaveProperty("confirmed");
+  });
+  test("common practice nobody accepted is refused now, whoever packed it then", () => {
+    const t = testLarder(":memory:", false);
+    // No row for cans stands above 1,000 ft.
+    changeHousehold(t.larder, t.write(), { altitudeM: 100 });
+    const lots = [{ id: t.lotId }];
+    const { schedule } = getPack(t.larder, packPints(t).id);
+    expect(fields(() => permitAnew(t.larder, { ...CANS, schedule, lots }))[""]).toMatch(
+      /no published source/,
+    );
+  });
+});
