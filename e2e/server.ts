@@ -55,8 +55,9 @@ async function startHousehold(): Promise<Running> {
     filled = null;
   }
   if (!filled) {
-    filled = { folder: newFolder(), at: Date.now() };
-    fillDemo(filled.folder, filled.at);
+    const fresh = { folder: newFolder(), at: Date.now() };
+    fillDemo(fresh.folder, fresh.at);
+    filled = fresh;
   }
   const folder = newFolder();
   cpSync(filled.folder, folder, { recursive: true });

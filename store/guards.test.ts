@@ -1,7 +1,7 @@
 import { v7 as uuid } from "uuid";
 import { describe, expect, test } from "vitest";
 import { deviationsOfPacks } from "#store/deviation";
-import { addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
+import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { holdLot } from "#store/harvest";
 import { acceptRow, acceptances, changeHousehold } from "#store/household";
 import { getPack, packsWaiting } from "#store/pack";
@@ -154,18 +154,7 @@ describe("canners and their gauges", () => {
         hasDial: true,
         weightPiecesPsi: [],
         safeMaxKPa: 138,
-        measures: {
-          insideDiameterMm,
-          usableHeightMm: 190,
-          racks: 1,
-          rackHeightMm: 5,
-          waterLitres: null,
-          waterDepthMm: null,
-          minLoad: null,
-          aluminium: null,
-          manual: null,
-          depressuriseMin: null,
-        },
+        measures: { ...NO_MEASURES, insideDiameterMm, usableHeightMm: 190, racks: 1, rackHeightMm: 5 },
       });
     expect(fields(() => add("Cooker", 200)).inside).toMatch(/at least 4 quart jars/);
     expect(add("Small", 260).id).toBeTruthy();

@@ -59,6 +59,8 @@ function whyNotMerge(joining: readonly Joining[]): string | null {
 
 /** How old and how warm a lot is, ms; each null when it does not apply. */
 export interface LotAge {
+  /** how long it has been frozen */
+  frozenAt: number | null;
   freshUntil: number | null;
   freshLeftMs: number | null;
   warmFrom: number | null;
@@ -71,6 +73,7 @@ export function ageOfMerged(parts: readonly LotAge[]): LotAge {
     return known.length > 0 ? Math.min(...known) : null;
   };
   return {
+    frozenAt: least((p) => p.frozenAt),
     freshUntil: least((p) => p.freshUntil),
     freshLeftMs: least((p) => p.freshLeftMs),
     warmFrom: least((p) => p.warmFrom),

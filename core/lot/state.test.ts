@@ -8,6 +8,7 @@ import {
   newLot,
   whyNotLot,
   type Joining,
+  type LotAge,
   type LotEvent,
   type LotState,
 } from "./index.ts";
@@ -156,13 +157,13 @@ describe("before lots become one", () => {
     expect(q.ask).toMatch(/^A, B waits for: x; y\. Merged, C waits with it: 2 kg /);
   });
   test("they are as old and as warm as the oldest and warmest of them; what is not known of one is taken of the others", () => {
-    const age = (freshUntil: number | null, freshLeftMs: number | null, warmFrom: number | null) => ({
-      freshUntil,
-      freshLeftMs,
-      warmFrom,
-    });
-    expect(ageOfMerged([age(5, null, 9), age(3, 8, 7), age(4, 6, null)])).toEqual(age(3, 6, 7));
-    expect(ageOfMerged([age(null, null, null), age(null, null, null)])).toEqual(age(null, null, null));
+    const age = (...[frozenAt, freshUntil, freshLeftMs, warmFrom]: (number | null)[]) =>
+      ({ frozenAt, freshUntil, freshLeftMs, warmFrom }) as LotAge;
+    expect(ageOfMerged([age(2, 5, null, 9), age(null, 3, 8, 7), age(1, 4, 6, null)])).toEqual(
+      age(1, 3, 6, 7),
+    );
+    const unknown = age(null, null, null, null);
+    expect(ageOfMerged([unknown, unknown])).toEqual(unknown);
   });
   test("free with free, or held with held, asks nothing", () => {
     expect(ask(lot("A"), lot("B"))).toEqual({ refused: null, ask: null });

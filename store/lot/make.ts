@@ -267,7 +267,6 @@ export function mergeLots(larder: Larder, write: Write, input: MergeInput, units
     if (empty) throw new Refused({ lotIds: `Nothing is left of ${empty.code}.` });
     if (ask && !input.confirmed) throw new Refused({ unlikely: ask });
     const first = lots[0]!;
-    const frozen = lots.flatMap((l) => (l.frozenAt === null ? [] : [l.frozenAt]));
     const owners = new Set(lots.map((l) => l.forWhom));
     const made = insertLot(
       larder,
@@ -280,8 +279,6 @@ export function mergeLots(larder: Larder, write: Write, input: MergeInput, units
         forWhom: owners.size === 1 ? first.forWhom : null,
         state: {
           ...stateOf(first),
-          // The oldest of them says how long it has been frozen.
-          frozenAt: frozen.length ? Math.min(...frozen) : null,
           treatments: [...new Set(lots.flatMap((l) => l.treatments))],
           ...ageOfMerged(lots.map((l) => ({ ...l, warmFrom: l.warmFrom ?? l.madeAt }))),
         },
