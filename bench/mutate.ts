@@ -70,18 +70,21 @@ const { values, positionals } = parseArgs({
 
 interface Score {
   killed: number;
+  /** Counted as killed, and told: on a busy machine a test can be slow for another reason than the change. */
+  timedOut: number;
   survived: MutantResult[];
 }
 
 function scoreOf(results: readonly MutantResult[]): Score {
   const killed = results.filter((r) => r.status === "Killed" || r.status === "Timeout").length;
-  return { killed, survived: results.filter((r) => r.status === "Survived" || r.status === "NoCoverage") };
+  const timedOut = results.filter((r) => r.status === "Timeout").length;
+  return { killed, timedOut, survived: results.filter((r) => r.status === "Survived" || r.status === "NoCoverage") };
 }
 
-const percent = ({ killed, survived }: Score) =>
+const percent = ({ killed, timedOut, survived }: Score) =>
   killed + survived.length === 0
     ? "none"
-    : `${((100 * killed) / (killed + survived.length)).toFixed(1)} % of ${killed + survived.length}`;
+    : `${((100 * killed) / (killed + survived.length)).toFixed(1)} % of ${killed + survived.length}${timedOut > 0 ? `, ${timedOut} of them by running out of time` : ""}`;
 
 async function mutate(module: Module): Promise<MutantResult[]> {
   process.env.MUTATE_TESTS = module.tests.join(" ");
@@ -114,7 +117,7 @@ for (const module of chosen) {
     for (const s of score.survived) {
       const { fileName, location, mutatorName, replacement, status } = s;
       console.log(
-        `  ${fileName.replace(`${process.cwd()}/`, "")}:${location.start.line + 1}:${location.start.column + 1} ${mutatorName} ${status === "NoCoverage" ? "(no test) " : ""}→ ${(replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`,
+        `  ${fileName.replace(`${process.cwd()}/`, "")}:${location.start.line}:${location.start.column} ${mutatorName} ${status === "NoCoverage" ? "(no test) " : ""}→ ${(replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`,
       );
     }
 }

@@ -67,10 +67,15 @@ describe("packed anew", () => {
   };
   test("what an office gave is kept as it was given; what was confirmed then holds now", () => {
     const t = testLarder();
-    expect(anew(t, { fromOffice: true, minutes: 98 }).minutes).toBe(98);
+    expect(anew(t, { fromOffice: true, givenForM: 1500, minutes: 98 }).minutes).toBe(98);
     expect(anew(t, { minutes: 98 }).minutes).toBe(75);
     expect(anew(t, { confirmed: ["seen"] }).confirmed).toEqual(["seen"]);
     expect(anew(t, {})).not.toHaveProperty("confirmed");
+  });
+  test("what an office gave holds up to the altitude it was given for", () => {
+    const t = testLarder();
+    expect(fields(() => anew(t, { fromOffice: true, givenForM: 10 }))[""]).toMatch(/given for 33 ft/);
+    expect(fields(() => anew(t, { fromOffice: true }))[""]).toMatch(/does not say/);
   });
   test("common practice nobody accepted is refused now, whoever packed it then", () => {
     const t = testLarder(":memory:", false);

@@ -7,6 +7,7 @@ const TABLE = "core/schedule/lookup.ts#scheduledProcess";
 const DISH = "core/recipe/dish.ts#dishRow";
 const T = "core/guard/guard.test.ts: ";
 const ROWS = "core/schedule/lookup.test.ts: ";
+const GOVERN = "core/schedule/governing.test.ts: ";
 const SEAM = "store/seam.test.ts: ";
 const CAN = "core/exhaust/exhaust.ts#canAt";
 const EXHAUST = "core/exhaust/exhaust.test.ts: ";
@@ -16,9 +17,11 @@ const planning: Row[] = [
   ["A jar larger than a quart is filled", "a person", "unsafe food", 3, TABLE, "Nothing larger than a quart has a tested process.", `${ROWS}%s pack`],
   ["Fish goes into pint-and-a-half jars by the quart's time", "a person", "unsafe food", 3, TABLE, "The quart has a rule of its own, which is not for this jar.", `${ROWS}quart fish: 30 minutes from burner to the end of the vent, then 160; a pint has no such rule`],
   ["Smoked fish goes into 4-oz jars", "a person", "unsafe food", 3, TABLE, "There is no tested process for it.", `${ROWS}%s pack`],
-  ["Common practice is taken for a tested process", "a person", "unsafe food", 2, "core/schedule/accept.ts#whyNotAccepted", "It says that no source stands behind it, and wants a person's acceptance.", "core/schedule/governing.test.ts: makes its whole load common practice, and wants a person's acceptance; a tested row and an office's do not", "store/guards.test.ts: a row of common practice is packed only once a person accepted it"],
+  ["Common practice is taken for a tested process", "a person", "unsafe food", 2, "core/schedule/accept.ts#whyNotAccepted", "It says that no source stands behind it, and wants a person's acceptance.", `${GOVERN}makes its whole load common practice, and wants a person's acceptance; a tested row and an office's do not`, "store/guards.test.ts: a row of common practice is packed only once a person accepted it"],
   ["Cans are planned above 1,000 ft", "a person", "unsafe food", 3, TABLE, "There is no altitude row for cans. Ask your extension office.", "store/thread.test.ts: cans above 1,000 ft"],
   ["An office's shorter time is typed over a tested row", "a person", "unsafe food", 3, "core/schedule/office.ts#officeSchedule", "Nothing may be typed over a covered product.", `${SEAM}is refused where a table covers it, or when it is weaker than at sea level`],
+  ["An office's pressure is used in a kitchen higher than it was given for", "a person", "unsafe food", 3, "core/schedule/governing.ts#whyNotGivenFor", "Both altitudes are named. Ask the office again.", `${GOVERN}is for kitchens up to the altitude it was given for`, "store/permit.test.ts: what an office gave holds up to the altitude it was given for"],
+  ["Two offices' pressures for different gauges are put together", "a person", "unsafe food", 3, "core/schedule/governing.ts#columnsOf", "They were given for different gauges: run them as two loads.", `${GOVERN}beside another never lowers its pressure, and two for different gauges have none in common`],
   ["Altitude 2.300 m is read as 2.3 m and the pressure is too low", "a person", "unsafe food", 3, "core/quantity/parse.ts#parseQuantity", "Both readings are shown, and asked.", "core/quantity/parse.test.ts: both readings are shown as they can be typed, and then each is read as itself"],
   ["An altitude where nobody lives is saved", "a person", "unsafe food", 3, "app/server/altitude.ts#altitudeProblem", "What was probably meant is named.", "app/server/rules.test.ts: is refused with what was probably meant"],
   ["A foot above a band's end takes the lower band", "a person", "unsafe food", 3, "core/schedule/pressure.ts#bandFor", "A fraction of a foot above is the next band.", `${ROWS}%d ft: dial %s lb, weighted %d lb`],

@@ -84,7 +84,7 @@ export interface PressureTarget {
 export interface NoTarget {
   ok: false;
   /** a signed reason may override only `gauge-overdue` */
-  blockedBy: "gauge-overdue" | "gauge-replace" | "no-weight" | "no-gauge";
+  blockedBy: "gauge-overdue" | "gauge-replace" | "no-weight" | "no-gauge" | "over-limit";
   reason: string;
   instead: string[];
 }
@@ -110,7 +110,8 @@ export interface TargetCase {
  *
  * The columns are alternatives: one instrument governs a run. It is the weight, unless a person chooses a tested dial; the
  * weight is then set at or above the dial's pressure, as a limit. A dial up to 1 lb high has that much added on its face;
- * one that reads low is never used to go lower; one that is further off is never gone by.
+ * one that reads low is never used to go lower; one that is further off is never gone by. Nothing is asked for at or above
+ * the canner's own limit.
  * Source: USDA 2015, Guide 1 and the process tables, from memory.
  * @throws nothing; what cannot be is a NoTarget with the reason
  */
@@ -145,6 +146,12 @@ export function pressureTarget(c: TargetCase): PressureTarget | NoTarget {
       "Use a canner with a weight.",
       "Or sign a reason for going ahead, which stays with the run.",
     ]);
+  if (c.maxPsi != null && dialPsi >= c.maxPsi)
+    return no(
+      "over-limit",
+      `This load needs ${dialPsi} lb, and this canner's own limit is ${formatFraction(c.maxPsi)} lb.`,
+      ["Use another canner."],
+    );
   const limit = settings.find((psi) => psi >= dialPsi) ?? null;
   if (hasWeight && limit === null)
     return no(

@@ -7,6 +7,7 @@ import {
   REFUSALS,
   dialStanding,
   governingSchedule,
+  loadPackOf,
   officeSchedule,
   pressureTarget,
   refusalFor,
@@ -126,6 +127,7 @@ describe("the number on the gauge", () => {
   });
   test("pieces of 5, 5 and 5 choose 15 above 1,000 ft and 10 below", () => {
     expect(weightSettings([5, 5, 5])).toEqual([5, 10, 15]);
+    expect(weightSettings([15, 10])).toEqual([10, 15, 25]);
     expect(govern([pints], weight, 1001)).toMatchObject({ target: { weightPsi: 15, governs: "weighted" } });
     expect(govern([pints], weight, 1000)).toMatchObject({ target: { weightPsi: 10 } });
   });
@@ -155,6 +157,17 @@ describe("the number on the gauge", () => {
       blockedBy: "no-weight",
       reason: expect.stringMatching(/limit is 15 lb/),
     });
+  });
+  test("a dial's pressure at or above the canner's own limit is refused, with or without a weight", () => {
+    const limited = (gauges: CannerGauges, maxPsi: number, ft: number) =>
+      governingSchedule([pints], { gauges, quarts: 21, maxPsi, chosen: "dial" }, mFromFt(ft), NOW);
+    for (const max of [12, 13])
+      expect(limited(dial(), max, 5000)).toMatchObject({
+        blockedBy: "over-limit",
+        reason: expect.stringMatching(new RegExp(`13 lb.*limit is ${max} lb`)),
+      });
+    expect(limited(dial(), 13.5, 5000)).toMatchObject({ target: { facePsi: 13 } });
+    expect(limited(both(), 13, 5000)).toMatchObject({ blockedBy: "over-limit" });
   });
   test("with a dial and a weight the weight governs by its own column, and the dial is watched", () => {
     const high = govern([pints], both(1), 2300);
@@ -194,6 +207,21 @@ describe("the number on the gauge", () => {
     expect(govern([pints], dial(), 9000).outcome).toBe("none");
     expect(govern([pints], both(), 9000)).toMatchObject({ target: { truePsi: 15 } });
   });
+  test("a load is told by the columns of the gauge it goes by, and an office's dial pressure by a weight that equals it", () => {
+    expect(govern([pints], dial())).toMatchObject({ each: [{ gauge: "dial", pressurePsi: 11 }] });
+    expect(govern([pints], weight)).toMatchObject({ each: [{ gauge: "weighted", pressurePsi: 10 }] });
+    const equal = { dialPsi: 15, weightedPsi: 10, gauges: both(), now: NOW, chosen: "dial" as const };
+    expect(pressureTarget(equal)).toMatchObject({ facePsi: 15, weightPsi: 15 });
+  });
+  test("a weight alone says only what it is set to", () => {
+    expect(govern([pints], weight)).toMatchObject({ target: { why: [expect.stringMatching(/10 lb\.$/)] } });
+  });
+  test("where the dial has no pressure the weight's is named, if it has one", () => {
+    const ask = (weightedPsi: number | null) =>
+      pressureTarget({ dialPsi: null, weightedPsi, gauges: both(), now: NOW, chosen: "dial" });
+    expect(ask(15)).toMatchObject({ instead: [expect.stringMatching(/at 15 lb/), expect.any(String)] });
+    expect(ask(null)).toMatchObject({ instead: [expect.stringMatching(/office/)] });
+  });
   test("neither gauge nor weight", () => {
     expect(govern([pints], { dial: null, weightPiecesPsi: [] })).toMatchObject({
       outcome: "none",
@@ -220,8 +248,14 @@ describe("the number on the gauge", () => {
 });
 
 describe("a gauge's yearly test", () => {
-  const ask = (gauges: CannerGauges, signedOverdue = false) =>
-    pressureTarget({ dialPsi: 11, weightedPsi: 10, gauges, now: NOW, signedOverdue });
+  const ask = (gauges: CannerGauges, signedOverdue?: boolean) =>
+    pressureTarget({
+      dialPsi: 11,
+      weightedPsi: 10,
+      gauges,
+      now: NOW,
+      ...(signedOverdue && { signedOverdue }),
+    });
   test("due the same date a year on", () => {
     expect(dialStanding(dial(0, monthsAgo(12)), NOW)).toBe("sound");
     expect(dialStanding(dial(0, monthsAgo(12) - 1), NOW)).toBe("overdue");
@@ -289,9 +323,13 @@ describe("an extension office's schedule for cans", () => {
     office: "Valley office",
     givenOn: "2026-09-01",
   } as const;
-  test("governs a load by the gauge it was given for, with the gauge's error added", () => {
+  const taken = () => {
     const theirs = officeSchedule(given);
     if (theirs.outcome === "none") throw new Error(theirs.reason);
+    return theirs;
+  };
+  test("governs a load by the gauge it was given for, with the gauge's error added", () => {
+    const theirs = taken();
     const load = [{ ...can, given: theirs }];
     expect(govern(load, weight, 2300)).toMatchObject({
       minutes: 95,
@@ -306,9 +344,60 @@ describe("an extension office's schedule for cans", () => {
     });
     expect(govern([can], weight, 2300)).toMatchObject({ outcome: "none", pack: 0 });
   });
+  test("stands for its pack in a load in place of the table's row, and gives its venting to the load", () => {
+    expect(loadPackOf(taken())).toEqual({ ...can, given: taken() });
+    const row = scheduledProcess({ ...pints, gauge: "dial", altitudeM: 0 });
+    if (row.outcome === "none") throw new Error(row.reason);
+    expect(loadPackOf(row)).toEqual(pints);
+    const longer = { ...can, given: { ...taken(), ventMinutes: 12 } };
+    expect(govern([{ ...can, given: taken() }, longer], weight, 2300)).toMatchObject({ ventMinutes: 12 });
+  });
+  test("is for kitchens up to the altitude it was given for", () => {
+    const load = [{ ...can, given: taken() }];
+    for (const ft of [1500, 2300, 2303]) expect(govern(load, weight, ft)).toMatchObject({ minutes: 95 });
+    expect(govern(load, weight, 2304).outcome).toBe("none");
+    expect(govern(load, weight, 2400)).toMatchObject({
+      outcome: "none",
+      pack: 0,
+      reason: expect.stringMatching(/given for 2,300 ft/),
+    });
+  });
+  test("one of unknown altitude is asked for again", () => {
+    const { givenForM: _, ...old } = taken();
+    expect(govern([{ ...can, given: old }], weight, 2300)).toMatchObject({
+      outcome: "none",
+      pack: 0,
+      reason: expect.stringMatching(/does not say for which altitude/),
+    });
+  });
+  test("beside another never lowers its pressure, and two for different gauges have none in common", () => {
+    const low = mFromFt(500);
+    const at = (packs: LoadPack[], gauges: CannerGauges) =>
+      governingSchedule(packs, { gauges, quarts: 21 }, low, NOW);
+    const ten = { ...can, given: { ...taken(), pressurePsi: 10 } };
+    const fifteen = { ...can, given: taken() };
+    const eleven = { ...can, given: { ...taken(), gauge: "dial" as const, pressurePsi: 11 } };
+    const fourteen = { ...can, given: { ...taken(), gauge: "dial" as const, pressurePsi: 14 } };
+    for (const load of [
+      [ten, fifteen],
+      [fifteen, ten],
+      [can, fifteen],
+    ])
+      expect(at(load, weight)).toMatchObject({ target: { weightPsi: 15 } });
+    for (const load of [
+      [fourteen, can],
+      [eleven, fourteen],
+    ])
+      expect(at(load, dial())).toMatchObject({ target: { facePsi: 14 } });
+    // The row of the table stands for both gauges, so the load goes by the one the office named.
+    expect(at([can, eleven], weight)).toMatchObject({ outcome: "none", blockedBy: "no-gauge" });
+    for (const gauges of [weight, dial(), both()])
+      expect(at([ten, eleven], gauges)).toMatchObject({ outcome: "none", blockedBy: "no-gauge" });
+  });
   test("is taken in and shown as theirs", () => {
     expect(officeSchedule(given)).toMatchObject({
       outcome: "common-practice",
+      givenForM: mFromFt(2300),
       fromOffice: true,
       minutes: 95,
       source: { name: "Valley office", fromMemory: false },

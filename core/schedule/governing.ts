@@ -1,10 +1,13 @@
-import { formatDecimal } from "../quantity/index.ts";
+import { formatDecimal, ftFromM } from "../quantity/index.ts";
 import { isCan, type ContainerKey } from "./container.ts";
 import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget } from "./gauge.ts";
 import { scheduledProcess, type NoSchedule, type ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
 import { type Condition } from "./rules.ts";
 import { DISH_PRODUCTS, productName, type PackMethod, type ProductKey } from "./table.ts";
+
+/** Feet and meters of one altitude differ by rounding, m. */
+const ALTITUDE_SLACK_M = 1;
 
 export interface LoadPack {
   product: ProductKey;
@@ -89,7 +92,9 @@ export function governingSchedule(
   const gauge = canner.gauges.weightPiecesPsi.length > 0 ? "weighted" : "dial";
   const each: ScheduledProcess[] = [];
   for (const [i, pack] of packs.entries()) {
-    const answer = pack.given ?? scheduledProcess({ ...pack, gauge, altitudeM });
+    const answer = pack.given
+      ? (whyNotGivenFor(pack.given, altitudeM) ?? pack.given)
+      : scheduledProcess({ ...pack, gauge, altitudeM });
     if (answer.outcome === "none") return { ...answer, pack: i };
     each.push(answer);
   }
@@ -105,10 +110,16 @@ export function governingSchedule(
       ["Run the smoked fish as a load of its own."],
     );
   }
-  const band = givenColumns(each) ?? (cans ? CAN_BAND : bandFor(altitudeM));
+  const columns = columnsOf(each, cans ? CAN_BAND : bandFor(altitudeM));
+  if (columns.dialPsi === null && columns.weightedPsi === null)
+    return {
+      ...refuse(null, "The pressures of these packs were given for different gauges.", [
+        "Run them as two loads.",
+      ]),
+      blockedBy: "no-gauge",
+    };
   const target = pressureTarget({
-    dialPsi: band.dialPsi,
-    weightedPsi: band.weightedPsi,
+    ...columns,
     gauges: canner.gauges,
     maxPsi: canner.maxPsi ?? null,
     now,
@@ -151,17 +162,43 @@ function loadDeviations(packs: readonly LoadPack[]): LoadDeviation[] {
   ];
 }
 
-/** The pressures extension offices gave, by gauge, when any did: the highest of each, null where none was given. */
-function givenColumns(
-  each: readonly ScheduledProcess[],
-): { dialPsi: number | null; weightedPsi: number | null } | null {
-  const given = each.filter((s) => s.fromOffice);
-  if (given.length === 0) return null;
-  const highest = (gauge: "dial" | "weighted") => {
-    const psi = given.filter((s) => s.gauge === gauge).map((s) => s.pressurePsi);
-    return psi.length ? Math.max(...psi) : null;
+interface Columns {
+  dialPsi: number | null;
+  weightedPsi: number | null;
+}
+
+/**
+ * What each gauge has to show for all of the load, psi: the highest that any pack asks for. A row of the tables stands for
+ * both gauges, an office's schedule only for its own; null where a pack has no figure for that gauge.
+ */
+function columnsOf(each: readonly ScheduledProcess[], band: Columns): Columns {
+  const highest = (gauge: GaugeKind, inTable: number | null) =>
+    each
+      .map((s) => (s.fromOffice ? (s.gauge === gauge ? s.pressurePsi : null) : inTable))
+      .reduce((a, b) => (a === null || b === null ? null : Math.max(a, b)));
+  return { dialPsi: highest("dial", band.dialPsi), weightedPsi: highest("weighted", band.weightedPsi) };
+}
+
+/**
+ * Asks whether an office's schedule may be used in a kitchen: it answers for one altitude, and higher up its pressure is
+ * too little. @returns null when it may
+ */
+export function whyNotGivenFor(given: ScheduledProcess, altitudeM: number): NoSchedule | null {
+  const { givenForM, source } = given;
+  const instead = ["Ask the office for this kitchen's altitude."];
+  if (givenForM === undefined)
+    return {
+      outcome: "none",
+      reason: `The schedule of ${source.name} does not say for which altitude it was given.`,
+      instead,
+    };
+  if (altitudeM <= givenForM + ALTITUDE_SLACK_M) return null;
+  const ft = (m: number) => formatDecimal(Math.round(ftFromM(m)), 0);
+  return {
+    outcome: "none",
+    reason: `The schedule of ${source.name} was given for ${ft(givenForM)} ft, and this kitchen is at ${ft(altitudeM)} ft.`,
+    instead,
   };
-  return { dialPsi: highest("dial"), weightedPsi: highest("weighted") };
 }
 
 function refuse(pack: number | null, reason: string, instead: string[]): NoGoverning {

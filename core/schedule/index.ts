@@ -67,6 +67,7 @@ export {
 export {
   governingSchedule,
   loadPackOf,
+  whyNotGivenFor,
   type GoverningSchedule,
   type LoadCanner,
   type LoadDeviation,

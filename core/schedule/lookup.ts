@@ -36,6 +36,8 @@ export interface ScheduledProcess {
   confirmed?: string[];
   /** given to this household by an extension office; not from the tables */
   fromOffice?: true;
+  /** altitude the office gave it for, m; left out when it is not from one, or not known */
+  givenForM?: number;
 }
 
 /** No tested process: why, and the nearest safe choices. */

@@ -54,6 +54,7 @@ export function officeSchedule(given: OfficeSchedule): ScheduledProcess | NoSche
     conditions: [CONDITIONS.exhaust],
     notes: [`Given by ${given.office.trim()} on ${given.givenOn}; it is theirs, not from these tables.`],
     fromOffice: true,
+    givenForM: given.altitudeM,
     source: {
       name: given.office.trim(),
       locator: `given to this household on ${given.givenOn}`,

@@ -32,10 +32,11 @@ export function takeSnapshot(
   });
 }
 
+/** Freezes a value and all that is in it. What is no object counts as frozen already. */
 function deepFreeze<T>(value: T): T {
-  if (typeof value === "object" && value !== null && !Object.isFrozen(value)) {
+  if (!Object.isFrozen(value)) {
     Object.freeze(value);
-    for (const inner of Object.values(value)) deepFreeze(inner);
+    for (const inner of Object.values(value as object)) deepFreeze(inner);
   }
   return value;
 }

@@ -5,6 +5,7 @@ import { fillEstimate, type FillEstimate } from "#core/pack";
 import { dishRow } from "#core/recipe";
 import {
   officeSchedule,
+  whyNotGivenFor,
   productName,
   scheduledProcess,
   whyNotAccepted,
@@ -110,8 +111,13 @@ export function permitAnew(
     const lot = getLot(larder, id);
     if (lot.holds.length > 0) throw new Refused({ "": notPackedWords("held", lot) }, 409);
   }
-  if (was.schedule.fromOffice) return was.schedule;
-  const process = processFor(was, getHousehold(larder)!.altitudeM);
+  const { altitudeM } = getHousehold(larder)!;
+  if (was.schedule.fromOffice) {
+    const no = whyNotGivenFor(was.schedule, altitudeM);
+    if (no) throw new Refused({ "": `${no.reason} ${no.instead.join(" ")}` }, 409);
+    return was.schedule;
+  }
+  const process = processFor(was, altitudeM);
   const why = whyNotAccepted(process, acceptedRows(larder));
   if (why) throw new Refused({ "": why }, 409);
   return was.schedule.confirmed ? { ...process, confirmed: was.schedule.confirmed } : process;
