@@ -1,4 +1,4 @@
-import { capital, fromSi, toSi, unitBySymbol, type UnitSystem, type Writing } from "../quantity/index.ts";
+import { capital, toSi, unitBySymbol, type UnitSystem, type Writing } from "../quantity/index.ts";
 import { ingredientKind, readIngredient, MOST_ADDED_TSP, type Ingredient } from "../recipe/index.ts";
 import { refusalFor, shapeOf, type ContainerKey } from "../schedule/index.ts";
 
@@ -12,7 +12,9 @@ export interface AdditionRefusal {
 const TSP = unitBySymbol("volume", "tsp");
 /** More than this of one seasoning in a pint is no seasoning, litres or kg: a tablespoon. Common practice, no source. */
 const MOST_A_PINT = toSi(3, TSP);
-const PINT_ML = shapeOf("jar-pint").nominalMl;
+/** Units do not divide evenly: what is exactly the most may come out a hair over it. */
+const ROUNDING = 1 + 1e-9;
+const MOST_WORDS = { vinegar: "1 tsp vinegar", ketchup: "1 tbsp ketchup" } as const;
 
 /** Single additions out of what somebody wrote in one line: separated by commas, semicolons, `+`, `and` or new lines. */
 export function splitAdditions(text: string): string[] {
@@ -37,16 +39,32 @@ export function whyNotAdded(
   container: ContainerKey,
   fish: boolean,
 ): AdditionRefusal | null {
-  for (const part of splitAdditions(text ?? "")) {
-    const item = readIngredient(part, writing);
-    if (!item) continue;
-    const no = whyNotOne(item, container, fish);
+  const items = splitAdditions(text ?? "").flatMap((part) => readIngredient(part, writing) ?? []);
+  const sour = fish ? tooSour(items, container) : null;
+  if (sour) return sour;
+  for (const item of items) {
+    const no = whyNotOne(item, container);
     if (no) return no;
   }
   return null;
 }
 
-function whyNotOne(item: Ingredient, container: ContainerKey, fish: boolean): AdditionRefusal | null {
+/** Vinegar and ketchup with fish, all kinds of each put together. */
+function tooSour(items: readonly Ingredient[], container: ContainerKey): AdditionRefusal | null {
+  for (const [name, most] of Object.entries(MOST_ADDED_TSP)) {
+    const all = items.filter((i) => i.name.toLowerCase().includes(name)).map((i) => i.amount);
+    if (all.reduce((a, b) => a + b, 0) > toSi(most, TSP) * pintsIn(container) * ROUNDING)
+      return {
+        message: `At most ${MOST_WORDS[name as keyof typeof MOST_ADDED_TSP]} in a pint of fish, less in smaller jars.`,
+        ask: false,
+      };
+  }
+  return null;
+}
+
+const pintsIn = (container: ContainerKey) => shapeOf(container).nominalMl / shapeOf("jar-pint").nominalMl;
+
+function whyNotOne(item: Ingredient, container: ContainerKey): AdditionRefusal | null {
   const refused = (message: string): AdditionRefusal => ({ message, ask: false });
   const kind = ingredientKind(item.name);
   const refusal = kind?.refusal ? refusalFor(kind.refusal)! : null;
@@ -62,15 +80,7 @@ function whyNotOne(item: Ingredient, container: ContainerKey, fish: boolean): Ad
     return refused(
       `${capital(item.name)} is not a seasoning, and this process is for the plain food. Leave it out, or make a recipe of it under Mixed dishes.`,
     );
-  const pints = shapeOf(container).nominalMl / PINT_ML;
-  const tsp = fromSi(item.amount, TSP);
-  if (fish)
-    for (const [name, most] of Object.entries(MOST_ADDED_TSP))
-      if (kind?.key !== undefined && item.name.toLowerCase().includes(name) && tsp > most * pints + 1e-9)
-        return refused(
-          `At most ${most === 3 ? "1 tbsp ketchup" : "1 tsp vinegar"} in a pint of fish, less in smaller jars.`,
-        );
-  if (item.amount > MOST_A_PINT * pints + 1e-9)
+  if (item.amount > MOST_A_PINT * pintsIn(container) * ROUNDING)
     return {
       message: `That is much ${item.name.toLowerCase()} for one container: a seasoning is at most a tablespoon a pint. Is it right?`,
       ask: true,

@@ -201,9 +201,23 @@ describe("a pack", () => {
         expect(why({ massKg: 4 * each, sure: true })).toBeNull();
       }
     });
+    test("a part-filled can is called one", () => {
+      const can = { product: "can-fish", container: "can-half-pound", mouth: null, count: 1 } as const;
+      expect(why({ ...can, massKg: 0.08 }, trout, ["can-fish"])?.message).toMatch(/part-filled can is not/);
+      expect(why({ massKg: 4 * 0.3 })?.message).toMatch(/part-filled jar is not/);
+    });
+    test("what just fits goes in", () => {
+      const most = contentsMostKg("red-meat-pieces", "jar-pint", "regular") * 1.15;
+      expect(why({ count: 1, massKg: most, sure: true })).toBeNull();
+      expect(why({ count: 1, massKg: most + 0.001, sure: true })).not.toBeNull();
+    });
     test("raw food that is cooked as it is packed may weigh more before than fits after", () => {
       expect(why({ method: "hot", massKg: 4 * 0.75, sure: true })).toBeNull();
       expect(why({ method: "raw", massKg: 4 * 0.75, sure: true })?.ask).toBe(false);
+      // Broth is poured in as it is: nothing of it cooks down.
+      expect(
+        why({ product: "broth", method: "hot", massKg: 4 * 0.7, sure: true }, { ...deer, form: "broth" }),
+      ).toMatchObject({ field: "massKg", ask: false });
     });
     test("a jar of meat under the soup's time is refused: half of a soup is liquid", () => {
       const soup = { product: "soup", method: "hot", dishProduct: "soup" } as const;
@@ -275,7 +289,12 @@ describe("what is written as seasoning", () => {
   });
   test("more than a tablespoon a pint is asked about, less in smaller jars", () => {
     expect(added("1 tbsp paprika")).toBeNull();
-    expect(added("2 tbsp paprika")).toMatchObject({ ask: true });
+    expect(added("2 tbsp Paprika")).toMatchObject({
+      ask: true,
+      message: expect.stringMatching(/much paprika/),
+    });
+    expect(added("2 tbsp paprika", false, "jar-quart")).toBeNull();
+    expect(added("1 tbsp paprika", true)).toBeNull();
     expect(added("1 tbsp paprika", false, "jar-half-pint")).toMatchObject({ ask: true });
     expect(why({ additions: "2 tbsp paprika" })).toMatchObject({ field: "additions", ask: true });
     expect(why({ additions: "2 tbsp paprika", sure: true })).toBeNull();
@@ -287,12 +306,21 @@ describe("what is written as seasoning", () => {
     expect(added("2 tsp vinegar", false)).toBeNull();
     expect(added("4 tsp ketchup", true)).toMatchObject({ ask: false });
     expect(why({ product: "fish", additions: "2 tsp vinegar" }, trout)?.field).toBe("additions");
+    expect(added("1 tsp vinegar", true, "jar-half-pint")?.message).toMatch(/At most 1 tsp vinegar in a pint/);
+    expect(added("½ tsp vinegar", true, "jar-half-pint")).toBeNull();
+    expect(added("2 tsp vinegar", true, "jar-quart")).toBeNull();
+    expect(added("2 tbsp ketchup", true)?.message).toMatch(/At most 1 tbsp ketchup in a pint/);
+    expect(added("1 tsp cider vinegar, 1 tsp white vinegar", true), "two kinds of one thing").toMatchObject({
+      ask: false,
+    });
     expect(addedToFish("1 tsp vinegar, bay and 1 tbsp Ketchup")).toEqual(["1 tsp vinegar", "1 tbsp Ketchup"]);
     expect(addedToFish(null)).toEqual([]);
   });
   test("a line is taken apart at its marks, not inside a number", () => {
     expect(splitAdditions("1,5 tsp salt, bay and thyme")).toEqual(["1,5 tsp salt", "bay", "thyme"]);
     expect(splitAdditions("brandy")).toEqual(["brandy"]);
+    expect(splitAdditions("bay,, thyme;\n")).toEqual(["bay", "thyme"]);
+    expect(added("- bay\n-")).toBeNull();
   });
   test("rows of fish and shellfish", () =>
     expect(PRODUCTS.filter(isFishRow)).toEqual(
@@ -343,7 +371,7 @@ describe("a load", () => {
     expect(judge([pints()])).toEqual({ refused: null, toSign: [] });
     expect(judge([pints({ count: 10 })]).refused).toMatchObject({ field: "packIds" });
     expect(judge([pints({ count: 5 }), pints({ count: 5 })]).refused?.message).toMatch(
-      /10 containers do not fit/,
+      /^10 containers do not fit/,
     );
     expect(judge([pints({ count: 42 })], { measured: false }).refused?.message).toMatch(/only assumed/);
     expect(judge([pints({ count: 42 })]).refused?.message).not.toMatch(/assumed/);
@@ -367,6 +395,12 @@ describe("a load", () => {
       judge(two, { pot: { ...low, manual: { "jar-pint": 10, "jar-quart": 7 } } }).refused,
     ).not.toBeNull();
   });
+  test("a size the maker says nothing of is measured, whatever else stands beside it", () => {
+    const low = { ...canner.pot, usableHeightMm: 140, manual: { "jar-pint": 18 } };
+    const half = pints({ count: 4, container: "jar-half-pint", code: "PK2" });
+    expect(judge([pints({ count: 4 }), half], { pot: low }).refused).toBeNull();
+    expect(judge([pints({ count: 18 }), half], { pot: low }).refused).not.toBeNull();
+  });
   test("a mouth nobody named counts as the regular one", () =>
     expect(judge([pints({ mouth: null })]).refused).toBeNull());
   test("own conditions of the load must be confirmed, whoever confirmed them", () => {
@@ -386,6 +420,9 @@ describe("a load", () => {
     expect(judge([filled(120)]).toSign).toEqual([]);
     expect(judge([filled(121)]).toSign).toMatchObject([
       { key: "raw-waited", packs: ["PK1"], text: expect.stringMatching(/2 h 1 min.*limit is 2 h/) },
+    ]);
+    expect(judge([filled(130), filled(190)]).toSign).toMatchObject([
+      { text: expect.stringMatching(/waited 3 h 10 min/) },
     ]);
     expect(judge([filled(300, { method: "hot" })]).toSign).toEqual([]);
     expect(rawWaiting([filled(300, { heatedAt: NOW - 200 * MIN })], NOW)).toEqual([]);
