@@ -120,7 +120,7 @@ describe("a lot's days through what happens to it", () => {
     expect(no(account(8 * DAY))).toBeNull();
     expect(no(account(8 * DAY - 1))).toBe("since");
     expect(no(account(10 * DAY + 1))).toBe("since");
-    expect(no(account(null))).toBe("since");
+    expect(whyNotLot(lot, account(null), 1, 10 * DAY, "red-meat")?.message).toMatch(/^Since when/);
     expect(no(account(9 * DAY, "  "))).toBe("reason");
     expect(no(account(9 * DAY), newLot("pieces", "freezer", null, 0))).toBe("");
     expect(after(lot, account(9 * DAY)).freshUntil).toBe(11 * DAY);

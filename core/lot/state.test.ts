@@ -174,7 +174,7 @@ describe("before lots become one", () => {
       "A cannot be merged with itself. Choose two different lots.",
     );
     expect(ask(lot("A")).refused).toMatch(/at least two/);
-    expect(ask(lot("A"), lot("B", { form: "ground" })).refused).toMatch(/cut differently/);
+    expect(ask(lot("A"), lot("B", { form: "ground" })).refused).toMatch(/cut differently \(pieces, ground\)/);
     expect(ask(lot("A"), lot("B", { group: "fish" })).refused).toMatch(/different times/);
     expect(ask(lot("A"), lot("B", { kept: "freezer" })).refused).toMatch(/frozen/);
   });

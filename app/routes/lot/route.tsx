@@ -1,7 +1,7 @@
 import { Form, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
-import { TREATMENTS, type Treatment } from "#core/lot";
+import { REFRIGERATOR_SOURCE, TREATMENTS, type Treatment } from "#core/lot";
 import type { YieldCase } from "#core/yield";
 import { FORM_NAMES, holdOffered, speciesByKey } from "#core/species";
 import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#store/lot";
@@ -96,7 +96,8 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
                 </div>
                 <div className="text-soft">
                   {lot.freshUntil < now ? "its days in the refrigerator ended" : "to can or freeze it, until"}{" "}
-                  {when(lot.freshUntil)} (FSIS, from memory)
+                  {when(lot.freshUntil)} ({REFRIGERATOR_SOURCE.name}
+                  {REFRIGERATOR_SOURCE.fromMemory && ", from memory"})
                 </div>
               </div>
             )}
