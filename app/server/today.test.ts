@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { holdLot } from "#store/harvest";
+import { holdLot, recordHarvest } from "#store/harvest";
 import { checkSeal, containersOfRun, dispose } from "#store/rest";
 import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
 import { homeOf } from "./testing";
@@ -47,6 +47,28 @@ describe("what Today asks for, by danger", () => {
     t.pass(24 * 60);
     expect(titles(t)[0]).toMatch(/^unsafe: Do not can shoulder of wild boar/);
     expect(titles(t).join()).not.toMatch(/work: Pack/);
+  });
+  test("an animal nobody cut is to be cut; before there is one, it is to be written down", () => {
+    const t = testLarder(":memory:", false);
+    const all = titles(t);
+    const cut = (n: string) => `work: Cut the ${n} in the book`;
+    expect(all).not.toContain(cut("animal or catch"));
+    const animal = {
+      species: "pronghorn",
+      takenOn: "2026-11-01",
+      count: 1,
+      place: null,
+      tag: null,
+      weightKg: null,
+      weightKind: null,
+      note: null,
+      holdFor: null,
+    };
+    const another = () => recordHarvest(t.larder, t.write(), animal, "2026-11-01");
+    another();
+    expect(titles(t)).toContain(cut("animal or catch"));
+    another();
+    expect(titles(t)).toContain(cut("2 animals or catches"));
   });
   test("a hold stands before what is only work", () => {
     const t = testLarder();

@@ -4,6 +4,7 @@ import { RAW_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan } from "#core/schedule";
 import { listCanners } from "#store/equipment";
+import { uncutHarvests } from "#store/harvest";
 import { listRecalls } from "#store/recall";
 import { isFit } from "#store/seam";
 import { flaggedByStorage } from "#store/shelf";
@@ -220,7 +221,14 @@ function work(home: Home, { now, waiting, lots, shelf, ready, cans }: Look): Tas
     add(
       `/pack?lot=${next.id}`,
       `Pack ${next.part.toLowerCase()} of ${speciesWords(next.species)}, lot ${next.code}`,
-      `${formatMassShort(next.leftKg, household.units)} in the ${next.kept}, the oldest of ${countOf(lots.length, "lot")}.`,
+      `${formatMassShort(next.leftKg, household.units)} in the ${next.kept}, ${lots.length === 1 ? "the only lot" : `the oldest of ${lots.length} lots`}.`,
+    );
+  const uncut = uncutHarvests(larder);
+  if (uncut > 0)
+    add(
+      "/table",
+      uncut === 1 ? "Cut the animal or catch in the book" : `Cut the ${uncut} animals or catches in the book`,
+      "No lot was made of it yet.",
     );
   for (const c of listCanners(larder)) {
     const standing = dialStanding(c.gauges, now);

@@ -43,7 +43,7 @@ export function leftWords(kg: number, unserved: boolean, units: UnitSystem): str
   const what = formatMass(kg, units);
   return unserved
     ? `${what} stays: it would fill more, but not with what is chosen or at hand. Freeze it, or plan another load.`
-    : `${what} left, less than one container: eat it within 3 days, or freeze it. A part-filled jar is not canned.`;
+    : `${what} left, less than one container: eat it before its days in the refrigerator end, or freeze it. A part-filled jar is not canned.`;
 }
 
 export function saltWords(tsp: number): string {

@@ -120,7 +120,7 @@ function Sign({ data, can }: { data: SeamData; can: Can }) {
         <input type="hidden" name="containerId" value={can.id} />
         <p>
           Then it is not to the tested process. The reason and your name stay with this can for ever, on its
-          label and in its story. Safer: the fridge, and eaten within 3 days.
+          label and in its story. Safer: back into the refrigerator, and cooked and eaten within its days.
         </p>
         <label className="block">
           <span className="block font-[650]">Why</span>
