@@ -84,6 +84,64 @@ describe("a sealer may close cans only after a passing set-up test", () => {
   });
 });
 
+describe("what is known of it", () => {
+  const looked = (minute: number, outside: { width?: number; thickness?: number }): SealerEvent => ({
+    at: START + minute * MIN,
+    kind: "measured",
+    container: "can-half-pound",
+    outside,
+    limits: LIMITS,
+  });
+  const onePound = (minute: number): SealerEvent => ({
+    ...(setUp(minute) as Extract<SealerEvent, { kind: "set-up" }>),
+    container: "can-one-pound",
+  });
+  const lengths = (events: SealerEvent[]) =>
+    Object.fromEntries(standing(events).series.map((s) => [s.dimension, s.values.length]));
+  test("before anything happened to it: nothing", () => {
+    expect(standing([])).toMatchObject({ byEye: false, lastSetUpAt: null, series: [], moving: [] });
+    expect(standing([measured(1, 48.5)])).toMatchObject({ state: "set-up-needed", series: [] });
+  });
+  test("after a look alone: when, and only what was read of cans since", () => {
+    expect(standing([setUp(3, null)])).toMatchObject({ lastSetUpAt: START + 3 * MIN, series: [] });
+    expect(lengths([setUp(0, null), looked(1, { width: inch(0.115) })])).toEqual({ width: 1 });
+  });
+  test("the chart goes on through a test that passes, and begins anew after a stop, a jam and for another size", () => {
+    const stopped: SealerEvent = { at: START + 5 * MIN, kind: "stopped", reason: "Cutover." };
+    const can = looked(1, { width: inch(0.115) });
+    expect(lengths([setUp(0), can, setUp(9)])).toMatchObject({ width: 3, coverHook: 2 });
+    expect(lengths([setUp(0), can, stopped, setUp(9)])).toMatchObject({ width: 1, coverHook: 1 });
+    expect(lengths([setUp(0), can, other(5, "jam"), setUp(9)])).toMatchObject({ width: 1 });
+    expect(lengths([setUp(0), can, onePound(9)])).toMatchObject({ width: 1, coverHook: 1 });
+  });
+  test("a test whose figures left the chart but passed shows a new level to be good: the chart begins there", () => {
+    const cans = Array.from({ length: 7 }, (_, i) => looked(i + 1, { thickness: inch(0.0485) }));
+    const thick = { thickness: inch(0.0505) };
+    expect(lengths([setUp(0), ...cans, setUp(60)]).thickness).toBe(9);
+    expect(lengths([setUp(0), ...cans, setUp(60, thick)])).toMatchObject({ thickness: 1, width: 2 });
+    expect(standing([setUp(0), ...cans, setUp(60, thick)]).state).toBe("ready");
+  });
+  test("why it stands still: a jam is a jam; a stop stays one for every size", () => {
+    expect(standing([setUp(0), other(5, "jam")]).why).toMatch(/There was a jam/);
+    const out = [setUp(0), measured(5, 55)];
+    expect(sealerStanding(out, "can-one-pound", START + 9 * MIN).state).toBe("stopped");
+    expect(standing(out, 13 * 60).why).toMatch(/too large/);
+  });
+  test("a look that failed wants a look, a figure that failed wants figures", () => {
+    const failedLook = setUp(0, null, false);
+    expect(standing([failedLook])).toMatchObject({
+      state: "stopped",
+      needsFigures: false,
+      why: expect.stringMatching(/Find out why, adjust/),
+    });
+    expect(standing([failedLook, setUp(5, null)]).state).toBe("ready");
+    expect(standing([setUp(0, { coverHook: inch(0.064) }, false), setUp(5, null)])).toMatchObject({
+      state: "stopped",
+      needsFigures: true,
+    });
+  });
+});
+
 describe("drift", () => {
   const steady = [48.4, 48.6, 48.5, 48.5, 48.4, 48.6, 48.5];
   const day = (values: number[]) => [setUp(0), ...values.map((v, i) => measured(i + 1, v))];
@@ -115,6 +173,11 @@ describe("drift", () => {
     );
     expect(run.state).toBe("ready");
     expect(run.moving.join()).toMatch(/Seam thickness: the last 8 were all above the mean/);
+    const low = standing(
+      day([...Array.from({ length: 19 }, (_, i) => (i % 2 ? 49 : 48)), 49, ...Array<number>(8).fill(48.1)]),
+    );
+    expect(low.moving.join()).toMatch(/all below the mean/);
+    expect(standing(day(steady)).moving).toEqual([]);
   });
   test("measures of another size do not mix in", () => {
     const events = [setUp(0), { ...measured(3, 60), container: "can-one-pound" as const }];
