@@ -1,4 +1,5 @@
 // Makes a fresh machine ready: packages, the one native module, and on request Chromium or a build.
+// With --packages only the packages, which is enough to look at the code but not to run it.
 // Needs only Node 20.19 or later and a C++ compiler. Does nothing that is already done.
 import { execFileSync, spawn, spawnSync } from "node:child_process";
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
@@ -72,6 +73,8 @@ async function findChromium() {
 // A lock file that cannot be read says so here and not in the middle of an install.
 JSON.parse(readFileSync("package-lock.json", "utf8"));
 installPackages();
-// The compiler and the package manager's downloads do not get in each other's way.
-await Promise.all([compileNative(), wants("--chromium") ? findChromium() : null]);
-if (wants("--build")) buildWhenOld();
+if (!wants("--packages")) {
+  // The compiler and the package manager's downloads do not get in each other's way.
+  await Promise.all([compileNative(), wants("--chromium") ? findChromium() : null]);
+  if (wants("--build")) buildWhenOld();
+}
