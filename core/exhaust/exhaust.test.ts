@@ -61,6 +61,31 @@ describe("a reading that is asked about", () => {
     expect(doubtOf(at(1, 79, { juiceC: 79.3 }), null, "can-half-pound", START, true)).toBe("as-the-juice");
     expect(doubtOf(at(1, 79, { juiceC: 86 }), null, "can-half-pound", START, true)).toBeNull();
   });
+  test("just like the juice is closer than 0.6 °C, hot or raw, above or below", () => {
+    const beside = (juiceC: number) => doubtOf(at(1, 79, { juiceC }), null, "can-half-pound", START, true);
+    expect([beside(79.5), beside(78.5), beside(79), beside(79.625), beside(78.375)]).toEqual([
+      "as-the-juice",
+      "as-the-juice",
+      "as-the-juice",
+      null,
+      null,
+    ]);
+    expect(doubtOf(at(40, 79, { juiceC: null }), null, "can-half-pound", START, false)).toBeNull();
+  });
+  test("three degrees are the probe's own, and a reading from before the one before counts as at once", () => {
+    const from = at(10, 20);
+    const rises = (minute: number, by: number) =>
+      doubtOf(at(minute, 20 + by), from, "can-half-pound", null, false);
+    expect(rises(10, 3)).toBeNull();
+    expect(rises(10, 3.1)).toBe("too-fast");
+    expect(rises(5, 3)).toBeNull();
+    expect(rises(5, 3.1)).toBe("too-fast");
+    const most = 3 + fastestRise("can-half-pound", 20) * 4;
+    expect(rises(14, most - 0.01)).toBeNull();
+    expect(rises(14, most + 0.01)).toBe("too-fast");
+  });
+  test("the reading before counts more than when it was filled", () =>
+    expect(doubtOf(at(40, 78), at(39, 40), "can-half-pound", START, false)).toBe("too-fast"));
   test("somebody who looked and said so is believed", () =>
     expect(doubtOf(at(3, 78, { confirmed: true }), null, "can-half-pound", START, false)).toBeNull());
 });
@@ -102,15 +127,39 @@ describe("where a can stands", () => {
     ).toEqual(["closed", "closed-cooled", "signed"]);
     expect(stage({ signed: true }, 1)).toBe("signed");
   });
-  test("whatever the readings, a can that never read 170 °F is never fit", () =>
+  test("whatever the readings and its seam, a can that never read 170 °F is never fit", () =>
     fc.assert(
       fc.property(
         fc.array(fc.double({ min: 0, max: EXHAUST_TEMP_C - 0.01, noNaN: true }), { maxLength: 8 }),
+        fc.option(fc.nat(300)),
         fc.nat(300),
-        (temps, minute) => {
+        (temps, closedAt, minute) => {
           const readings = temps.map((t, i) => at(i * 10, t));
-          expect(isFitStage(canAt(can({ readings }), START + minute * MIN).stage)).toBe(false);
+          const seam = closedAt === null ? null : { at: START + closedAt * MIN, verdict: "accept" as const };
+          expect(isFitStage(canAt(can({ readings, seam }), START + minute * MIN).stage)).toBe(false);
         },
       ),
     ));
+  test("a seam on a can whose last reading is in doubt makes it no fitter", () =>
+    expect(stage({ readings: [at(2, 78)], seam: { at: START + 5 * MIN, verdict: "accept" } }, 6)).toBe(
+      "questioned",
+    ));
+  test("only the last reading is asked about, from the one before it; what was said stands beside it", () => {
+    const both = canAt(can({ readings: [at(20, 40), at(21, 60)] }), START + 22 * MIN);
+    expect(both).toEqual({ stage: "questioned", tempC: 60, doubt: "too-fast", closeBy: null });
+    // From when it was filled the same reading would be slow enough.
+    expect(stage({ readings: [at(21, 60)] }, 22)).toBe("warming");
+    const warm = canAt(can({ readings: [hot] }), START + 41 * MIN);
+    expect(warm).toEqual({ stage: "hot", tempC: EXHAUST_TEMP_C, doubt: null, closeBy: START + 50 * MIN });
+    expect(canAt(can(), START)).toEqual({ stage: "no-reading", tempC: null, doubt: null, closeBy: null });
+    // A doubt that no longer matters is not told.
+    expect(canAt(can({ readings: [at(2, 78)], signed: true }), START + 3 * MIN).doubt).toBeNull();
+  });
+  test("a seam of the very instant of a reading counts, an hour's wait is the limit, and the seam must be its own", () => {
+    const closed = (minute: number) => ({ at: START + minute * MIN, verdict: "accept" as const });
+    expect(stage({ readings: [hot], seam: closed(40) }, 41)).toBe("closed");
+    expect(stage({ readings: [hot], seam: closed(44) }, 104)).toBe("closed");
+    expect(stage({ readings: [hot], seam: closed(39) }, 41)).toBe("hot");
+    expect(stage({ seam: { at: START, verdict: "redo" } }, 41)).toBe("bad-seam");
+  });
 });

@@ -118,10 +118,11 @@ export function canAt(can: CanHistory, now: number): CanNowAt {
   });
   if (can.signed) return is("signed");
   if (seam?.verdict === "redo") return is("bad-seam");
-  if (seam) return is(now - seam.at > INTO_CANNER_WITHIN_MIN * 60_000 ? "closed-cooled" : "closed");
   if (!last) return is("no-reading");
   if (doubt) return is("questioned");
   if (last.tempC < EXHAUST_TEMP_C - 1e-6) return is("warming");
+  // A good seam on a can that was not hot makes it no fitter, however it came to be closed.
+  if (seam) return is(now - seam.at > INTO_CANNER_WITHIN_MIN * 60_000 ? "closed-cooled" : "closed");
   const closeBy = last.at + CLOSE_WITHIN_MIN * 60_000;
   return now > closeBy ? is("cooled") : is("hot", closeBy);
 }
