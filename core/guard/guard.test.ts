@@ -267,6 +267,24 @@ describe("what is written as seasoning", () => {
       expect(added(text), text).toMatchObject({ ask: false });
     expect(added("2 tbsp flour")!.message).toMatch(/Flour: .*slowly.*thicken when serving/);
   });
+  // Fat and thickeners: the same list. Curing salt: common practice, no source.
+  test("fat, thickeners by their trade's names and curing salt are refused, whatever somebody calls them", () => {
+    for (const text of [
+      "2 tbsp olive oil",
+      "garlic in oil",
+      "oil (seasoning)",
+      "shortening",
+      "1 tbsp beef dripping",
+      "instant ClearJel",
+      "filé powder",
+      "okra",
+    ])
+      expect(added(text), text).toMatchObject({ ask: false });
+    for (const text of ["1/4 tsp pink curing salt", "Prague powder", "nitrite (seasoning)", "saltpetre"])
+      expect(added(text)?.message, text).toMatch(/by weight/);
+    for (const text of ["peppercorns", "1 tsp pickling salt", "boiled garlic"])
+      expect(added(text), text).toBeNull();
+  });
   test("herbs and spices are taken, and nothing is nothing", () => {
     for (const text of [
       "",

@@ -35,7 +35,7 @@ export const REFUSALS: readonly Refusal[] = [
     "butter",
     "Butter or cream sauces",
     "Fat coats the food and shields spores; there is no tested process.",
-    ["Can the meat plain and make the sauce when serving."],
+    ["Drain off what the meat was browned in.", "Can it plain and make the sauce when serving."],
   ),
   food("stuffing", "Stuffing or stuffed birds", "The middle heats too slowly for any tested time.", [
     "Can the bird in pieces, without stuffing.",
@@ -59,6 +59,14 @@ export const REFUSALS: readonly Refusal[] = [
     ["Keep it dry and cool, or freeze it.", "Can fresh pieces instead."],
   ),
   food("eggs", "Eggs", "There is no tested process for canning eggs.", ["Keep them in the refrigerator."]),
+  {
+    key: "curing-salt",
+    kind: "food",
+    name: "Curing salt or nitrite",
+    reason: "It goes into a cure by weight: a spoonful in a jar can poison.",
+    instead: ["Use plain salt, or none."],
+    source: COMMON_PRACTICE,
+  },
   {
     key: "half-gallon",
     kind: "container",
