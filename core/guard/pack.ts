@@ -1,4 +1,4 @@
-import { formatFraction, formatMass, type Writing } from "../quantity/index.ts";
+import { capital, formatFraction, formatMass, type Writing } from "../quantity/index.ts";
 import {
   LIQUIDS,
   contentsMostKg,
@@ -10,6 +10,7 @@ import {
 import {
   DISH_PRODUCTS,
   isCan,
+  refusalFor,
   rowOf,
   shapeOf,
   unanswered,
@@ -20,6 +21,7 @@ import {
   type ProductKey,
   type ScheduledProcess,
 } from "../schedule/index.ts";
+import { ingredientKind } from "../recipe/index.ts";
 import { productsFor, type LotForm, type SpeciesGroup } from "../species/index.ts";
 import { type Treatment } from "../lot/index.ts";
 import { whyNotAdded } from "./addition.ts";
@@ -54,6 +56,8 @@ export interface FoodOfLot {
   group: SpeciesGroup;
   form: LotForm;
   treatments: readonly Treatment[];
+  /** what the part is called: `Shoulder`; as somebody wrote it */
+  part?: string | undefined;
 }
 
 /** What the household has, that a pack is judged by. */
@@ -104,7 +108,7 @@ const JARS_DIFFER = 1.15;
  * Why a pack may not be filled this way; null when it may. The one guard: asked by the form, the packing bench, the plan,
  * reprocessing and programs.
  *
- * Refused: a row that is not for this food; a dish's row without its recipe; cooked food as a raw pack; a hot pack without
+ * Refused: a row that is not for this food; organs and whatever else its part is called that may not be canned; a dish's row without its recipe; cooked food as a raw pack; a hot pack without
  * liquid; more than the containers can hold; a row of common practice nobody accepted; a condition nobody confirmed; salt
  * or seasoning past flavor. Asked once: a weight that is odd for such containers.
  */
@@ -155,6 +159,11 @@ function whyNotFood(pack: PackToFill, lot: FoodOfLot): ["product" | "method", st
     ];
   if (!dish && pack.dishProduct !== null && pack.dishProduct !== pack.product)
     return ["product", `The recipe is processed as “${rowOf(pack.dishProduct).name}”, not as “${name}”.`];
+  const kind = pack.product === "broth" ? null : ingredientKind(lot.part ?? "");
+  if (kind?.refusal) {
+    const { reason, instead } = refusalFor(kind.refusal)!;
+    return ["product", `${capital(lot.part!)}: ${reason} ${instead.join(" ")}`];
+  }
   if (pack.method === "raw" && lot.treatments.includes("cook"))
     return ["method", `Lot ${lot.code} is cooked. Cooked food is a hot pack.`];
   return null;

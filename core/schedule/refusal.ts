@@ -60,6 +60,14 @@ export const REFUSALS: readonly Refusal[] = [
   ),
   food("eggs", "Eggs", "There is no tested process for canning eggs.", ["Keep them in the refrigerator."]),
   {
+    key: "organs",
+    kind: "food",
+    name: "Organs",
+    reason: "The tested processes are for muscle meat. There is none for organs.",
+    instead: ["Freeze it.", "Eat it fresh."],
+    source: usda2015("Guide 5, which has rows for muscle meat only"),
+  },
+  {
     key: "curing-salt",
     kind: "food",
     name: "Curing salt or nitrite",

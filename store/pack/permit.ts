@@ -88,7 +88,8 @@ export function permitPack(
     confirmed,
     sure,
   };
-  const food = { code: lot.code, group: groupOf(lot.species), form: lot.form, treatments: lot.treatments };
+  const { code, form, treatments, part } = lot;
+  const food = { code, form, treatments, part, group: groupOf(lot.species) };
   const no = whyNotPack(toFill, food, {
     writing: writingOf(home),
     accepted: acceptedRows(larder),
