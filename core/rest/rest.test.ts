@@ -80,6 +80,38 @@ describe("causes", () => {
     expect(first!.groups[0]).toMatchObject({ name: "box 2", failed: 7, all: 20, says: "clear" });
     expect(first!.groups[0]!.others).toEqual({ failed: 0, all: 60 });
   });
+  test("the most unlikely kind comes first, whatever order they are looked at in", () => {
+    const checked = Array.from({ length: 80 }, (_, i) =>
+      seal(i % 4 === 0 && i % 3 === 0 ? "failed" : "sealed", {
+        lids: i % 2 ? "box 1" : i % 6 ? "box 2" : null,
+        sealer: i % 4 === 0 ? "new" : "old",
+      }),
+    );
+    const found = causesOf(checked);
+    expect(found.map((f) => f.cause)).toEqual(["sealer", "lids"]);
+    expect(found[1]!.groups.map((g) => g.name).sort()).toEqual(["box 1", "box 2"]);
+  });
+  test("every group of every kind counts as one look", () => {
+    // 4 of 9 against 3 of 60: clear by itself, a hint among twelve.
+    const failed = (i: number) => (i < 9 ? i < 4 : i < 12);
+    const checked = Array.from({ length: 69 }, (_, i) =>
+      seal(failed(i) ? "failed" : "sealed", { sealer: i < 9 ? "new" : "old" }),
+    );
+    const half = (i: number) => (i % 2 ? "one" : "other");
+    const more = checked.map((c, i) => ({
+      ...c,
+      layer: half(i),
+      place: half(i),
+      lids: half(i),
+      person: half(i),
+      canner: half(i),
+    }));
+    const says = (all: CheckedSeal[]) =>
+      causesOf(all)
+        .find((f) => f.cause === "sealer")!
+        .groups.find((g) => g.name === "new")!.says;
+    expect([says(checked), says(more)]).toEqual(["clear", "hint"]);
+  });
   test("a kind with one group, or none known, is not looked at", () =>
     expect(causesOf([seal("failed", { lids: "box 1" }), seal("sealed", { lids: "box 1" })])).toEqual([]));
 });
@@ -97,4 +129,6 @@ test("a closed container is never opened to be thrown out, whatever it looks lik
 test("what leaks is boiled 30 minutes before it goes; what is closed is never opened", () => {
   expect(DISPOSAL.open.steps.some((s) => /boil 30 minutes/.test(s.what))).toBe(true);
   expect(DISPOSAL.closed.steps[0]!.what).toMatch(/Do not open or taste/);
+  for (const { steps } of [DISPOSAL.open, DISPOSAL.closed])
+    for (const step of steps) expect([step.what, step.why].every((s) => s.endsWith("."))).toBe(true);
 });
