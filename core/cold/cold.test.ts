@@ -36,8 +36,31 @@ describe("time above the limit", () => {
     expect(warmTime([at(0, null), at(10, 4), at(60, 4)], HOUR, 4).warmMinutes).toBe(0);
     expect(warmTime([at(0, null)], HOUR).warmestC).toBeNull();
   });
-  test("two readings at one instant are one, the warmer", () =>
-    expect(warmTime([at(0, 2), at(0, 10), at(60, 10)], HOUR, 4).warmMinutes).toBe(60));
+  test("two readings at one instant are one, the warmer", () => {
+    expect(warmTime([at(0, 2), at(0, 10), at(60, 10)], HOUR, 4).warmMinutes).toBe(60);
+    // 0 to 10 °C in an hour is above 4 for 36 minutes, whichever of the two was written down first.
+    for (const two of [
+      [at(60, 2), at(60, 10)],
+      [at(60, 10), at(60, 2)],
+    ])
+      expect(warmTime([at(0, 0), ...two], HOUR, 4).warmMinutes).toBeCloseTo(36, 9);
+  });
+  test("what was read after the account ends is not in it", () =>
+    expect(warmTime([at(0, 3), at(60, 3), at(90, 20)], HOUR, 4)).toMatchObject({
+      warmMinutes: 0,
+      watchedMinutes: 60,
+      warmestC: 3,
+    }));
+  test("twelve hours between two readings are watched, a minute more is not", () => {
+    const watched = (minutes: number) => warmTime([at(0, 3), at(minutes, 3)], minutes * MIN).watchedMinutes;
+    expect(watched(12 * 60)).toBe(12 * 60);
+    expect(watched(12 * 60 + 1)).toBe(0);
+  });
+  test("from the very limit up or down to it, all between is warm; frozen is below zero", () => {
+    expect(warmTime([at(0, 4), at(60, 10)], HOUR, 4).warmMinutes).toBe(60);
+    expect(warmTime([at(0, 10), at(60, 4)], HOUR, 4).warmMinutes).toBe(60);
+    expect(warmTime([at(0, -18), at(60, -20)], HOUR, 4).warmestC).toBe(-18);
+  });
 
   const entries = fc.array(
     fc.record({
