@@ -1,5 +1,7 @@
 import { parseArgs } from "node:util";
+import { readFileSync } from "node:fs";
 import { Stryker } from "@stryker-mutator/core";
+import { EQUIVALENT } from "./equivalent";
 
 /**
  * Changes the safety modules one condition, comparison or constant at a time, and counts how many changes a test notices.
@@ -68,23 +70,37 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
 });
 
+/** What it is proven that nobody can notice. */
+function isEquivalent({ fileName, location, replacement }: MutantResult): boolean {
+  const line = readFileSync(fileName, "utf8").split("\n")[location.start.line - 1]!;
+  const into = (replacement ?? "").replace(/\s+/g, " ");
+  return EQUIVALENT.some(
+    (e) => fileName.endsWith(e.file) && line.includes(e.line) && into.startsWith(e.into),
+  );
+}
+
 interface Score {
   killed: number;
   /** Counted as killed, and told: on a busy machine a test can be slow for another reason than the change. */
   timedOut: number;
   survived: MutantResult[];
+  /** of the survivors: nothing comes of them */
+  equivalent: number;
 }
 
 function scoreOf(results: readonly MutantResult[]): Score {
   const killed = results.filter((r) => r.status === "Killed" || r.status === "Timeout").length;
   const timedOut = results.filter((r) => r.status === "Timeout").length;
-  return { killed, timedOut, survived: results.filter((r) => r.status === "Survived" || r.status === "NoCoverage") };
+  const survived = results.filter((r) => r.status === "Survived" || r.status === "NoCoverage");
+  return { killed, timedOut, survived, equivalent: survived.filter(isEquivalent).length };
 }
 
-const percent = ({ killed, timedOut, survived }: Score) =>
+const percent = ({ killed, timedOut, survived, equivalent }: Score) =>
   killed + survived.length === 0
     ? "none"
-    : `${((100 * killed) / (killed + survived.length)).toFixed(1)} % of ${killed + survived.length}${timedOut > 0 ? `, ${timedOut} of them by running out of time` : ""}`;
+    : `${((100 * killed) / (killed + survived.length)).toFixed(1)} % of ${killed + survived.length}` +
+      (timedOut > 0 ? `, ${timedOut} of them by running out of time` : "") +
+      (survived.length > 0 ? `; ${survived.length} stand, ${equivalent} of them proven equivalent` : "");
 
 async function mutate(module: Module): Promise<MutantResult[]> {
   process.env.MUTATE_TESTS = module.tests.join(" ");
@@ -114,7 +130,7 @@ for (const module of chosen) {
   if (values.strings)
     console.log(`  texts: ${percent(scoreOf(results.filter((r) => r.mutatorName === "StringLiteral")))}`);
   if (positionals.length > 0)
-    for (const s of score.survived) {
+    for (const s of score.survived.filter((r) => !isEquivalent(r))) {
       const { fileName, location, mutatorName, replacement, status } = s;
       console.log(
         `  ${fileName.replace(`${process.cwd()}/`, "")}:${location.start.line}:${location.start.column} ${mutatorName} ${status === "NoCoverage" ? "(no test) " : ""}→ ${(replacement ?? "").replace(/\s+/g, " ").slice(0, 80)}`,

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
+  REFRIGERATOR_SOURCE,
   HOT_LIMIT_C,
   afterEvent,
   keepsAfterCooking,
@@ -18,6 +19,13 @@ const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
 // FSIS cold storage chart, from memory.
+test("the refrigerator's days say where they are from, and that it is from memory", () =>
+  expect(REFRIGERATOR_SOURCE).toMatchObject({
+    name: expect.stringMatching(/FSIS/),
+    locator: expect.stringMatching(/40 °F/),
+    fromMemory: true,
+  }));
+
 describe("days in the refrigerator before canning", () => {
   test.each([
     ["ground", [], 2],
