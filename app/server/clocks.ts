@@ -1,7 +1,7 @@
 import { type Due } from "#core/agenda";
 import { type Look } from "./look";
 import { type RunGlance } from "./shell";
-import { rawWaitEnds } from "./today";
+import { waitEnds } from "./today";
 
 /** One clock of the strip. */
 export interface RunningClock {
@@ -17,7 +17,7 @@ export interface RunningClock {
 /** Every running clock, for the strip on every page. */
 export function clocksOf(
   runs: readonly RunGlance[],
-  look: Pick<Look, "open" | "owed" | "now" | "rawFilledAt">,
+  look: Pick<Look, "open" | "owed" | "now" | "filledAt">,
 ): RunningClock[] {
   const { open, owed, now } = look;
   const clocks = runs.map((r): RunningClock => {
@@ -63,15 +63,15 @@ export function clocksOf(
       alarm: over,
     });
   }
-  const raw = rawWaitEnds(look);
-  if (raw !== null)
+  const filled = waitEnds(look);
+  if (filled !== null)
     clocks.push({
-      id: "raw",
+      id: "filled",
       href: "/fire",
-      label: "Raw jars",
-      until: raw > now ? raw : null,
-      after: raw > now ? "to light the burner" : "raw jars waited too long",
-      alarm: raw <= now,
+      label: "Filled",
+      until: filled > now ? filled : null,
+      after: filled > now ? "to light the burner" : "food waited too long for the burner",
+      alarm: filled <= now,
     });
   return clocks;
 }

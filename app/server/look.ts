@@ -20,8 +20,8 @@ export interface Look {
   ready: Shelved[];
   /** cans not in a canner yet */
   cans: CanNow[];
-  /** when the first raw container was filled that still waits for heat, ms; null when none does */
-  rawFilledAt: number | null;
+  /** when the first container was filled that still waits for heat, ms; null when none does */
+  filledAt: number | null;
 }
 
 const looks = new WeakMap<object, Look>();
@@ -43,10 +43,10 @@ export function lookAround({ larder, context }: Home): Look {
     shelf: shelfGlance(larder, larder.now()),
     ready: toShelve(larder),
     cans: cansWaiting(larder),
-    rawFilledAt: null,
+    filledAt: null,
   };
-  const raw = packsToLoad(larder, look.waiting).filter((p) => p.method === "raw" && p.heatedAt === null);
-  if (raw.length > 0) look.rawFilledAt = Math.min(...raw.map((p) => p.filledAt));
+  const unheated = packsToLoad(larder, look.waiting).filter((p) => p.heatedAt === null);
+  if (unheated.length > 0) look.filledAt = Math.min(...unheated.map((p) => p.filledAt));
   looks.set(context, look);
   return look;
 }

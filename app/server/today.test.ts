@@ -29,15 +29,17 @@ describe("what Today asks for, by danger", () => {
       after: `${jar!.code}: too late, throw it out`,
     });
   });
-  test("raw jars that wait have two hours, and then are no work like any other", () => {
+  test("filled jars that wait have two hours, and then are no work like any other", () => {
     const t = testLarder();
-    expect(titles(t).join()).not.toMatch(/raw/i);
+    expect(titles(t).join()).not.toMatch(/burner/i);
     packPints(t);
-    expect(titles(t)[0]).toBe("deadline: Light the burner for the raw jars");
-    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "raw")).toMatchObject({ alarm: false });
+    expect(titles(t)[0]).toBe("deadline: Light the burner for the filled jars");
+    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({
+      alarm: false,
+    });
     t.pass(121);
-    expect(titles(t)[0]).toBe("unsafe: Raw jars have waited over 2 hours");
-    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "raw")).toMatchObject({ alarm: true });
+    expect(titles(t)[0]).toBe("unsafe: Filled jars have waited over 2 hours");
+    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({ alarm: true });
   });
   test("meat near the end of its days is to be canned or frozen; past it, not canned and not suggested", () => {
     const t = testLarder();

@@ -1,6 +1,6 @@
 import { byDanger, type Waiting } from "#core/agenda";
 import { CLOSE_WITHIN_MIN, INTO_CANNER_WITHIN_MIN } from "#core/exhaust";
-import { RAW_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
+import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan } from "#core/schedule";
 import { listCanners } from "#store/equipment";
@@ -34,7 +34,7 @@ export function tasksOf(home: Home): Task[] {
     ...aside(home),
     ...storage(home),
     ...chilled(look, home.household.zone),
-    ...rawWaiting(look),
+    ...filledWaiting(look),
     ...hotCans(look),
     ...inRefrigerator(look, home.household.zone),
     ...holds(look),
@@ -104,13 +104,13 @@ function chilled({ owed, now }: Look, zone: string): Task[] {
     });
 }
 
-/** When the oldest raw containers that wait for a burner have to be on it, ms; null when none waits. */
-export function rawWaitEnds({ rawFilledAt }: Pick<Look, "rawFilledAt">): number | null {
-  return rawFilledAt === null ? null : rawFilledAt + RAW_WAIT_MINUTES * MIN;
+/** When the oldest containers that wait for a burner have to be on it, ms; null when none waits. */
+export function waitEnds({ filledAt }: Pick<Look, "filledAt">): number | null {
+  return filledAt === null ? null : filledAt + FILLED_WAIT_MINUTES * MIN;
 }
 
-function rawWaiting(look: Look): Task[] {
-  const ends = rawWaitEnds(look);
+function filledWaiting(look: Look): Task[] {
+  const ends = waitEnds(look);
   if (ends === null) return [];
   const over = look.now > ends;
   return [
@@ -118,10 +118,10 @@ function rawWaiting(look: Look): Task[] {
       danger: over ? "unsafe" : "deadline",
       at: ends,
       to: "/fire",
-      title: over ? "Raw jars have waited over 2 hours" : "Light the burner for the raw jars",
+      title: over ? "Filled jars have waited over 2 hours" : "Light the burner for the filled jars",
       why: over
-        ? "Raw food does not keep at room temperature. Refrigerate it now, or can it with a signed reason."
-        : "Filled raw jars and cans may wait 2 hours from the first one filled.",
+        ? "Food in a jar or can does not keep at room temperature. Refrigerate it now, or can it with a signed reason."
+        : "Filled jars and cans may wait 2 hours from the first one filled.",
     },
   ];
 }

@@ -15,7 +15,7 @@ import {
   addedToFish,
   isFishRow,
   judgeLoad,
-  rawWaiting,
+  waitedTooLong,
   splitAdditions,
   whyNotAdded,
   whyNotPack,
@@ -443,7 +443,7 @@ describe("a load", () => {
     expect(judge([{ ...quarts, confirmed: ["fish-quart"] }], {}, fish).refused).toBeNull();
   });
   // USDA FSIS two-hour rule, from memory.
-  test("raw containers wait two hours from the first one filled; then somebody signs", () => {
+  test("filled containers wait two hours from the first one filled; then somebody signs", () => {
     const filled = (minutes: number, over: Partial<PackToLoad> = {}) =>
       pints({ filledAt: NOW - minutes * MIN, ...over });
     expect(judge([filled(120)]).toSign).toEqual([]);
@@ -453,9 +453,16 @@ describe("a load", () => {
     expect(judge([filled(130), filled(190)]).toSign).toMatchObject([
       { text: expect.stringMatching(/waited 3 h 10 min/) },
     ]);
-    expect(judge([filled(300, { method: "hot" })]).toSign).toEqual([]);
-    expect(rawWaiting([filled(300, { heatedAt: NOW - 200 * MIN })], NOW)).toEqual([]);
-    expect(rawWaiting([filled(300, { heatedAt: NOW - 100 * MIN })], NOW)).toMatchObject([{ minutes: 200 }]);
+    // A hot pack has cooled by then, and its time counts on it being hot.
+    expect(judge([filled(120, { method: "hot" })]).toSign).toEqual([]);
+    expect(judge([filled(121, { method: "hot" }), filled(130, { code: "PK2" })]).toSign).toMatchObject([
+      { key: "raw-waited", packs: ["PK2"], text: expect.stringMatching(/^Raw containers waited 2 h 10 min/) },
+      { key: "hot-waited", packs: ["PK1"], text: expect.stringMatching(/^Hot containers waited 2 h 1 min/) },
+    ]);
+    expect(waitedTooLong([filled(300, { heatedAt: NOW - 200 * MIN })], NOW)).toEqual([]);
+    expect(waitedTooLong([filled(300, { heatedAt: NOW - 100 * MIN })], NOW)).toMatchObject([
+      { minutes: 200 },
+    ]);
   });
   test("a hot-only dish beside raw jars is signed for, and the reason is kept with all of them", () => {
     const mixed = governing([

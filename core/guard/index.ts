@@ -9,7 +9,7 @@ export {
 } from "./pack.ts";
 export {
   judgeLoad,
-  rawWaiting,
+  waitedTooLong,
   type CannerToLoad,
   type LoadAnswer,
   type LoadRefusal,

@@ -1,6 +1,6 @@
 import { containerOf, kindKey, layersFor, manualShare, type Pot } from "../capacity/index.ts";
-import { RAW_WAIT_MINUTES } from "../lot/index.ts";
-import { formatDuration } from "../quantity/index.ts";
+import { FILLED_WAIT_MINUTES } from "../lot/index.ts";
+import { capital, formatDuration } from "../quantity/index.ts";
 import {
   isCan,
   shapeOf,
@@ -40,7 +40,7 @@ export interface LoadRefusal {
 
 /** Something a person may sign for; the reason follows every container of the packs named. */
 export interface ToSign {
-  key: "hot-dish-beside-raw" | "raw-waited";
+  key: "hot-dish-beside-raw" | "raw-waited" | "hot-waited";
   text: string;
   /** codes of the packs it is about */
   packs: string[];
@@ -53,7 +53,7 @@ export interface LoadAnswer {
 
 /**
  * Whether a load may be run in a canner, beside the process itself: does it stand in it, is every condition confirmed, has
- * raw food waited too long. The one guard: asked by the form, the equipment check, the sheet kept on paper and programs.
+ * filled food waited too long. The one guard: asked by the form, the equipment check, the sheet kept on paper and programs.
  * @param lightingAt when the burner is lit, or now, ms since 1970 UTC
  * @param confirmed conditions confirmed for the load
  */
@@ -65,28 +65,34 @@ export function judgeLoad(
   confirmed: readonly string[],
 ): LoadAnswer {
   const toSign: ToSign[] = governing.deviations.map((d) => ({ ...d, packs: packs.map((p) => p.code) }));
-  const waited = rawWaiting(packs, lightingAt);
-  if (waited.length > 0)
-    toSign.push({
-      key: "raw-waited",
-      text: `Raw containers waited ${formatDuration(Math.max(...waited.map((w) => w.minutes)) * 60)} for the burner; the limit is ${formatDuration(RAW_WAIT_MINUTES * 60)}.`,
-      packs: waited.map((w) => w.code),
-    });
+  for (const method of ["raw", "hot"] as const) {
+    const waited = waitedTooLong(packs, lightingAt).filter((w) => w.method === method);
+    if (waited.length > 0)
+      toSign.push({
+        key: `${method}-waited`,
+        text: `${capital(method)} containers waited ${formatDuration(Math.max(...waited.map((w) => w.minutes)) * 60)} for the burner; the limit is ${formatDuration(FILLED_WAIT_MINUTES * 60)}.`,
+        packs: waited.map((w) => w.code),
+      });
+  }
   return { refused: whyNotInside(packs, canner) ?? notConfirmed(packs, governing, confirmed), toSign };
 }
 
 /**
- * Packs with raw food that waited longer than may be, from the first container filled.
- * @returns code and minutes waited, each
+ * Packs whose food waited longer than may be, from the first container filled: raw food warms, and a hot pack cools, and then
+ * heats more slowly than its time counts on.
+ * @returns code, method and minutes waited, each
  */
-export function rawWaiting(
+export function waitedTooLong(
   packs: readonly Pick<PackToLoad, "code" | "method" | "filledAt" | "heatedAt">[],
   until: number,
-): { code: string; minutes: number }[] {
+): { code: string; method: PackMethod; minutes: number }[] {
   return packs
-    .filter((p) => p.method === "raw")
-    .map((p) => ({ code: p.code, minutes: ((p.heatedAt ?? until) - p.filledAt) / 60_000 }))
-    .filter((p) => p.minutes > RAW_WAIT_MINUTES);
+    .map(({ code, method, filledAt, heatedAt }) => ({
+      code,
+      method,
+      minutes: ((heatedAt ?? until) - filledAt) / 60_000,
+    }))
+    .filter((p) => p.minutes > FILLED_WAIT_MINUTES);
 }
 
 /** More than stands in the canner, with what would. */

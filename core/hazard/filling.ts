@@ -62,7 +62,8 @@ const packing: Row[] = [
   ["A headspace nobody knows is chosen", "another program", "unsafe food", 2, "store/filling/load.ts#setHow", "Choose one of those shown.", "store/filling.test.ts: common practice is written down by itself; another deviation wants a reason"],
   ["More is packed than the lot holds", "a person", "false record", 2, "store/pack/pack.ts#makePack", "What the lot holds is said.", "store/thread.test.ts: more packed than the lot holds"],
   ["Half a jar is left over and canned anyway", "a person", "unsafe food", 2, "store/filling/fill.ts#fillOne", "Say where the rest goes.", "store/filling.test.ts: with too little left for one more, the tap is refused and says what is left"],
-  ["Filled raw jars wait for hours", "a clock", "unsafe food", 3, "core/guard/load.ts#rawWaiting", "A clock from the first jar filled; past two hours a signed reason.", `${T}raw containers wait two hours from the first one filled; then somebody signs`, "store/guards.test.ts: raw jars that waited over two hours are run only with a signed reason, which stays with them"],
+  ["Hot-packed jars cool for hours before the burner is lit", "a clock", "unsafe food", 3, "core/guard/load.ts#waitedTooLong", "The same clock: past two hours a signed reason.", `${T}filled containers wait two hours from the first one filled; then somebody signs`],
+  ["Filled raw jars wait for hours", "a clock", "unsafe food", 3, "core/guard/load.ts#waitedTooLong", "A clock from the first jar filled; past two hours a signed reason.", `${T}filled containers wait two hours from the first one filled; then somebody signs`, "store/guards.test.ts: raw jars that waited over two hours are run only with a signed reason, which stays with them"],
   ["A part with a hold gets to the bench through a plan", "a person", "unsafe food", 3, LOT, "The lot is on hold.", "store/filling.test.ts: a part with no tested process, or a lot on hold, never gets to the bench"],
 ];
 

@@ -31,8 +31,8 @@ export const HOT_MINUTES = 60;
 /** 90 °F, °C. */
 export const HOT_LIMIT_C = (90 - 32) / 1.8;
 
-/** Minutes filled raw jars and cans may wait for the burner, from the first one filled. The same advice: meat does not stop warming in a jar. */
-export const RAW_WAIT_MINUTES = 120;
+/** Minutes filled jars and cans, raw or hot, may wait for the burner, from the first one filled. The same advice: meat does not stop warming in a jar. */
+export const FILLED_WAIT_MINUTES = 120;
 
 /** How many days a lot keeps in the refrigerator from now on, by what it is now. */
 export function refrigeratorDays(form: LotForm, treatments: readonly Treatment[]): number {
