@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { deviationsOfPacks } from "#store/deviation";
 import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { holdLot } from "#store/harvest";
-import { acceptRow, acceptances, changeHousehold } from "#store/household";
+import { acceptRow, acceptances, changeHousehold, getHousehold } from "#store/household";
 import { getPack, packsWaiting } from "#store/pack";
 import { dispose, repack, undecided } from "#store/rest";
 import { getRun, openRun, takeOutLoad, tapRun } from "#store/run";
@@ -58,6 +58,14 @@ describe("a load at the canner's door", () => {
     measureCanner(t.larder, t.write(), id, { ...getCanner(t.larder, id), manual: { "jar-pint": 9 } });
     expect(fields(() => open(packs.slice(0, 2))).packIds).toMatch(/18 containers do not fit/);
     expect(open(packs.slice(0, 1)).code).toBeTruthy();
+  });
+  test("a household does not set itself a shorter rest or a longer absence than may be, whoever asks", () => {
+    const t = testLarder();
+    const set = (habit: object) => fields(() => changeHousehold(t.larder, t.write(), habit));
+    expect(set({ restHours: 6 })).toMatchObject({ restHours: expect.stringMatching(/Twelve/) });
+    expect(set({ unwatchedLimitS: 86_400 })).toMatchObject({ unwatched: "At most an hour." });
+    changeHousehold(t.larder, t.write(), { restHours: 24, unwatchedLimitS: 600 });
+    expect(getHousehold(t.larder)).toMatchObject({ restHours: 24, unwatchedLimitS: 600 });
   });
   test("raw jars that waited over two hours are run only with a signed reason, which stays with them", () => {
     const t = testLarder();

@@ -1,6 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
+import { whyNotHabit } from "#core/guard";
 import { type Writing } from "#core/quantity";
 import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
 import { acceptance, household, person } from "../schema/index.ts";
@@ -80,6 +81,9 @@ export interface HouseholdHabits {
   currency: string;
 }
 
+/** Habits by the field they are asked in. */
+const HABIT_FIELDS = { unwatchedLimitS: "unwatched", restHours: "restHours" } as const;
+
 /** Changes the household's figures and habits. Runs and packs already made keep their own snapshot. */
 export function changeHousehold(
   larder: Larder,
@@ -88,6 +92,8 @@ export function changeHousehold(
 ): void {
   once(larder, write, "household.change", () => {
     if (input.zone) checkZone(input.zone);
+    const not = whyNotHabit(input);
+    if (not) throw new Refused({ [HABIT_FIELDS[not.of]]: not.message });
     larder.db.update(household).set(input).where(eq(household.id, 1)).run();
     return { result: null, note: { kind: "household", id: "1", detail: input } };
   });

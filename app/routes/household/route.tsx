@@ -37,14 +37,8 @@ const settings = z
     decimal: z.enum(["point", "comma"]),
     altitude: words("The altitude", 30),
     zone: words("The time zone", 60),
-    unwatched: z.coerce
-      .number("Write minutes as a number.")
-      .min(1, "At least a minute.")
-      .max(60, "At most an hour."),
-    restHours: z.coerce
-      .number("Write hours as a number.")
-      .min(12, "Twelve hours is the least before seals are checked.")
-      .max(48, "At most 48."),
+    unwatched: z.coerce.number("Write minutes as a number."),
+    restHours: z.coerce.number("Write hours as a number."),
   })
   .superRefine((v, ctx) => {
     const message = altitudeProblem(v.altitude, v);

@@ -1,0 +1,21 @@
+import { expect, test } from "vitest";
+import { whyNotHabit } from "./index.ts";
+
+// USDA 2015, Guide 1, from memory: jars cool for 12 to 24 hours before their seals are tested.
+test("seals are checked after 12 hours at the earliest, and two days at the latest", () => {
+  for (const restHours of [12, 24, 48]) expect(whyNotHabit({ restHours })).toBeNull();
+  for (const restHours of [0, 6, 11.9, Number.NaN])
+    expect(whyNotHabit({ restHours })).toEqual({
+      of: "restHours",
+      message: expect.stringMatching(/Twelve hours/),
+    });
+  expect(whyNotHabit({ restHours: 48.1 })?.message).toMatch(/At most 48/);
+});
+test("a canner at pressure is looked at once an hour at least; nothing said is nothing changed", () => {
+  for (const unwatchedLimitS of [60, 900, 3600]) expect(whyNotHabit({ unwatchedLimitS })).toBeNull();
+  for (const unwatchedLimitS of [3601, 86_400])
+    expect(whyNotHabit({ unwatchedLimitS })).toEqual({ of: "unwatchedLimitS", message: "At most an hour." });
+  for (const unwatchedLimitS of [59, 0, -1, Number.NaN])
+    expect(whyNotHabit({ unwatchedLimitS })?.message).toBe("At least a minute.");
+  expect(whyNotHabit({})).toBeNull();
+});

@@ -1,0 +1,27 @@
+/** What a household may set for itself, beside its altitude. */
+export interface Habits {
+  /** longest time at pressure between two looks that counts as watched, s */
+  unwatchedLimitS?: number | undefined;
+  /** hours on the towel before seals are checked */
+  restHours?: number | undefined;
+}
+
+/** Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory. */
+const LEAST_REST_HOURS = 12;
+
+/** Why a habit is none a household may have: which, and a sentence. Null when it may. Limits but the rest: common practice, no source. */
+export function whyNotHabit({
+  unwatchedLimitS,
+  restHours,
+}: Habits): { of: keyof Habits; message: string } | null {
+  if (unwatchedLimitS !== undefined) {
+    if (!(unwatchedLimitS >= 60)) return { of: "unwatchedLimitS", message: "At least a minute." };
+    if (!(unwatchedLimitS <= 3600)) return { of: "unwatchedLimitS", message: "At most an hour." };
+  }
+  if (restHours !== undefined) {
+    if (!(restHours >= LEAST_REST_HOURS))
+      return { of: "restHours", message: "Twelve hours is the least before seals are checked." };
+    if (!(restHours <= 48)) return { of: "restHours", message: "At most 48." };
+  }
+  return null;
+}
