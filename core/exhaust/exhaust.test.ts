@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { EXHAUST_TEMP_C } from "../schedule/index.ts";
-import { canAt, doubtOf, fastestRise, isFitStage, type CanHistory } from "./index.ts";
+import { canAt, doubtOf, fastestRise, isFitStage, whyNotRead, type CanHistory } from "./index.ts";
 
 const MIN = 60_000;
 const START = Date.UTC(2026, 10, 20, 8);
@@ -44,6 +44,31 @@ describe("how fast the middle of a can may warm", () => {
         },
       ),
     ));
+});
+
+describe("a reading that cannot be", () => {
+  const why = (
+    reading: { at: number; tempC: number; juiceC?: number | null },
+    filledAt: number | null = START,
+  ) => whyNotRead(reading, filledAt, START + 60 * MIN)?.of ?? null;
+  test("of meat or juice no simmering water makes", () => {
+    for (const tempC of [-19.9, 20, 101.9]) expect(why(at(30, tempC))).toBeNull();
+    for (const tempC of [-20, 102, 1700, NaN]) {
+      expect(why(at(30, tempC))).toBe("tempC");
+      expect(why(at(30, 60, { juiceC: tempC }))).toBe("juiceC");
+    }
+    expect(why(at(30, 60, { juiceC: null }))).toBeNull();
+    const says = (tempC: number) => whyNotRead(at(1, tempC), START, START + MIN)?.message;
+    expect(says(170)).toMatch(/boiling\. Is this °F\? Read/);
+    expect(says(-40)).toMatch(/boiling\. Read/);
+  });
+  test("of a time to come, or before the can was filled, by more than clocks differ", () => {
+    for (const minute of [-1, 0, 60, 61]) expect(why(at(minute, 60))).toBeNull();
+    for (const minute of [-1.1, 61.1]) expect(why(at(minute, 60))).toBe("at");
+    expect(why(at(-500, 60), null)).toBeNull();
+    expect(whyNotRead(at(-2, 60), START, START)?.message).toMatch(/not filled yet/);
+    expect(whyNotRead(at(2, 60), START, START)?.message).toMatch(/not come yet/);
+  });
 });
 
 describe("a reading that is asked about", () => {

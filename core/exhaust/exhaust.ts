@@ -12,6 +12,40 @@ export interface ProbeReading {
   confirmed?: boolean;
 }
 
+/** Meat in simmering water is between these, °C. Common practice, no source. */
+const COLDEST_C = -20;
+const HOTTEST_C = 102;
+/** Clocks of a probe and of the larder may differ by this, ms. Common practice, no source. */
+const CLOCKS_MS = 60_000;
+
+/** Why a temperature is none of meat, or of the juice beside it, in simmering water; null when it may be. @param c °C */
+export function whyNotInWater(c: number): string | null {
+  if (c > COLDEST_C && c < HOTTEST_C) return null;
+  return `Meat in simmering water is between freezing and boiling.${c >= HOTTEST_C ? " Is this °F?" : ""} Read the probe again.`;
+}
+
+/**
+ * Why a reading cannot be one of this can: what about it, and a sentence. Null when it can.
+ * @param filledAt when the can was filled, ms; null when not known
+ */
+export function whyNotRead(
+  { at, tempC, juiceC = null }: ProbeReading,
+  filledAt: number | null,
+  now: number,
+): { of: "at" | "tempC" | "juiceC"; message: string } | null {
+  for (const [of, c] of [
+    ["tempC", tempC],
+    ["juiceC", juiceC],
+  ] as const) {
+    const message = c === null ? null : whyNotInWater(c);
+    if (message) return { of, message };
+  }
+  if (at > now + CLOCKS_MS) return { of: "at", message: "This time has not come yet." };
+  if (filledAt !== null && at < filledAt - CLOCKS_MS)
+    return { of: "at", message: "The can was not filled yet then." };
+  return null;
+}
+
 /** Why a reading is not taken at its word. */
 export type Doubt = "too-fast" | "as-the-juice";
 

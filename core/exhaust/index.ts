@@ -5,6 +5,8 @@ export {
   doubtOf,
   fastestRise,
   isFitStage,
+  whyNotInWater,
+  whyNotRead,
   type CanHistory,
   type CanNowAt,
   type CanStage,

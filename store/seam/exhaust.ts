@@ -1,14 +1,12 @@
 import { v7 as uuid } from "uuid";
+import { whyNotRead } from "#core/exhaust";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { canCheck } from "../schema/index.ts";
 import { isFit, openCan, type CanNow } from "./can.ts";
 
-/** Meat in simmering water is between these, °C. */
-const COLDEST_C = -20;
-const HOTTEST_C = 102;
-
-const ABSURD = "Meat in simmering water is between freezing and boiling. Read the probe again.";
+/** Readings by the field they are asked in. */
+const FIELDS = { tempC: "temp", juiceC: "juice", at: "" } as const;
 
 export interface ExhaustInput {
   tempC: number;
@@ -27,12 +25,11 @@ export function recordExhaust(
 ): void {
   once(larder, write, "can.exhaust", () => {
     const { tempC, juiceC = null, confirmed = false } = typeof input === "number" ? { tempC: input } : input;
-    notClosed(openCan(larder, containerId), larder.now());
-    for (const [field, c] of [
-      ["temp", tempC],
-      ["juice", juiceC],
-    ] as const)
-      if (c !== null && !(c > COLDEST_C && c < HOTTEST_C)) throw new Refused({ [field]: ABSURD });
+    const can = openCan(larder, containerId);
+    const now = larder.now();
+    notClosed(can, now);
+    const no = whyNotRead({ at: now, tempC, juiceC }, can.filledAt, now);
+    if (no) throw new Refused({ [FIELDS[no.of]]: no.message });
     larder.db
       .insert(canCheck)
       .values({
@@ -104,8 +101,10 @@ export function addCanReadings(
       const can = openCan(larder, containerId);
       // What was read before it was closed may come late; a probe in a closed can there is not.
       notClosed(can, Math.max(...readings.map((r) => r.at)));
-      const late = readings.findIndex((r) => r.at > larder.now() + 60_000);
-      if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
+      for (const [i, r] of readings.entries()) {
+        const no = whyNotRead(r, can.filledAt, larder.now());
+        if (no) throw new Refused({ [`readings.${i}.${no.of}`]: no.message });
+      }
       const insert = larder.sqlite.prepare(
         "insert into can_check (id, container_id, at, temp_c, juice_c, probe) values (?, ?, ?, ?, ?, ?) on conflict (id) do nothing",
       );

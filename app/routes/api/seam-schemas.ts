@@ -1,3 +1,4 @@
+import { whyNotInWater } from "#core/exhaust";
 import { z } from "zod";
 import { impossible } from "#core/seam";
 
@@ -44,10 +45,10 @@ export const SeamAnswer = z.object({
   tightnessPercent: z.number().optional(),
 });
 
-const inWater = z
-  .number()
-  .min(-20, "Meat in simmering water is between freezing and boiling.")
-  .max(102, "Meat in simmering water is between freezing and boiling. Is this °F?");
+const inWater = z.number().superRefine((c, ctx) => {
+  const message = whyNotInWater(c);
+  if (message) ctx.addIssue({ code: "custom", message });
+});
 
 /** Body of POST /api/v1/cans/{code}/readings. */
 export const CanReadingsBody = z.strictObject({
