@@ -83,15 +83,18 @@ function silent(root: string, file: string, titles: readonly string[]): string[]
   );
   if (!existsSync(out)) return [...titles];
   const { testResults: files } = JSON.parse(readFileSync(out, "utf8")) as {
-    testResults: { status: string; assertionResults: { title: string; status: string }[] }[];
+    testResults: {
+      status: string;
+      assertionResults: { title: string; ancestorTitles: string[]; status: string }[];
+    }[];
   };
   // A file that does not even load without the guard has noticed; a title nobody ran has not.
   if (files.some((f) => f.status === "failed" && f.assertionResults.length === 0)) return [];
   const ran = files.flatMap((f) => f.assertionResults);
-  // A title stands for all of its cases: one that fails is enough.
-  return titles.filter(
-    (title) => !ran.some((r) => new RegExp(pattern(title)).test(r.title) && r.status === "failed"),
-  );
+  // A title stands for all of its cases, and a group's for all of its tests: one that fails is enough.
+  const named = (title: string) =>
+    ran.filter((r) => [r.title, ...r.ancestorTitles].some((t) => new RegExp(pattern(title)).test(t)));
+  return titles.filter((title) => !named(title).some((r) => r.status === "failed"));
 }
 
 const root = mkdtempSync(join(tmpdir(), "larder-unguard-"));

@@ -181,7 +181,7 @@ export class Walker {
   /** To a screen: mostly as a link leads there, now and then as if it were opened anew. */
   async #go(path: string): Promise<void> {
     this.did.push(`go ${path}`);
-    const anew = this.did.length === 1 || this.random() < 0.2;
+    const anew = this.did.length === 1 || this.random() < 0.1;
     if (anew) await this.page.goto(this.url + path, { waitUntil: "commit" }).catch(() => undefined);
     else
       await this.page
@@ -194,7 +194,7 @@ export class Walker {
   async #later(minutes: number): Promise<void> {
     this.did.push(`${minutes} min`);
     await this.pass(minutes);
-    if (this.random() < 0.2) await this.page.reload({ waitUntil: "commit" }).catch(() => undefined);
+    if (this.random() < 0.1) await this.page.reload({ waitUntil: "commit" }).catch(() => undefined);
     else
       await this.page
         .evaluate(() => (window as Held).__reactRouterDataRouter?.revalidate())
