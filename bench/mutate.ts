@@ -61,7 +61,7 @@ const MODULES: Module[] = [
   {
     name: "store/seam (gates)",
     mutate: ["store/seam/{close,exhaust}.ts"],
-    tests: ["store/{seam,can-gate.property}.test.ts"],
+    tests: ["store/{seam,seam-gate}.test.ts"],
   },
 ];
 

@@ -123,17 +123,17 @@ export function addCanReadings(
     .immediate();
 }
 
+/** How a can stands that did not reach its temperature, or whose reading nobody vouches for. */
+const NEVER_HOT: readonly CanNow["stage"][] = ["no-reading", "warming", "questioned"];
+
 /** Lets a can into a canner without its temperature or its seam: signed, with the reason, and it follows the can for ever. */
 export function signForCan(larder: Larder, write: Write, containerId: string, reason: string): void {
   once(larder, write, "can.sign", () => {
     const can = openCan(larder, containerId);
     if (isFit(can)) throw new Refused({ "": `${can.code} is hot and closed: nothing to sign for.` }, 409);
-    const lacks =
-      can.seam?.verdict === "accept"
-        ? "centre temperature"
-        : can.tempC === null
-          ? "centre temperature and accepted seam"
-          : "accepted seam";
+    const cold = NEVER_HOT.includes(can.stage);
+    const open = can.seam?.verdict !== "accept";
+    const lacks = [...(cold ? ["centre temperature"] : []), ...(open ? ["accepted seam"] : [])].join(" and ");
     appendDeviation(larder, write, {
       packCode: can.packCode,
       containerId,

@@ -165,10 +165,14 @@ export const GOOD_SHEET: SeamSheet = {
 };
 
 /** A can sealer that is set up for a size of can. */
-export function readySealer(t: TestLarder, container: ContainerKey = "can-half-pound"): string {
+export function readySealer(
+  t: TestLarder,
+  container: ContainerKey = "can-half-pound",
+  name = "Bench sealer",
+): string {
   const { id } = addTool(t.larder, t.write(), {
     kind: "sealer",
-    name: "Bench sealer",
+    name,
     powerW: null,
     lowestKPa: null,
     outdoors: null,
