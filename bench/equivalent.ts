@@ -11,4 +11,41 @@ export interface Equivalent {
   proof: string;
 }
 
-export const EQUIVALENT: readonly Equivalent[] = [];
+export const EQUIVALENT: readonly Equivalent[] = [
+  {
+    file: "core/guard/addition.ts",
+    line: "> toSi(most, TSP) * pintsIn(container) * ROUNDING",
+    into: "all.reduce((a, b) => a + b, 0) >=",
+    proof: "The limit was moved off every amount that units make, by a billionth, so that none falls on it.",
+  },
+  {
+    file: "core/guard/addition.ts",
+    line: "if (item.amount > MOST_A_PINT * pintsIn(container) * ROUNDING)",
+    into: "item.amount >=",
+    proof: "The same.",
+  },
+  {
+    file: "core/guard/load.ts",
+    line: "manualShare(canner.pot, counts) <= 1 + 1e-9",
+    into: "manualShare(canner.pot, counts) < 1 + 1e-9",
+    proof: "Shares are sums of whole jars over whole jars: none lies a billionth above one.",
+  },
+  {
+    file: "core/exhaust/exhaust.ts",
+    line: "const message = c === null ? null : whyNotInWater(c)",
+    into: "false",
+    proof: "Nothing read counts as 0 °C, which is between the two ends, so the answer is null all the same.",
+  },
+  {
+    file: "core/exhaust/exhaust.ts",
+    line: "if (filledAt !== null && at < filledAt - CLOCKS_MS)",
+    into: "true",
+    proof: "Null counts as the year 1970, and no reading is from before it.",
+  },
+  {
+    file: "core/exhaust/exhaust.ts",
+    line: "const from = before ?? (filledAt === null ? null :",
+    into: "false",
+    proof: "Null counts as the year 1970: in the decades since, any rise is slow enough, and null comes out.",
+  },
+];

@@ -60,6 +60,7 @@ describe("a reading that cannot be", () => {
     expect(why(at(30, 60, { juiceC: null }))).toBeNull();
     const says = (tempC: number) => whyNotRead(at(1, tempC), START, START + MIN)?.message;
     expect(says(170)).toMatch(/boiling\. Is this °F\? Read/);
+    expect(says(102)).toMatch(/Is this °F/);
     expect(says(-40)).toMatch(/boiling\. Read/);
   });
   test("of a time to come, or before the can was filled, by more than clocks differ", () => {
@@ -95,6 +96,8 @@ describe("a reading that is asked about", () => {
       null,
       null,
     ]);
+    expect(doubtOf(at(1, 1.2, { juiceC: 0.6 }), null, "can-half-pound", START, true)).toBeNull();
+    expect(doubtOf(at(1, 0.2), null, "can-half-pound", START, true), "nobody read the juice").toBeNull();
     expect(doubtOf(at(40, 79, { juiceC: null }), null, "can-half-pound", START, false)).toBeNull();
   });
   test("three degrees are the probe's own, and a reading from before the one before counts as at once", () => {
@@ -123,6 +126,7 @@ describe("where a can stands", () => {
     expect(stage({}, 1)).toBe("no-reading");
     expect(stage({ readings: [at(20, 55)] }, 21)).toBe("warming");
     expect(stage({ readings: [at(20, 55), at(40, EXHAUST_TEMP_C - 0.1)] }, 41)).toBe("warming");
+    expect(stage({ readings: [at(40, EXHAUST_TEMP_C - 1e-6)] }, 41)).toBe("hot");
     expect(stage({ readings: [at(20, 55), hot] }, 50)).toBe("hot");
     expect(stage({ readings: [at(20, 55), hot] }, 50.1)).toBe("cooled");
     expect(stage({ readings: [at(2, 78)] }, 3)).toBe("questioned");

@@ -157,7 +157,7 @@ function whyNotFood(pack: PackToFill, lot: FoodOfLot): ["product" | "method", st
       "product",
       `“${name}” is for a mixed dish, not for plain meat. Make the recipe under Mixed dishes and plan it from there.`,
     ];
-  if (!dish && pack.dishProduct !== null && pack.dishProduct !== pack.product)
+  if (!dish && pack.dishProduct !== null)
     return ["product", `The recipe is processed as “${rowOf(pack.dishProduct).name}”, not as “${name}”.`];
   const kind = pack.product === "broth" ? null : ingredientKind(lot.part ?? "");
   if (kind?.refusal) {
