@@ -56,7 +56,7 @@ const MODULES: Module[] = [
   {
     name: "store/rest (gates)",
     mutate: ["store/rest/{rest,repack}.ts"],
-    tests: ["store/{guards,larder-room,thread}.test.ts"],
+    tests: ["store/{rest-gate,larder-room}.test.ts"],
   },
   {
     name: "store/seam (gates)",
