@@ -38,12 +38,6 @@ export const EQUIVALENT: readonly Equivalent[] = [
   },
   {
     file: "core/exhaust/exhaust.ts",
-    line: "if (filledAt !== null && at < filledAt - CLOCKS_MS)",
-    into: "true",
-    proof: "Null counts as the year 1970, and no reading is from before it.",
-  },
-  {
-    file: "core/exhaust/exhaust.ts",
     line: "const from = before ?? (filledAt === null ? null :",
     into: "false",
     proof: "Null counts as the year 1970: in the decades since, any rise is slow enough, and null comes out.",

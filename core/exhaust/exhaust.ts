@@ -25,12 +25,11 @@ export function whyNotInWater(c: number): string | null {
 }
 
 /**
- * Why a reading cannot be one of this can: what about it, and a sentence. Null when it can.
- * @param filledAt when the can was filled, ms; null when not known
+ * Why a reading cannot be one of a can: what about it, and a sentence. Null when it can. One from before the can was written
+ * down as filled may be: people fill first and write then; what is hot has to be closed within minutes of its reading.
  */
 export function whyNotRead(
   { at, tempC, juiceC = null }: ProbeReading,
-  filledAt: number | null,
   now: number,
 ): { of: "at" | "tempC" | "juiceC"; message: string } | null {
   for (const [of, c] of [
@@ -41,8 +40,6 @@ export function whyNotRead(
     if (message) return { of, message };
   }
   if (at > now + CLOCKS_MS) return { of: "at", message: "This time has not come yet." };
-  if (filledAt !== null && at < filledAt - CLOCKS_MS)
-    return { of: "at", message: "The can was not filled yet then." };
   return null;
 }
 

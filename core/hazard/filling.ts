@@ -68,7 +68,7 @@ const packing: Row[] = [
 ];
 
 const exhausting: Row[] = [
-  ["A probe's reading from before the can was filled counts for it", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#whyNotRead", "The can was not filled yet then.", `${EXHAUST}of a time to come, or before the can was filled, by more than clocks differ`],
+  ["A probe's reading of a time to come keeps a can hot", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#whyNotRead", "This time has not come yet.", `${EXHAUST}of a time to come, by more than clocks differ`],
   ["A can signed for cold is on record as lacking its seam only", "a person", "false record", 2, "store/seam/exhaust.ts#signForCan", "The record names all that it lacks.", "store/seam-gate.test.ts: what somebody signs for says what the can really lacks"],
   ["A can is closed cold", "a person", "unsafe food", 3, CAN, "It has not reached 170 °F at its center.", `${SEAM}is not seamed cold: exactly 170 °F is hot enough, a tenth of a degree less is not`, `${EXHAUST}whatever the readings and its seam, a can that never read 170 °F is never fit`],
   ["The juice is measured and not the meat", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#doubtOf", "Is the tip in the meat?", `${EXHAUST}a can packed hot may read hot at once; but not just like its juice`],

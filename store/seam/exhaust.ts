@@ -25,10 +25,9 @@ export function recordExhaust(
 ): void {
   once(larder, write, "can.exhaust", () => {
     const { tempC, juiceC = null, confirmed = false } = typeof input === "number" ? { tempC: input } : input;
-    const can = openCan(larder, containerId);
     const now = larder.now();
-    notClosed(can, now);
-    const no = whyNotRead({ at: now, tempC, juiceC }, can.filledAt, now);
+    notClosed(openCan(larder, containerId), now);
+    const no = whyNotRead({ at: now, tempC, juiceC }, now);
     if (no) throw new Refused({ [FIELDS[no.of]]: no.message });
     larder.db
       .insert(canCheck)
@@ -102,7 +101,7 @@ export function addCanReadings(
       // What was read before it was closed may come late; a probe in a closed can there is not.
       notClosed(can, Math.max(...readings.map((r) => r.at)));
       for (const [i, r] of readings.entries()) {
-        const no = whyNotRead(r, can.filledAt, larder.now());
+        const no = whyNotRead(r, larder.now());
         if (no) throw new Refused({ [`readings.${i}.${no.of}`]: no.message });
       }
       const insert = larder.sqlite.prepare(
