@@ -13,6 +13,19 @@ export interface Equivalent {
 
 export const EQUIVALENT: readonly Equivalent[] = [
   {
+    file: "core/cold/warm.ts",
+    line: "if (a > limit && b > limit) return 1;",
+    into: "a >= limit",
+    proof:
+      "From the very limit upwards the crossing lies at the start, so the whole line is warm by the rest too.",
+  },
+  {
+    file: "core/cold/warm.ts",
+    line: "if (a > limit && b > limit) return 1;",
+    into: "b >= limit",
+    proof: "Down to the very limit the crossing lies at the end, so the whole line is warm by the rest too.",
+  },
+  {
     file: "core/guard/addition.ts",
     line: "> toSi(most, TSP) * pintsIn(container) * ROUNDING",
     into: "all.reduce((a, b) => a + b, 0) >=",

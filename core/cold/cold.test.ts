@@ -33,7 +33,10 @@ describe("time above the limit", () => {
     expect(w).toEqual({ warmMinutes: 0, watchedMinutes: 0, unwatchedMinutes: 40 * 60, warmestC: 3 });
   });
   test("a place without a temperature says nothing about warmth; at the limit is cold", () => {
-    expect(warmTime([at(0, null), at(10, 4), at(60, 4)], HOUR, 4).warmMinutes).toBe(0);
+    expect(warmTime([at(0, null), at(10, 4), at(60, 4)], HOUR, 4)).toMatchObject({
+      warmMinutes: 0,
+      watchedMinutes: 50,
+    });
     expect(warmTime([at(0, null)], HOUR).warmestC).toBeNull();
   });
   test("two readings at one instant are one, the warmer", () => {
