@@ -13,6 +13,43 @@ export interface Equivalent {
 
 export const EQUIVALENT: readonly Equivalent[] = [
   {
+    file: "core/lot/fresh.ts",
+    line: "keepsUntil(at, form, [])",
+    into: '["Stryker was here"]',
+    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
+  },
+  {
+    file: "core/lot/fresh.ts",
+    line: "keepsUntil(since, form, [])",
+    into: '["Stryker was here"]',
+    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
+  },
+  {
+    file: "core/lot/fresh.ts",
+    line: "keepsUntil(cutAt, form, [])",
+    into: '["Stryker was here"]',
+    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
+  },
+  {
+    file: "core/lot/state.ts",
+    line: "keepsUntil(madeAt, form, [])",
+    into: '["Stryker was here"]',
+    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
+  },
+  {
+    file: "core/lot/permit.ts",
+    line: 'if (event.kind === "thaw-plan" && event.startAt < now)',
+    into: "true",
+    proof: "Only a plan has a start; of anything else nothing is compared, and nothing is not less.",
+  },
+  {
+    file: "core/lot/permit.ts",
+    line: 'case "move":',
+    into: 'case "move":',
+    proof:
+      "Without its return it runs to the end and answers undefined, which every asker takes as it takes null.",
+  },
+  {
     file: "core/cold/warm.ts",
     line: "if (a > limit && b > limit) return 1;",
     into: "a >= limit",
