@@ -1,3 +1,4 @@
+import { uncutHarvests } from "#store/harvest";
 import { activeRuns, packsToLoad, type RunRecord } from "#store/run";
 import { promised, restingRuns, undecided, type Promised, type Resting, type Undecided } from "#store/rest";
 import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/shelf";
@@ -20,6 +21,8 @@ export interface Look {
   ready: Shelved[];
   /** cans not in a canner yet */
   cans: CanNow[];
+  /** animals and catches nobody has begun to cut */
+  uncut: number;
   /** when the first container was filled that still waits for heat, ms; null when none does */
   filledAt: number | null;
 }
@@ -43,6 +46,7 @@ export function lookAround({ larder, context }: Home): Look {
     shelf: shelfGlance(larder, larder.now()),
     ready: toShelve(larder),
     cans: cansWaiting(larder),
+    uncut: uncutHarvests(larder),
     filledAt: null,
   };
   const unheated = packsToLoad(larder, look.waiting).filter((p) => p.heatedAt === null);

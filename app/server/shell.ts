@@ -2,7 +2,6 @@ import { runAgenda, urgency, type Due } from "#core/agenda";
 import { formatMassShort } from "#core/quantity";
 import { type RunView, type RunPlan } from "#core/run";
 import { type ContainerKey } from "#core/schedule";
-import { uncutHarvests } from "#store/harvest";
 import { type Resting, type Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
@@ -74,11 +73,10 @@ function pressing(g: RunGlance, now: number): number {
 
 /** The row of places as it stands now. */
 export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
-  const { larder, household } = home;
-  const { lots, waiting, resting, open, ready, shelf: shelves, cans } = lookAround(home);
+  const { household } = home;
+  const { lots, waiting, resting, open, ready, shelf: shelves, cans, uncut } = lookAround(home);
   const inCanner = runs.filter((r) => isInCanner(r.view));
   const shelf = shelves.count;
-  const uncut = uncutHarvests(larder);
   const kg = lots.reduce((sum, l) => sum + l.leftKg, 0);
   const jarsWaiting = waiting.reduce((sum, p) => sum + p.count, 0);
   const cansWaiting = waiting.filter((p) => p.container.startsWith("can-"));

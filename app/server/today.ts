@@ -4,7 +4,6 @@ import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
 import { countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan } from "#core/schedule";
 import { listCanners } from "#store/equipment";
-import { uncutHarvests } from "#store/harvest";
 import { listRecalls } from "#store/recall";
 import { isFit } from "#store/seam";
 import { flaggedByStorage } from "#store/shelf";
@@ -184,7 +183,7 @@ function holds({ lots }: Look): Task[] {
 }
 
 /** The rest of the work: what is ready for its next step. */
-function work(home: Home, { now, waiting, lots, shelf, ready, cans }: Look): Task[] {
+function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Look): Task[] {
   const { larder, household } = home;
   const tasks: Task[] = [];
   const add = (to: string, title: string, why: string) =>
@@ -223,7 +222,6 @@ function work(home: Home, { now, waiting, lots, shelf, ready, cans }: Look): Tas
       `Pack ${next.part.toLowerCase()} of ${speciesWords(next.species)}, lot ${next.code}`,
       `${formatMassShort(next.leftKg, household.units)} in the ${next.kept}, ${lots.length === 1 ? "the only lot" : `the oldest of ${lots.length} lots`}.`,
     );
-  const uncut = uncutHarvests(larder);
   if (uncut > 0)
     add(
       "/table",
