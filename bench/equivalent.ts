@@ -11,31 +11,21 @@ export interface Equivalent {
   proof: string;
 }
 
+/** Lots made without a treatment: no treatment has the name put in, and they are looked for by name. */
+const NO_TREATMENT: readonly Equivalent[] = [
+  ["core/lot/fresh.ts", "keepsUntil(at, form, [])"],
+  ["core/lot/fresh.ts", "keepsUntil(since, form, [])"],
+  ["core/lot/fresh.ts", "keepsUntil(cutAt, form, [])"],
+  ["core/lot/state.ts", "keepsUntil(madeAt, form, [])"],
+].map(([file, line]) => ({
+  file: file!,
+  line: line!,
+  into: '["Stryker was here"]',
+  proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
+}));
+
 export const EQUIVALENT: readonly Equivalent[] = [
-  {
-    file: "core/lot/fresh.ts",
-    line: "keepsUntil(at, form, [])",
-    into: '["Stryker was here"]',
-    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
-  },
-  {
-    file: "core/lot/fresh.ts",
-    line: "keepsUntil(since, form, [])",
-    into: '["Stryker was here"]',
-    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
-  },
-  {
-    file: "core/lot/fresh.ts",
-    line: "keepsUntil(cutAt, form, [])",
-    into: '["Stryker was here"]',
-    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
-  },
-  {
-    file: "core/lot/state.ts",
-    line: "keepsUntil(madeAt, form, [])",
-    into: '["Stryker was here"]',
-    proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
-  },
+  ...NO_TREATMENT,
   {
     file: "core/lot/permit.ts",
     line: 'if (event.kind === "thaw-plan" && event.startAt < now)',
