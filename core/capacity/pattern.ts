@@ -5,6 +5,7 @@ import { mixedInCircle, mostBeside, type Standing } from "./mixed.ts";
 /** A container as it stands in the Shed: its size, and a jar's mouth. `jar-pint regular`, `can-half-pound`. */
 export type KindKey = string;
 
+/** Key of a kind of container: its size, and its mouth where it has more than one. */
 export function kindKey(container: ContainerKey, mouth: Mouth | null): KindKey {
   return mouth ? `${container} ${mouth}` : container;
 }
@@ -15,6 +16,7 @@ export function kindParts(kind: KindKey): { container: ContainerKey; mouth: Mout
   return { container, mouth };
 }
 
+/** Dimensions of a kind of container, mm and ml. */
 export function kindShape(kind: KindKey): ContainerShape {
   const { container, mouth } = kindParts(kind);
   return shapeOf(container, mouth);

@@ -1,3 +1,4 @@
+import { L_PER_QT } from "#core/quantity";
 import { type ContainerKey } from "../schedule/index.ts";
 
 /** A canner by its plain size: where the form starts from until the household measures its own. Typical, from memory. */
@@ -17,7 +18,6 @@ export interface CannerPreset {
   manual: Partial<Record<ContainerKey, number>>;
 }
 
-const QUART_L = 0.946353;
 const LIMIT_KPA = 137.9;
 
 const preset = (
@@ -35,7 +35,7 @@ const preset = (
   usableHeightMm,
   racks,
   rackHeightMm: 5,
-  waterLitres: Math.round(3 * QUART_L * 10) / 10,
+  waterLitres: Math.round(3 * L_PER_QT * 10) / 10,
   minLoad,
   safeMaxKPa: LIMIT_KPA,
   depressuriseMin,

@@ -1,7 +1,7 @@
 import { CENTRES } from "./centres.ts";
 
 /**
- * Smallest known ratio of the pot's diameter to the container's for n equal circles, n from 1 to 20, as published.
+ * For tests, which hold the program's own arrangements against it: smallest known ratio of the pot's diameter to the container's for n equal circles, n from 1 to 20, as published.
  *
  * Source: Graham, Lubachevsky, Nurmela & Östergård, Discrete Mathematics 181 (1998), for small n; E. Specht's tables
  * of packings of equal circles in a circle.

@@ -231,6 +231,7 @@ function item(
   return { key, of, name, look, otherwise, months, stops };
 }
 
+/** Returns what is looked at under a key, and how. */
 export function checkItem(key: CheckKey): CheckItem {
   return CHECK_ITEMS.find((i) => i.key === key)!;
 }

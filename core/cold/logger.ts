@@ -1,4 +1,5 @@
-import { DateTime } from "luxon";
+import { cFromF } from "#core/quantity";
+import { readWall } from "#core/calendar";
 
 /** How a logger file is to be read where it does not say itself. */
 export interface LoggerReading {
@@ -139,7 +140,7 @@ function loggerTemp(cell: string, unit: "C" | "F" | null): number | string {
   if (own === null)
     return "No unit: neither the column’s name nor this line says °C or °F. Name the column temp_C or temp_F.";
   const value = Number(match[1]!.replace(",", "."));
-  const tempC = own === "F" ? (value - 32) / 1.8 : value;
+  const tempC = own === "F" ? cFromF(value) : value;
   if (tempC < COLDEST_C || tempC > WARMEST_C) return `${cell} is outside what a probe in meat can read.`;
   return tempC;
 }
@@ -181,11 +182,10 @@ function loggerInstant(text: string, how: LoggerReading, previous: number | null
       ? "utc"
       : `utc${offset.replace(/(\d{2}):?(\d{2})$/, "$1:$2")}`
     : how.zone;
-  const time = DateTime.fromObject(wall, { zone });
-  if (!time.isValid) return `“${text.slice(0, 30)}” is not a day and time that exists.`;
-  if (time.hour !== hour || time.minute !== minute)
-    return `${text} did not happen here: the clocks went forward over it.`;
-  if (offset || previous === null) return time.toMillis();
-  const both = time.getPossibleOffsets().map((t) => t.toMillis());
-  return Math.min(...(both.filter((t) => t >= previous).length ? both.filter((t) => t >= previous) : both));
+  const read = readWall(wall, zone);
+  if (!read) return `“${text.slice(0, 30)}” is not a day and time that exists.`;
+  if (read.is === "skipped") return `${text} did not happen here: the clocks went forward over it.`;
+  if (read.is === "once") return read.at;
+  // A logger goes on through the hour that comes twice: it is the first of them that is not before the line above.
+  return read.at.find((at) => at >= (previous ?? -Infinity)) ?? read.at[0];
 }

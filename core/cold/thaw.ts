@@ -1,3 +1,4 @@
+import { KG_PER_LB } from "#core/quantity";
 /** Ways to thaw that keep the surface cold enough. */
 export const THAW_METHODS = ["fridge", "cold-water", "running-water"] as const;
 export type ThawMethod = (typeof THAW_METHODS)[number];
@@ -9,11 +10,10 @@ const AROUND: Record<ThawMethod, { name: string; tempC: number; film: number }> 
   "running-water": { name: "under cold running water", tempC: 12, film: 250 },
 };
 
+/** Name of a way to thaw, for a sentence. */
 export function thawMethodName(method: ThawMethod): string {
   return AROUND[method].name;
 }
-
-const LB = 0.45359237;
 
 /** A slab, long cylinder or sphere being frozen or thawed, all SI. */
 export interface PlankCase {
@@ -91,7 +91,7 @@ export function thawEstimate(
   waterPercent = 73,
 ): ThawEstimate {
   if (!(massKg > 0) || !(thickM > 0)) throw new RangeError("a bag has a weight and a thickness above 0");
-  const pounds = massKg / LB;
+  const pounds = massKg / KG_PER_LB;
   const byWeightHours = method === "fridge" ? 24 * Math.max(1, pounds / 4.5) : pounds / 2;
   const { tempC, film } = AROUND[method];
   const heat = (FUSION * waterPercent) / 100 + FROZEN_HEAT * (FREEZING_C - FREEZER_C);

@@ -1,3 +1,4 @@
+import { cFromF } from "#core/quantity";
 /** One thing known about how cold something was. */
 export interface ColdEntry {
   /** ms since 1970 UTC */
@@ -8,7 +9,7 @@ export interface ColdEntry {
 }
 
 /** Above this it counts as warm, °C: 40 °F. Source: USDA FSIS consumer advice (the “danger zone”), from memory. */
-export const COLD_LIMIT_C = (40 - 32) / 1.8;
+export const COLD_LIMIT_C = cFromF(40);
 
 /** Longest time between two readings that still counts as watched, minutes. Common practice, no source. */
 export const WATCH_GAP_MINUTES = 12 * 60;

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { costOf, energyKWh } from "./index.ts";
+import { costOf } from "./index.ts";
 
 // By hand: a 1.80 jar used 12 times, a 0.35 lid, 0.6 kWh at 0.30, no meat bought: 0.15 + 0.35 + 0.18.
 test("a jar of game costs its share of the jar, its lid and its fuel", () => {
@@ -17,6 +17,3 @@ test("a can has no lid or jar, and what nobody priced is named", () => {
   expect(cost.missing).toEqual(["energy-kwh", "meat-kg"]);
   expect(cost.worth).toBeNull();
 });
-// By hand: 4.4 kW at 55 % for two hours and a half is 6.05 kWh.
-test("a burner of 4.4 kW lit for 150 minutes takes about 6 kWh", () =>
-  expect(energyKWh(4400, 150 * 60_000)).toBeCloseTo(6.05, 9));

@@ -1,2 +1,1 @@
 export { PRICE_KEYS, costOf, type CostLine, type PriceKey, type Prices } from "./cost.ts";
-export { energyKWh } from "./energy.ts";

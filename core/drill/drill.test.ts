@@ -71,7 +71,7 @@ describe("played well", () => {
   test("a gauge that reads high gets more on its face", () =>
     expect(
       play("gauge-high", (s, act) => {
-        if (s.s === 0) act("choose", 0, 13.5);
+        if (s.s === 0) act("choose", 0, 13);
         careful(s, act);
       }).score,
     ).toBe(100));

@@ -79,16 +79,16 @@ const CATALOGUE: Record<DrillKey, Omit<Drill, "key">> = {
   "gauge-high": {
     title: "A gauge that reads high",
     brief:
-      "The office tested this dial: it reads 1½ lb high. The table says 12 lb here. What do you hold on its face?",
+      "The office tested this dial: it reads 1 lb high, the most that is still used. The table says 12 lb here. What do you hold on its face?",
     canners: [
       canner({
-        gauge: { ...SOUND_GAUGE, errorKPa: kPaFromPsi(1.5) },
+        gauge: { ...SOUND_GAUGE, errorKPa: kPaFromPsi(1) },
         starts: { at: "pressure", minutes: 5 },
       }),
     ],
     endS: 12 * MIN,
     away: null,
-    choices: [11, 12, 13.5, 15],
+    choices: [11, 12, 13, 15],
   },
   "forgotten-vent": {
     title: "The forgotten vent",

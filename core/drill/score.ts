@@ -1,4 +1,5 @@
 import { kPaFromPsi } from "../quantity/index.ts";
+import { OWN_DIAL, figureSays, type RunPlan } from "../run/index.ts";
 import { DRILL_TARGET_PSI, type Drill } from "./drill.ts";
 import { drillView, type Deed, type DeedKey, type DrillState } from "./session.ts";
 
@@ -32,10 +33,15 @@ const all = (what: string, worth: number, good: boolean, why: string): Mark => (
   why,
 });
 
+/** A needle is read no finer, kPa. */
+const NEEDLE_KPA = 0.2;
+
+const isTooLow = (plan: RunPlan, kPa: number) => figureSays(plan, [], OWN_DIAL, kPa) === "below";
+
 /** When the face first showed less than its floor, s; null when never. */
 function fellAt(state: DrillState, canner: number): number | null {
   const p = state.pots[canner]!;
-  const i = p.shownKPa.findIndex((kPa) => kPa < p.plan.floorKPa);
+  const i = p.shownKPa.findIndex((kPa) => isTooLow(p.plan, kPa));
   return i < 0 ? null : i;
 }
 
@@ -43,7 +49,7 @@ function fellAt(state: DrillState, canner: number): number | null {
 function calledTooSoon(state: DrillState, canner: number): boolean {
   const p = state.pots[canner]!;
   return state.deeds.some(
-    (d) => d.canner === canner && d.what === "at-target" && p.shownKPa[d.s]! < p.plan.floorKPa - 0.2,
+    (d) => d.canner === canner && d.what === "at-target" && isTooLow(p.plan, p.shownKPa[d.s]! + NEEDLE_KPA),
   );
 }
 
@@ -145,10 +151,10 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
       const chosen = deeds.find((d) => d.what === "choose")?.value ?? null;
       return [
         all(
-          "Chose 13½ lb on its face",
+          "Chose 13 lb on its face",
           50,
-          chosen === 13.5,
-          "A gauge that reads 1½ lb high needs 1½ lb more on its face: 12 and 1½.",
+          chosen === 13,
+          "A gauge that reads 1 lb high needs 1 lb more on its face: 12 and 1. Higher than that, it is replaced.",
         ),
         ...heldMarks(state, target, [30, 20]),
       ];

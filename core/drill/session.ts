@@ -76,7 +76,12 @@ const MIN_MS = 60_000;
 const SHIELDED = 0.25;
 
 const planOf = (c: DrillCanner): RunPlan =>
-  plainPlan({ minutes: c.minutes, floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa });
+  plainPlan({
+    minutes: c.minutes,
+    floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa,
+    minProcessKPa: kPaFromPsi(DRILL_TARGET_PSI),
+    dial: { standing: "tested", errorKPa: c.gauge.errorKPa },
+  });
 
 const still = (flame: number, top: Hands["top"]): Hands => ({ flame, top, gust: 0 });
 const started = new Map<string, DrillPot>();

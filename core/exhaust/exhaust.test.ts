@@ -114,7 +114,7 @@ describe("a reading that is asked about", () => {
     expect(doubtOf(at(3, 78, { confirmed: true }), null, "can-half-pound", START, false)).toBeNull());
 });
 
-// 170 °F at the centre, each can (handbook; common practice, no source).
+// 170 °F at the centre, each can (common practice, no source).
 describe("where a can stands", () => {
   const hot = at(40, EXHAUST_TEMP_C);
   const stage = (over: Partial<CanHistory>, minute: number) => canAt(can(over), START + minute * MIN).stage;

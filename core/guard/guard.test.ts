@@ -163,6 +163,14 @@ describe("a pack", () => {
   });
 
   // USDA 2015 from memory: up to 1 tsp a pint, 2 a quart.
+  test("a can has a new end; a jar's lid that was used before is a deviation", () => {
+    const cans = { product: "can-game", method: "hot", container: "can-one-pound", liquid: "broth" } as const;
+    const home = { writing: WRITING, accepted: ["can-game" as const] };
+    const of = (over: Partial<PackToFill>) => whyNotPack(pack({ massKg: null, ...over }), deer, home);
+    expect(of({ ...cans, reusedLids: true })).toMatchObject({ field: "reusedLids", ask: false });
+    expect(of(cans)).toBeNull();
+    expect(of({ reusedLids: true })).toBeNull();
+  });
   test("salt stays flavor", () => {
     expect(why({ saltTspEach: 1 })).toBeNull();
     for (const saltTspEach of [1.01, -0.1, NaN]) expect(why({ saltTspEach })?.field).toBe("salt");
@@ -233,6 +241,11 @@ describe("a pack", () => {
       const soup = { product: "soup", method: "hot", dishProduct: "soup" } as const;
       expect(why({ ...soup, massKg: 4 * 0.25 })).toBeNull();
       expect(why({ ...soup, massKg: 4 * 0.45, sure: true })).toMatchObject({ field: "massKg", ask: false });
+      const chowder = { product: "soup-seafood", method: "hot", dishProduct: "soup-seafood" } as const;
+      const of = (massKg: number) =>
+        whyNotPack(pack({ ...chowder, massKg, sure: true }), trout, { writing: WRITING, accepted: [] });
+      expect(of(4 * 0.25)).toBeNull();
+      expect(of(4 * 0.45)).toMatchObject({ field: "massKg", ask: false });
     });
     test("whatever the container: never heavier than its room of solid meat, raw", () =>
       fc.assert(

@@ -48,6 +48,8 @@ export interface PackToFill {
   confirmed: readonly string[];
   /** somebody looked again: an odd weight, or much of a seasoning, is so */
   sure: boolean;
+  /** some lids or ends were used before; not, when left out */
+  reusedLids?: boolean | undefined;
 }
 
 /** The lot it is filled from. */
@@ -80,6 +82,7 @@ export interface PackRefusal {
     | "liquid"
     | "salt"
     | "additions"
+    | "reusedLids"
     | "accept"
     | "met";
   message: string;
@@ -110,7 +113,7 @@ const JARS_DIFFER = 1.15;
  *
  * Refused: a row that is not for this food; organs and whatever else its part is called that may not be canned; a dish's row without its recipe; cooked food as a raw pack; a hot pack without
  * liquid; more than the containers can hold; a row of common practice nobody accepted; a condition nobody confirmed; salt
- * or seasoning past flavor. Asked once: a weight that is odd for such containers.
+ * or seasoning past flavor; an end that was on a can before. Asked once: a weight that is odd for such containers.
  */
 export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHousehold): PackRefusal | null {
   const no = (field: PackRefusal["field"], message: string, ask = false): PackRefusal => ({
@@ -129,6 +132,8 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
   const most = mostSaltTsp(pack.container);
   if (!(pack.saltTspEach >= 0 && pack.saltTspEach <= most))
     return no("salt", `Salt is for flavor: at most ${formatFraction(most)} tsp in one of these.`);
+  if (pack.reusedLids && isCan(pack.container))
+    return no("reusedLids", "An end is seamed on once: a can is closed with a new one.");
   const added = whyNotAdded(pack.additions, home.writing, pack.container, isFishRow(pack.product));
   if (added && !(added.ask && pack.sure)) return no("additions", added.message, added.ask);
   const notAccepted = whyNotAccepted(pack.process, home.accepted);

@@ -37,6 +37,7 @@ const planning: Row[] = [
 
 const packing: Row[] = [
   ["300 lb are recorded in two pints", "a person", "false record", 2, PACK, "What such a jar can hold is said.", `${T}300 lb do not go into two pints, sure or not`],
+  ["A can is closed with an end that was on a can before", "a person", "unsafe food", 3, PACK, "An end is seamed on once: a can is closed with a new one.", `${T}a can has a new end; a jar's lid that was used before is a deviation`],
   ["A jar is filled by a third and canned", "a person", "unsafe food", 2, PACK, "A part-filled jar is not canned.", `${T}little and much are asked about once`],
   ["A jar is overfilled and siphons", "a person", "lost food", 1, PACK, "Check the headspace.", `${T}little and much are asked about once`],
   ["Plain meat is packed under the soup's 60 minutes", "a person", "unsafe food", 3, PACK, "That row is for a mixed dish.", `${T}%s wants its recipe`, "store/filling.test.ts: one without a recipe never gets to the bench"],

@@ -4,6 +4,9 @@ const GAUGE = "core/schedule/gauge.ts#pressureTarget";
 const GOVERN = "core/schedule/governing.test.ts: ";
 const RUN = "core/run/run.test.ts: ";
 const GAUGES = "core/run/gauges.test.ts: ";
+const SEEN = "core/run/observation.test.ts: ";
+const INSTANTS = "store/instants.test.ts: ";
+const INSTANT = "core/run/instant.ts#believedInstant";
 const STREAMS = "core/run/streams.property.test.ts: hold every rule of a run";
 const WHY_NOT = "core/run/permit.ts#whyNot";
 const STEP = "core/run/step.ts#step";
@@ -56,6 +59,13 @@ const venting: Row[] = [
 ];
 
 const comeUp: Row[] = [
+  ["A gauge shows enough while another instrument was last seen too low", "an instrument", "unsafe food", 3, "core/run/judge.ts#judge", "Too low when last seen: look at it again. The time starts when it shows enough.", `${SEEN}a person's “below” stands until that instrument is seen again: another one starts no clock`, "core/run/judge.test.ts: who says enough and who says below is named"],
+  ["A look from before the weight went on counts for after", "a person", "unsafe food", 3, WEIGHT_ON, "Only what is seen with the vent shut counts.", `${SEEN}what was seen before the weight went on says nothing of after`],
+  ["A dial that is overdue and that nobody signed for starts the clock beside a weight", "an instrument", "unsafe food", 3, "core/run/observation.ts#standingOf", "“Not relied on: its test is overdue.” The weight starts it.", `${SEEN}%s: at target and a high figure start nothing, the weight does`],
+  ["A sender without a name reads the dial that is to be replaced", "an instrument", "unsafe food", 3, "core/run/observation.ts#standingOf", "It has that dial's standing.", `${SEEN}a sender without a name may be reading that dial, so it has its standing`],
+  ["A gauge whose clock is ten minutes slow begins the time ten minutes early", "an instrument", "unsafe food", 3, INSTANT, "What it sends counts from when it arrives.", `${INSTANTS}whose clock is ten minutes slow, and does not say what it shows, begins nothing before it arrives`],
+  ["A screen that slept says that the time began before it woke", "a clock", "unsafe food", 3, INSTANT, "It counts from when it is heard; the record says that the clock is doubted.", `${INSTANTS}by %s begins nothing before it is heard`, "app/server/record/record.test.ts: by a doubted clock stands with what that clock said, and counts from when it was heard"],
+  ["A tablet's steady clock stood still in its sleep, and the next tap is stamped by it", "a clock", "unsafe food", 3, "app/outbox/device-clock.ts#pressed", "Wall clock and steady clock are compared at each press.", "e2e/outbox.spec.ts: a device that slept stamps its next tap right: the steady clock stood still, the wall clock went on"],
   ["The clock starts before the pressure is there", "a person", "unsafe food", 3, LOOK, "It starts at the first look at target.", `${RUN}and the full time starts again only on a reading at target`],
   ["A dial that must be replaced starts the clock", "an instrument", "unsafe food", 3, LOOK, "Only the weight starts it.", `${RUN}never starts the clock; the weight does`],
   ["Kilopascals are sent as pounds and start the clock", "an instrument", "unsafe food", 3, "core/run/believe.ts#whyNotBelieved", "This rises faster than a canner can.", `${GAUGES}kilopascals sent as pounds climb faster than any canner`, "store/run.test.ts: kilopascals sent as pounds on the way up never start the time"],
@@ -66,11 +76,23 @@ const comeUp: Row[] = [
 ];
 
 const processing: Row[] = [
+  ["Somebody presses the same button without looking at the dial", "a person", "unsafe food", 2, "core/run/next-look.ts#nextLook", "Now and then: Read the dial. The record tells figures from taps.", `${SEEN}after some taps the figure itself, and after a figure taps again`],
+  ["The record calls the time between two looks unbroken", "a person", "false record", 2, "core/run/change.ts#noteUnobserved", "Not observed: from when to when, and how long.", `${SEEN}times between two looks are listed with their lengths, and a gauge that sends leaves none`],
+  ["The machine's clock is set forward and an hour counts that did not pass", "a clock", "unsafe food", 3, "app/server/steady-clock.ts#SteadyClock", "The run goes on by what really passed, says so, and asks for a look.", "app/server/steady-clock.test.ts: a step of the wall clock makes no time pass and none undone, and is told once", "core/run/alarm.test.ts: the machine's clock was set, until somebody looks"],
+  ["After a power cut the machine's clock is wrong and minutes count by it", "a clock", "unsafe food", 3, "app/server/clock.ts#startClock", "Nothing counts until a screen or a person confirms the time.", "app/server/steady-clock.test.ts: after a power cut in which something counted, the time is unknown; it was not off for less than nothing", "core/run/alarm.test.ts: nothing is over, nothing begins, and it stays with the run"],
+  ["“Heat is off” arrives late by a doubted clock, and the minutes ran on till then", "a clock", "unsafe food", 3, "core/run/event.ts#asCounted", "What ends something counts from when it is said to have ended.", `${INSTANTS}by a doubted clock ends a time from when it is said to have ended, not from when it is heard`, "core/run/instant.test.ts: %s counts from when it is said to have ended"],
+  ["A reading from within a served time says too late that it was below", "an instrument", "unsafe food", 3, "core/run/look.ts#takeBack", "The time is taken back.", `${INSTANTS}that says late that it was below while a time ran takes that time back, before and after the heat is off`, "core/run/alarm.test.ts: takes it back when it was below in it, from its first moment to its last"],
+  ["A tap of three days ago is sent and counts", "a second device", "false record", 2, "store/run/tap.ts#tapRun", "Pressed more than two days ago: not taken any more.", `${INSTANTS}for more than two days is not taken`],
+  ["A reading comes again under its id with another figure", "an instrument", "false record", 3, "store/run/readings.ts#takeReadings", "This id was used before: the first stands.", `${INSTANTS}that uses an id again for another figure is told so, and the first stands`],
+  ["Taps are lost because the larder asks who this is, is too busy, or is gone", "a second device", "unsafe food", 3, "app/outbox/sender.ts#outcomeOf", "Kept on this device, and sent in order when they can be.", "e2e/outbox.spec.ts: taps under 401, 429, 500 and no network, in two tabs and a closed one: acknowledged is stored is shown"],
+  ["One entry that cannot be read takes the others of its delivery along", "another program", "unsafe food", 3, "app/routes/stove/deliver.ts#action", "It stands by itself, with what it was.", "e2e/outbox.spec.ts: one entry that cannot be taken stands by itself, with what it was, and takes no other along"],
+  ["The pressure falls while everybody sits at the table", "a person", "unsafe food", 3, "app/live/alarms.tsx#Alarms", "It sounds and flashes on every open page within two seconds.", "e2e/heard.spec.ts: an alarm raised by a reading sounds within 2 s on /table, on a slow screen, and one answer silences all"],
+  ["A screen that cannot sound says that its sound is on", "a person", "unsafe food", 2, "app/live/sound.ts#useSound", "Tap once to switch sound on.", "e2e/heard.spec.ts: the check of a screen says that sound waits for a touch, and tells the truth afterwards"],
   ["Pressure falls and the minutes before and after are added up", "a person", "unsafe food", 3, LOOK, "The full time starts over.", `${RUN}a reading below target at 40 minutes ends the timing`, "core/run/run.property.test.ts: finish is never earlier than (last time at-target began + minutes)"],
   ["A low reading arrives late and is passed over", "an instrument", "unsafe food", 3, STEP, "It counts from when it was taken.", `${RUN}a reading that arrives late still restarts the clock, at the time it was taken`, STREAMS],
   ["The same reading arrives twice and counts twice", "an instrument", "false record", 1, "core/run/event.ts#effectiveEvents", "Each counts once.", "core/run/run.property.test.ts: duplicates change nothing, and neither does the order of arrival"],
   ["A weight falls silent and nobody says so", "an instrument", "unsafe food", 3, LOOK, "Silence is below target when the weight governs.", `${RUN}a quiet weight is below target when the weight governs, and says nothing when the dial does`],
-  ["Nobody looks for half an hour and the record calls it watched", "a person", "false record", 3, "core/run/change.ts#noteUnwatched", "Unwatched time is a deviation, and an alarm.", `${RUN}time without a look beyond the limit is unwatched, while it runs and after`],
+  ["Nobody looks for half an hour and the record calls it watched", "a person", "false record", 3, "core/run/change.ts#noteUnobserved", "Unwatched time is a deviation, and an alarm.", `${RUN}time without a look beyond the limit is unwatched, while it runs and after`],
   ["The heat goes off early and the load counts as processed", "a person", "unsafe food", 3, STEP, "Not processed.", `${RUN}a run ended early is not processed`],
   ["Heat off early takes one careless tap", "a person", "lost food", 2, "app/routes/stove/dialogs.tsx#HeatOffEarly", "It asks, and “Undo: the heat is still on” stands beside.", "e2e/guards.spec.ts: heat off early asks first, and its undo is plain"],
   ["A household sets the time nobody has to look to a day", "a person", "unsafe food", 3, "core/guard/habit.ts#whyNotHabit", "At most an hour.", "core/guard/habit.test.ts: a canner at pressure is looked at once an hour at least; nothing said is nothing changed"],
@@ -85,6 +107,7 @@ const processing: Row[] = [
 ];
 
 const coolDown: Row[] = [
+  ["Zero is said while an instrument shows pressure", "a person", "injury", 3, "core/run/judge.ts#stillShows", "Not yet: the dial shows 3 lb.", `${SEEN}nobody says zero while an instrument shows pressure`, "core/run/judge.test.ts: an instrument that showed a pound within a minute keeps it from being said"],
   ["The weight comes off before zero and the lock", "a person", "injury", 3, WHY_NOT, "Leave it on until both.", `${RUN}the weight stays on until both signs, the lid for ten minutes, the lids for twelve hours`],
   ["The lid comes off before ten minutes", "a person", "injury", 3, WHY_NOT, "How long to wait.", `${RUN}the weight stays on until both signs, the lid for ten minutes, the lids for twelve hours`],
   ["The lid stays on overnight and nobody knows later", "a person", "lost food", 1, STEP, "Recorded: watch for flat-sour spoilage.", `${RUN}comes off between ten minutes and an hour after them; later is recorded`],

@@ -67,7 +67,7 @@ const sum = (terms: readonly Term[], fourier: number) =>
   terms.reduce((s, { root, weight }) => s + weight * Math.exp(-root * root * fourier), 0);
 
 /**
- * How far the centre of a finite cylinder still is from the temperature around it after a step, as a fraction of the
+ * For tests, which hold the program's own heating against it: how far the centre of a finite cylinder still is from the temperature around it after a step, as a fraction of the
  * step: 1 at first, 0 in the end. The product of a slab's series and an infinite cylinder's.
  *
  * Source: Carslaw & Jaeger, Conduction of Heat in Solids; Newman's product rule (1936); from memory.

@@ -76,6 +76,7 @@ export interface Band {
   draws: number;
 }
 
+/** Median and 90 % interval of draws, in the unit of the draws; NaN when there are none. */
 export function bandOf(draws: ArrayLike<number>): Band {
   const sorted = Float64Array.from(draws).sort();
   const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;

@@ -1,6 +1,13 @@
 import { kPaFromPsi } from "../quantity/index.ts";
 import { cannerSteam } from "../steam/index.ts";
-import { effectiveEvents, newRunState, stepRun, type RunEvent, type RunPlan } from "../run/index.ts";
+import {
+  effectiveEvents,
+  newRunState,
+  observationOf,
+  stepRun,
+  type RunEvent,
+  type RunPlan,
+} from "../run/index.ts";
 
 const MINUTE = 60_000;
 
@@ -63,7 +70,8 @@ export function cannerHistory(
   };
   const floor = plan.floorKPa - kitchen.faceErrorKPa;
   const seen = (e: RunEvent): number | null => {
-    if (e.gaugeKPa !== undefined) return e.gaugeKPa - kitchen.faceErrorKPa;
+    // What the dial is known to read high is no error of a gauge that sends.
+    if (e.gaugeKPa !== undefined) return e.gaugeKPa - (e.source === undefined ? kitchen.faceErrorKPa : 0);
     if (e.type === "at-target" || e.type === "too-high") return floor;
     if (e.type === "weight-rocking") return kitchen.rockingKPa ?? floor;
     if (e.type === "jiggles") return e.perMinute ? (kitchen.rockingKPa ?? floor) : floor - BELOW_KPA;
@@ -112,7 +120,8 @@ export function cannerHistory(
       default: {
         const kPa = seen(e);
         // A gauge that nobody goes by says nothing here either.
-        if (kPa === null || !shut || (e.source !== undefined && state.aside.includes(e.source))) break;
+        const by = observationOf(plan, e)?.instrument;
+        if (kPa === null || !shut || (by !== undefined && state.aside.includes(by))) break;
         // A look on the way up: without one before it the pressure rose from nothing.
         last = kPa;
         push(e.at, steamC(kPa));

@@ -13,5 +13,5 @@ export function heatingRateS(radiusM: number, halfHeightM: number, diffusivity: 
   return 0.398 / (diffusivity * (1 / radiusM ** 2 + 0.427 / halfHeightM ** 2));
 }
 
-/** Lag factor at the centre of a finite cylinder heated all round (Ball & Olson 1957, from memory). */
+/** For tests, which hold the program's own heating against the published solution: lag factor at the centre of a finite cylinder heated all round (Ball & Olson 1957, from memory). */
 export const CENTRE_LAG = 2.04;

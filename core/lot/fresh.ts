@@ -1,3 +1,4 @@
+import { cFromF } from "#core/quantity";
 import { type Source } from "../schedule/index.ts";
 import { type LotForm, type SpeciesGroup } from "../species/index.ts";
 import { type Treatment } from "./standing.ts";
@@ -29,7 +30,7 @@ export const WARM_MINUTES = 120;
 /** The same above 90 °F (32 °C). */
 export const HOT_MINUTES = 60;
 /** 90 °F, °C. */
-export const HOT_LIMIT_C = (90 - 32) / 1.8;
+export const HOT_LIMIT_C = cFromF(90);
 
 /** Minutes filled jars and cans, raw or hot, may wait for the burner, from the first one filled. The same advice: meat does not stop warming in a jar. */
 export const FILLED_WAIT_MINUTES = 120;

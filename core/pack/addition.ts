@@ -1,3 +1,4 @@
+import { MM_PER_IN } from "#core/quantity";
 import { isCan, type ContainerKey, type PackMethod, type ProductKey } from "../schedule/index.ts";
 
 /** Liquids a pack may be covered with. Raw packs take none by the published way. */
@@ -65,5 +66,5 @@ export function pieceOf(product: ProductKey, container: ContainerKey): Piece {
     };
   if (product === "red-meat-ground") return { edgeMm: null, words: "loose, or small patties" };
   if (product === "broth") return { edgeMm: null, words: "strained, fat skimmed off" };
-  return { edgeMm: 25.4, words: "about 1 in (25 mm) all round" };
+  return { edgeMm: MM_PER_IN, words: "about 1 in (25 mm) all round" };
 }

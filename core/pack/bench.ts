@@ -143,7 +143,7 @@ export interface PackDeviation {
  * How a part departs from the published way.
  * @param addedToFish vinegar and ketchup in a pack of fish, as written
  *
- * Source: handbook, schools; USDA 2015 from memory for the published side.
+ * Source: USDA 2015, from memory, for the published side; the others are common practice, no source.
  */
 export function deviationsOf(
   how: Pick<PartHow, "liquid" | "headspaceIn" | "reusedLids">,
@@ -175,7 +175,7 @@ export function deviationsOf(
   return found;
 }
 
-/** Headspaces a school uses for a container beside the published one, inches. Handbook, schools; common practice, no source. */
+/** Headspaces a school uses for a container beside the published one, inches. Common practice, no source. */
 export function otherHeadspaces(product: ProductKey, container: ContainerKey): number[] {
   if (container === "jar-quarter-pint") return [0.5];
   return product.startsWith("poultry") ? [1] : [];

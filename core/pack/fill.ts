@@ -1,3 +1,4 @@
+import { KG_PER_LB } from "#core/quantity";
 import { posterior, predict, type Estimate } from "../estimate/index.ts";
 import {
   isCan,
@@ -9,8 +10,6 @@ import {
   type ProductKey,
 } from "../schedule/index.ts";
 import { usableMl } from "./profile.ts";
-
-const LB = 0.45359237;
 
 /** Expected weight of one filled container, with where the figure comes from. */
 export interface FillEstimate {
@@ -80,7 +79,7 @@ function firstGuessKg(
   container: ContainerKey,
   mouth: Mouth | null,
 ): number {
-  if (container === "jar-half-gallon") return 4 * LB;
+  if (container === "jar-half-gallon") return 4 * KG_PER_LB;
   const headspaceIn = isCan(container) ? 0.25 : product.startsWith("poultry") ? 1.25 : 1;
   const litres = usableMl(shapeOf(container, mouth), headspaceIn) / 1000;
   return litres * packingFraction(product, pack) * (product === "broth" ? 1 : MEAT_KG_L);

@@ -5,7 +5,7 @@ import { fillEstimate, fullContainers, liquidLitres, mostSaltTsp, usableMl } fro
 
 const LB = 0.45359237;
 
-// Common practice, no source: the first guesses of handbook section 3.4.
+// Common practice, no source: the first guesses of what a jar holds.
 describe("how much a container takes", () => {
   test("raw pieces: a little over 1 lb a pint, about 2 lb a quart", () => {
     expect(fillEstimate("red-meat-pieces", "raw", "jar-pint").kgEach / LB).toBeCloseTo(1.02, 2);

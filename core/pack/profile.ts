@@ -1,8 +1,8 @@
+import { MM_PER_IN } from "#core/quantity";
 import { type ContainerShape } from "../schedule/index.ts";
 
-const INCH = 25.4;
 /** A jar's nominal volume lies below its brim by about this much of its neck, mm. From memory. */
-const BRIM_MM = INCH / 2;
+const BRIM_MM = MM_PER_IN / 2;
 /** The rim lies below the top of a jar's lid, mm, as drawn. */
 export const RIM_BELOW_TOP_MM = 3;
 /** Straight part of a jar's neck, mm. Typical, from memory. */
@@ -81,5 +81,5 @@ function jar(shape: ContainerShape): Profile {
 
 /** Room below the headspace, ml. @param headspaceIn inches from the rim */
 export function usableMl(shape: ContainerShape, headspaceIn: number): number {
-  return volumeBelow(profileOf(shape), headspaceIn * INCH);
+  return volumeBelow(profileOf(shape), headspaceIn * MM_PER_IN);
 }

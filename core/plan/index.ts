@@ -22,6 +22,7 @@ export {
   type Solver,
   type SolverAnswer,
 } from "./solve.ts";
+export { beansRoom } from "./filler.ts";
 export { proposeLoads } from "./propose.ts";
 export {
   type LeftOver,

@@ -17,6 +17,7 @@ function takes(canner: Usable, parts: readonly LoadPart[]): boolean {
   );
 }
 
+/** A part of a proposed load, as the pack it will be. */
 export function packOf(p: ProposedPart): LoadPack {
   return { product: p.product, pack: p.pack, container: containerOf(p.kind) };
 }

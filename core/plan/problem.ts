@@ -55,7 +55,7 @@ export interface PlanProblem {
  * (g of meat), containers of a household's first choice that others stand in for, loads, left-over meat (steps of `LEFT_STEP_G`), containers processed longer than their own time, empty
  * places, containers.
  *
- * The first two come before the handbook's order, which is for plans that can everything as wished: otherwise no load at
+ * The first two come before the usual order (common practice, no source), which is for plans that can everything as wished: otherwise no load at
  * all would win.
  */
 export const OBJECTIVES = ["unserved", "strayed", "loads", "left", "unlike", "empty", "containers"] as const;

@@ -50,6 +50,7 @@ function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
   return answer.outcome !== "none";
 }
 
+/** What of a canner a plan may use: its loads for these kinds of containers, empty when it may not be used at all; why stands in `notes`. */
 export function usableCanner(
   canner: WishCanner,
   wish: PlanWish,

@@ -79,7 +79,7 @@ export interface ProposedLoad {
   /** layers from the bottom, by kind */
   layers: LayerFill[];
   governing: GoverningSchedule;
-  /** containers that still go in, by kind: to be filled with jars of water, or beans by their own rule */
+  /** containers that still go in, by kind: to be filled with jars of water, or with beans where beansRoom says so */
   room: Record<KindKey, number>;
   /** how many are missing to the canner's least load; 0 when enough */
   missing: number;

@@ -1,5 +1,5 @@
 import { formatDecimal, formatFraction } from "./number.ts";
-import { fFromC, fromSi, psiFromKPa, unitBySymbol, type UnitSystem } from "./unit.ts";
+import { KG_PER_LB, fFromC, fromSi, inFromMm, psiFromKPa, unitBySymbol, type UnitSystem } from "./unit.ts";
 
 /**
  * A weight for reading: `3 lb 5 oz` (to the half ounce under 2 lb, else to the ounce) or `1.50 kg` (`340 g` under 1 kg).
@@ -9,7 +9,7 @@ export function formatMass(kg: number, system: UnitSystem): string {
   if (system === "metric") {
     return kg < 0.9995 ? `${formatDecimal(kg * 1000, 0)} g` : `${kg.toFixed(2)} kg`;
   }
-  const ounces = kg / (0.45359237 / 16);
+  const ounces = kg / (KG_PER_LB / 16);
   const rounded = ounces < 32 ? Math.round(ounces * 2) / 2 : Math.round(ounces);
   const lb = Math.floor(rounded / 16);
   const oz = rounded - lb * 16;
@@ -20,14 +20,14 @@ export function formatMass(kg: number, system: UnitSystem): string {
 
 /** A total weight for a headline: `31 kg` or `68 lb`, one decimal under ten. @param kg weight in kg, ≥ 0 */
 export function formatMassShort(kg: number, system: UnitSystem): string {
-  const value = system === "metric" ? kg : kg / 0.45359237;
+  const value = system === "metric" ? kg : kg / KG_PER_LB;
   return `${formatDecimal(value, value < 10 ? 1 : 0)} ${system === "metric" ? "kg" : "lb"}`;
 }
 
 /** A short length such as headspace: `1¼ in` or `32 mm`. @param m length in m */
 export function formatLength(m: number, system: UnitSystem): string {
   if (system === "metric") return `${formatDecimal(m * 1000, 0)} mm`;
-  return `${formatFraction(m / 0.0254, 2)} in`;
+  return `${formatFraction(inFromMm(m * 1000), 2)} in`;
 }
 
 /** An altitude: `2,300 ft` or `700 m`, to the whole unit. @param m altitude in m */

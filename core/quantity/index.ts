@@ -1,6 +1,12 @@
 export { formatDecimal, formatFraction, parseNumber, readNumber, type DecimalSign } from "./number.ts";
 export {
   DEFAULT_UNIT,
+  KG_PER_LB,
+  L_PER_QT,
+  MM_PER_IN,
+  cFromF,
+  inFromMm,
+  mmFromIn,
   UNITS,
   fFromC,
   fromSi,

@@ -15,12 +15,23 @@ export interface Unit {
   aliases: readonly string[];
 }
 
+/** Kilograms of an international pound. Exact by definition (NIST SP 811, B.8). */
+export const KG_PER_LB = 0.45359237;
+/** Meters of an international foot. Exact by definition (NIST SP 811, B.8). */
+export const M_PER_FT = 0.3048;
+/** Millimeters of an inch. Exact: a twelfth of a foot. */
+export const MM_PER_IN = 25.4;
+/** Liters of a US liquid quart. Exact: a quarter of a gallon of 231 in³ (NIST SP 811, B.8). */
+export const L_PER_QT = 0.946352946;
+/** Kilopascals of a pound-force per square inch: follows from the pound, the inch and standard gravity (NIST SP 811, B.8). */
+const KPA_PER_PSI = 6.894757293168361;
+/** Degrees Fahrenheit of a kelvin, and of the ice point on the Celsius scale. Exact by definition (NIST SP 811, B.8). */
+const F_PER_C = 1.8;
+const F_AT_0_C = 32;
+
 /**
  * Units understood when typed, by dimension. SI units kept: mass kg, length and altitude m, gauge pressure kPa,
- * temperature °C, volume L.
- *
- * Source of the factors: the international pound (0.45359237 kg), foot (0.3048 m) and US gallon (231 in³),
- * exact by definition; the pound-force per square inch follows from them and standard gravity (NIST SP 811, B.8).
+ * temperature °C, volume L. Their factors stand above.
  */
 export const UNITS: readonly Unit[] = [
   {
@@ -30,43 +41,48 @@ export const UNITS: readonly Unit[] = [
     aliases: ["kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"],
   },
   { symbol: "g", dimension: "mass", factor: 0.001, aliases: ["g", "gr", "gram", "grams"] },
-  { symbol: "lb", dimension: "mass", factor: 0.45359237, aliases: ["lb", "lbs", "pound", "pounds", "#"] },
-  { symbol: "oz", dimension: "mass", factor: 0.45359237 / 16, aliases: ["oz", "ounce", "ounces"] },
+  { symbol: "lb", dimension: "mass", factor: KG_PER_LB, aliases: ["lb", "lbs", "pound", "pounds", "#"] },
+  { symbol: "oz", dimension: "mass", factor: KG_PER_LB / 16, aliases: ["oz", "ounce", "ounces"] },
   { symbol: "m", dimension: "length", factor: 1, aliases: ["m", "meter", "meters", "metre", "metres"] },
   { symbol: "cm", dimension: "length", factor: 0.01, aliases: ["cm"] },
   { symbol: "mm", dimension: "length", factor: 0.001, aliases: ["mm"] },
-  { symbol: "in", dimension: "length", factor: 0.0254, aliases: ["in", "inch", "inches", '"', "″", "”"] },
-  { symbol: "ft", dimension: "length", factor: 0.3048, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
+  {
+    symbol: "in",
+    dimension: "length",
+    factor: MM_PER_IN / 1000,
+    aliases: ["in", "inch", "inches", '"', "″", "”"],
+  },
+  { symbol: "ft", dimension: "length", factor: M_PER_FT, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
   { symbol: "m", dimension: "altitude", factor: 1, aliases: ["m", "meter", "meters", "metre", "metres"] },
-  { symbol: "ft", dimension: "altitude", factor: 0.3048, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
+  { symbol: "ft", dimension: "altitude", factor: M_PER_FT, aliases: ["ft", "foot", "feet", "'", "′", "’"] },
   { symbol: "kPa", dimension: "gaugePressure", factor: 1, aliases: ["kpa", "kilopascal", "kilopascals"] },
   { symbol: "bar", dimension: "gaugePressure", factor: 100, aliases: ["bar"] },
   {
     symbol: "lb",
     dimension: "gaugePressure",
-    factor: 6.894757293168361,
+    factor: KPA_PER_PSI,
     aliases: ["psi", "psig", "lb", "lbs", "pound", "pounds", "#"],
   },
   { symbol: "°C", dimension: "temperature", factor: 1, aliases: ["c", "°c", "celsius"] },
   {
     symbol: "°F",
     dimension: "temperature",
-    factor: 5 / 9,
-    offset: (-32 * 5) / 9,
+    factor: 1 / F_PER_C,
+    offset: -F_AT_0_C / F_PER_C,
     aliases: ["f", "°f", "fahrenheit"],
   },
   { symbol: "L", dimension: "volume", factor: 1, aliases: ["l", "liter", "liters", "litre", "litres"] },
   { symbol: "ml", dimension: "volume", factor: 0.001, aliases: ["ml", "cc"] },
-  { symbol: "qt", dimension: "volume", factor: 0.946352946, aliases: ["qt", "qts", "quart", "quarts"] },
-  { symbol: "pt", dimension: "volume", factor: 0.473176473, aliases: ["pt", "pts", "pint", "pints"] },
-  { symbol: "cup", dimension: "volume", factor: 0.2365882365, aliases: ["cup", "cups"] },
+  { symbol: "qt", dimension: "volume", factor: L_PER_QT, aliases: ["qt", "qts", "quart", "quarts"] },
+  { symbol: "pt", dimension: "volume", factor: L_PER_QT / 2, aliases: ["pt", "pts", "pint", "pints"] },
+  { symbol: "cup", dimension: "volume", factor: L_PER_QT / 4, aliases: ["cup", "cups"] },
   {
     symbol: "tbsp",
     dimension: "volume",
-    factor: 0.01478676478125,
+    factor: L_PER_QT / 64,
     aliases: ["tbsp", "tablespoon", "tablespoons"],
   },
-  { symbol: "tsp", dimension: "volume", factor: 0.00492892159375, aliases: ["tsp", "teaspoon", "teaspoons"] },
+  { symbol: "tsp", dimension: "volume", factor: L_PER_QT / 192, aliases: ["tsp", "teaspoon", "teaspoons"] },
 ];
 
 /** The unit a bare number is read in, by dimension and household system. */
@@ -111,15 +127,30 @@ export function psiFromKPa(kPa: number): number {
  * on the edge and not a rounding error past it.
  */
 export function ftFromM(m: number): number {
-  return Math.round((m / 0.3048) * 1e6) / 1e6;
+  return Math.round((m / M_PER_FT) * 1e6) / 1e6;
 }
 
 /** Metres of an altitude in feet. */
 export function mFromFt(ft: number): number {
-  return ft * 0.3048;
+  return ft * M_PER_FT;
 }
 
 /** Fahrenheit of a temperature in °C. */
 export function fFromC(c: number): number {
-  return (c * 9) / 5 + 32;
+  return c * F_PER_C + F_AT_0_C;
+}
+
+/** Temperature in °C of one in Fahrenheit. */
+export function cFromF(f: number): number {
+  return (f - F_AT_0_C) / F_PER_C;
+}
+
+/** Millimeters of a length in inches. */
+export function mmFromIn(inches: number): number {
+  return inches * MM_PER_IN;
+}
+
+/** Inches of a length in millimeters. */
+export function inFromMm(mm: number): number {
+  return mm / MM_PER_IN;
 }

@@ -10,7 +10,7 @@ export type DoubtKind = (typeof DOUBTS)[number];
 export type Shared = Record<DoubtKind, readonly string[]>;
 
 /**
- * Which doubts two containers share. It is symmetric: what one shares with another, the other shares with it.
+ * For tests: which doubts two containers share, written apart from the query that finds them. It is symmetric: what one shares with another, the other shares with it.
  * @param kinds the doubts that are looked at
  */
 export function alikeIn(a: Shared, b: Shared, kinds: readonly DoubtKind[] = DOUBTS): DoubtKind[] {

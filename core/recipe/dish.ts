@@ -1,4 +1,3 @@
-import { formatDecimal } from "../quantity/index.ts";
 import {
   isCan,
   productName,
@@ -47,7 +46,7 @@ export interface DishAnswer {
   each: Known[];
 }
 
-/** Vinegar and ketchup a pint of fish may have, teaspoons. Handbook section on schools: common practice, no source. */
+/** Vinegar and ketchup a pint of fish may have, teaspoons. Common practice, no source. */
 export const MOST_ADDED_TSP = { vinegar: 1, ketchup: 3 } as const;
 
 /**
@@ -238,9 +237,4 @@ export function scaleTo(
   const made = one.jars * one.litresEach + one.leftLitres;
   const factor = (jars * one.litresEach) / made;
   return ingredients.map((i) => ({ ...i, amount: Number((i.amount * factor).toPrecision(4)) }));
-}
-
-/** `half full of solids`, how high to ladle the solids before the liquid goes in. */
-export function ladleWords(share: DishShare): string {
-  return `solids to ${formatDecimal(share.solidsPart * 100, 0)} % of the way, the rest liquid`;
 }

@@ -2,7 +2,6 @@ export {
   DISHES,
   MOST_ADDED_TSP,
   dishRow,
-  ladleWords,
   scaleTo,
   shareOut,
   whyNotIn,

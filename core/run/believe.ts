@@ -11,7 +11,7 @@ export const CLOCK_SLACK_MS = 120_000;
 const RISE_KPA_MIN = kPaFromPsi(10);
 const JUMP_KPA = kPaFromPsi(1.5);
 /** Looked back over this long, and not over less: two readings a second apart tell no rate. ms. */
-const BACK_MS = 60_000;
+export const BELIEF_MS = 60_000;
 const LEAST_MS = 15_000;
 
 /** A figure a gauge sent. Instants in ms since 1970 UTC. */
@@ -29,7 +29,7 @@ export function whyNotBelieved(figure: SentFigure, before: readonly SentFigure[]
   if (!Number.isFinite(figure.gaugeKPa)) return "This is not a number.";
   if (figure.gaugeKPa < -BELOW_NOTHING_KPA) return "A gauge does not read below zero.";
   if (figure.gaugeKPa > BELIEVABLE_KPA) return "No canner stands so much. Is the unit right?";
-  const since = before.filter((b) => figure.at - b.at >= LEAST_MS && figure.at - b.at <= BACK_MS);
+  const since = before.filter((b) => figure.at - b.at >= LEAST_MS && figure.at - b.at <= BELIEF_MS);
   for (const b of since) {
     const most = b.gaugeKPa + JUMP_KPA + (RISE_KPA_MIN * (figure.at - b.at)) / 60_000;
     if (figure.gaugeKPa > most)

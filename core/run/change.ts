@@ -1,4 +1,5 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
+import { WORTH_MS } from "./judge.ts";
 import { currentAttempt, type Attempt, type Deviation, type RunState } from "./state.ts";
 
 /** The run enters a stage. Changes `state`, as everything here does. */
@@ -26,7 +27,12 @@ export function endAttempt(state: RunState, event: RunEvent, endedBy: NonNullabl
   if (event.gaugeKPa !== undefined) attempt.endedAtKPa = event.gaugeKPa;
 }
 
-/** A longer time than the plan allows passed without a look. */
-export function noteUnwatched(state: RunState, plan: RunPlan, from: number, to: number): void {
+/**
+ * Nothing was seen from the last look until `to`. Longer than a minute is kept with the attempt, longer than the household
+ * allows departs from the schedule.
+ */
+export function noteUnobserved(state: RunState, plan: RunPlan, attempt: Attempt, to: number): void {
+  const from = Math.max(state.lastLookAt ?? attempt.startedAt, attempt.startedAt);
+  if (to - from > WORTH_MS) attempt.unobserved.push({ from, to });
   if (to - from > plan.unwatchedLimitS * 1000) deviate(state, { kind: "unwatched", at: from, until: to });
 }

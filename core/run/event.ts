@@ -1,3 +1,5 @@
+import { type KnownBy } from "./instant.ts";
+
 /** What can happen to a run. Instants are ms since 1970 UTC. */
 export type RunEventType =
   | "heat-on"
@@ -25,6 +27,9 @@ export type RunEventType =
   | "handover"
   | "confirmed"
   | "silence"
+  | "clock-step"
+  | "clock-unknown"
+  | "clock-known"
   | "correction";
 
 export const RUN_EVENT_TYPES: readonly RunEventType[] = [
@@ -53,6 +58,9 @@ export const RUN_EVENT_TYPES: readonly RunEventType[] = [
   "handover",
   "confirmed",
   "silence",
+  "clock-step",
+  "clock-unknown",
+  "clock-known",
   "correction",
 ];
 
@@ -101,6 +109,14 @@ export interface RunEvent {
   perMinute?: number;
   /** `weight-on` only: what the weight that went on is made for, kPa */
   weightKPa?: number;
+  /** when it was heard of, where that was later than it happened, ms since 1970 UTC */
+  heardAt?: number;
+  /** how `at` is known when it was not heard as it happened */
+  knownBy?: KnownBy;
+  /** when the device said it happened, where its clock is doubted */
+  claimedAt?: number;
+  /** `clock-step` only: by how much the machine's clock was set, ms; less than nothing: back */
+  stepMs?: number;
   /** `silence` only: the alarm that somebody answered */
   alarm?: Alarm;
   /** `confirmed` only: what was looked at */
@@ -110,12 +126,19 @@ export interface RunEvent {
   siphoned?: Siphoned;
 }
 
+/** Standing of the canner's own dial when a run is opened. `signed`: overdue or untested, and a person signed for using it. */
+export type DialInRun = "none" | "tested" | "signed" | "overdue" | "untested" | "replace";
+
 /** What a run is held to, fixed when it begins. Pressures are on the face of this canner's gauge, kPa. */
 export interface RunPlan {
   /** minutes at pressure without a break */
   minutes: number;
-  /** at or above this is at target */
+  /** what the face of this canner's dial has to show at least: the true pressure and what it is known to read high */
   floorKPa: number;
+  /** least true gauge pressure of the scheduled process; left out in runs opened before it was kept: `floorKPa` */
+  minProcessKPa?: number;
+  /** the canner's own dial when the run was opened, and how much it reads above true pressure, kPa; null when never tested */
+  dial?: { standing: DialInRun; errorKPa: number | null };
   /** held this much above the floor for safety's sake, 0 to 2 lb, kPa; never decides */
   marginKPa?: number;
   /** what the weight on the vent must be made for at least, kPa; none without a weight */
@@ -137,6 +160,16 @@ export interface RunPlan {
   restHours: number;
 }
 
+/** What ends or breaks something: doubted, it counts from the earlier instant, so that nothing runs on because of it. */
+const ENDS: readonly RunEventType[] = ["steam-faltered", "heat-off", "weight-off", "lid-off", "abort"];
+
+/** An event as it counts: one that ends something, by a doubted clock, from when it is said to have happened. */
+export function asCounted(event: RunEvent): RunEvent {
+  const { claimedAt } = event;
+  if (claimedAt === undefined || claimedAt >= event.at || !ENDS.includes(event.type)) return event;
+  return { ...event, at: claimedAt };
+}
+
 /** Order in which events count: by instant, then sequence, then id. */
 export function inOrder(a: RunEvent, b: RunEvent): number {
   return a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
@@ -147,7 +180,7 @@ export function inOrder(a: RunEvent, b: RunEvent): number {
  * correction strikes out. A correction that is itself corrected strikes out nothing.
  */
 export function effectiveEvents(events: readonly RunEvent[]): RunEvent[] {
-  const sorted = [...events].sort(inOrder);
+  const sorted = events.map(asCounted).sort(inOrder);
   const once = new Map<string, RunEvent>();
   for (const event of sorted) if (!once.has(event.id)) once.set(event.id, event);
   const struck = new Set<string>();

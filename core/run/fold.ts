@@ -1,5 +1,6 @@
 import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
-import { copyOfState, currentAttempt, newRunState, type Deviation, type RunState } from "./state.ts";
+import { noteUnobserved } from "./change.ts";
+import { copyOfState, currentAttempt, newRunState, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
 
 const MINUTE = 60_000;
@@ -85,10 +86,8 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
     answered: false,
     loudness: 0,
   };
-  if (unwatchedS !== null && unwatchedS > plan.unwatchedLimitS) {
-    const running: Deviation = { kind: "unwatched", at: state.lastLookAt ?? state.phaseSince, until: now };
-    view.deviations.push(running);
-  }
+  // The time that nobody has seen so far ends now; `state` is a copy, and shares its lists with the view.
+  if (watching && attempt) noteUnobserved(state, plan, attempt, now);
   const call = alarmOf(view, plan);
   if (!call) return view;
   [view.alarm, view.alarmSince] = call;
@@ -111,6 +110,7 @@ function alarmOf(view: RunView, plan: RunPlan): [Alarm, number] | null {
       return view.vent.doneAt !== null ? ["vent-done", view.vent.doneAt] : null;
     case "processing": {
       if (view.completedAt !== null) return ["process-done", view.completedAt];
+      if (view.lookAskedSince !== null) return ["unwatched", view.lookAskedSince];
       const limit = plan.unwatchedLimitS;
       if (view.unwatchedS === null || view.unwatchedS <= limit) return null;
       return ["unwatched", (view.lastLookAt ?? view.phaseSince) + limit * 1000];

@@ -69,7 +69,7 @@ describe("a second gauge", () => {
     const aside: Line = [31, "gauge-aside", { source: "B", text: "bumped" }];
     const view = see([...agreed, aside, sent(32, "B", 10), sent(32.1, "A", 85)], 33);
     expect(view).toMatchObject({ phase: "processing", restarts: 0, aside: ["B"] });
-    expect(view.lastReading).toEqual({ at: at(32.1), gaugeKPa: 85 });
+    expect(view.lastReading).toEqual({ at: at(32.1), gaugeKPa: 85, instrument: "A" });
     expect(view.deviations).toEqual([{ kind: "gauge-aside", at: at(31), text: "B: bumped" }]);
   });
   test("that alone saw the time begin, set aside, takes the time with it", () => {

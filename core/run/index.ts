@@ -6,13 +6,13 @@ export {
   effectiveEvents,
   type Alarm,
   type Asked,
+  type DialInRun,
   type RunEvent,
   type RunEventType,
   type RunPlan,
   type Siphoned,
 } from "./event.ts";
 export {
-  OWN_FACE,
   currentAttempt,
   newRunState,
   type Attempt,
@@ -20,10 +20,27 @@ export {
   type RunPhase,
   type RunState,
 } from "./state.ts";
+export {
+  OWN_DIAL,
+  OWN_WEIGHT,
+  UNNAMED,
+  governsNow,
+  isReliedOn,
+  observationOf,
+  standingOf,
+  type Observation,
+  type Says,
+  type Standing,
+} from "./observation.ts";
+export { WORTH_MS, figureSays, floorOn, judge, minProcessKPa, type Judgement } from "./judge.ts";
+export { TAPS_TO_FIGURE, figuresRound, nextLook, watchedBy, type LookAsked } from "./next-look.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
 export { FoldedRun } from "./folded.ts";
+export { believedInstant, type Claim, type Instant, type KnownBy } from "./instant.ts";
 export { placeAmong } from "./place.ts";
 export { step as stepRun } from "./step.ts";
 export { possibleNext, whyNot, whyNotTakenOut, whyNotUndone } from "./permit.ts";
-export { BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";
+export { BELIEF_MS, BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";
+export { VENT_FALTERS } from "./rules.ts";
+export { dialInRun } from "./dial.ts";
 export { plainPlan } from "./plain.ts";

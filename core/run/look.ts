@@ -1,121 +1,115 @@
-import { kPaFromPsi } from "../quantity/index.ts";
-import { deviate, endAttempt, enter, noteUnwatched } from "./change.ts";
+import { deviate, endAttempt, enter, noteUnobserved } from "./change.ts";
 import { type RunEvent, type RunPlan } from "./event.ts";
-import { OWN_FACE, currentAttempt, type RunState } from "./state.ts";
-
-/** A look is worth this long beside another gauge's, ms: older ones say nothing of now. */
-const WORTH_MS = 60_000;
-/** Two gauges may differ by this much, kPa (1 lb): what some offices replace a gauge for. Common practice, no source. */
-const AGREE_KPA = kPaFromPsi(1);
-/** What only says "below", as a figure under the floor, kPa. */
-const A_LITTLE_KPA = 0.5;
-
-/** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */
-const ZERO_KPA = 1;
+import { A_LITTLE_KPA, judge } from "./judge.ts";
+import { OWN_DIAL, isReliedOn, observationOf, standingOf } from "./observation.ts";
+import { currentAttempt, type RunState } from "./state.ts";
 
 /** A lighter weight than the load needs lets go too early, kPa below that are only rounding. */
 export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boolean =>
   weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
 
-/** What an event says of the pressure as a figure on the face, kPa; null when it says nothing of it. */
-function saidKPa(plan: RunPlan, event: RunEvent): number | null {
-  switch (event.type) {
-    case "reading":
-      return event.gaugeKPa ?? null;
-    case "at-target":
-    case "too-high":
-    case "weight-rocking":
-      // A weight that rocks at its setting is at or above the floor when it governs or was set above the dial's.
-      return plan.floorKPa;
-    case "below-target":
-      return plan.floorKPa - A_LITTLE_KPA;
-    case "jiggles":
-    case "weight-quiet":
-      if (event.type === "jiggles" && event.perMinute) return plan.floorKPa;
-      return plan.governs === "weighted" ? plan.floorKPa - A_LITTLE_KPA : null;
-    default:
-      return null;
-  }
-}
-
-/**
- * What all gauges together say: for the food the lowest counts, for the lid the highest. A look stays worth a minute, so
- * that two gauges that take turns do not make the time begin again and again.
- */
-function together(
-  state: RunState,
-  event: RunEvent,
-  kPa: number,
-): { low: number; high: number; by: string[] } {
-  const name = event.source ?? OWN_FACE;
-  state.gauges[name] = { at: event.at, kPa };
-  let [low, high] = [kPa, kPa];
-  const by = [name];
-  for (const other in state.gauges) {
-    const g = state.gauges[other]!;
-    if (other === name || event.at - g.at >= WORTH_MS) continue;
-    low = Math.min(low, g.kPa);
-    high = Math.max(high, g.kPa);
-    by.push(other);
-  }
-  const apart = high - low > AGREE_KPA;
-  if (apart && !state.disagree)
-    deviate(state, { kind: "gauges-disagree", at: event.at, gaugeKPa: low, otherKPa: high });
-  state.disagree = apart;
-  return { low, high, by };
-}
-
-/** What a person reads off the canner's own dial; what a weight says, and what a gauge sends, are other instruments. */
-const readOffDial = (event: RunEvent): boolean =>
-  event.source === undefined && (event.type === "reading" || event.type === "at-target");
-
 /** A look at the pressure: by eye, by ear, or sent by a gauge. Changes `state`. */
 export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
-  if (event.source !== undefined && state.aside.includes(event.source)) return;
-  const said = saidKPa(plan, event);
+  const seen = observationOf(plan, event);
+  const standing = standingOf(plan, state.aside, seen?.instrument ?? event.source ?? OWN_DIAL);
+  const ignored = standing === "out-of-service" && event.source !== undefined;
+  if (ignored) return;
   if (event.tempC !== undefined) state.lastTemp = { at: event.at, tempC: event.tempC };
-  if (event.gaugeKPa !== undefined) state.lastReading = { at: event.at, gaugeKPa: event.gaugeKPa };
-  if (said === null) return;
-  // A dial that may not be gone by can tell of danger and of too little, never of enough.
-  const enoughBy = plan.dialReliable !== false || !readOffDial(event);
-  if (!enoughBy && said >= plan.floorKPa && said < plan.safeMaxKPa && event.type !== "too-high") return;
-  const all = together(state, event, said);
-  const over = event.type === "too-high" || all.high >= plan.safeMaxKPa;
-  if (over && !state.overPressure) {
+  if (!seen) return;
+  if (seen.says.relation === "value")
+    state.lastReading = { at: event.at, gaugeKPa: seen.says.kPa, instrument: seen.instrument };
+  // A weight set as a limit is quiet while all is well: that is no look.
+  state.seen[seen.instrument] = seen;
+  if (seen.instrument === OWN_DIAL) {
+    if (seen.says.relation === "value") state.tapsSinceFigure = 0;
+    else if (seen.says.relation === "at-least") state.tapsSinceFigure++;
+  }
+  const all = judge(plan, state.aside, state.seen, event.at);
+  if (all.contradiction && !state.disagree)
+    deviate(state, {
+      kind: "gauges-disagree",
+      at: event.at,
+      gaugeKPa: all.contradiction.lowKPa,
+      otherKPa: all.contradiction.highKPa,
+    });
+  state.disagree = all.contradiction !== null;
+  if (all.over && !state.overPressure) {
     deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
     state.overSince = event.at;
   }
-  state.overPressure = over;
-  if (event.gaugeKPa !== undefined && all.high <= ZERO_KPA && state.phase === "cooling")
-    state.zeroAt ??= event.at;
-  const below = all.low < plan.floorKPa;
+  state.overPressure = all.over;
+  if (all.atZero && seen.says.relation === "value" && state.phase === "cooling") state.zeroAt ??= event.at;
+  if (saysItWasBelow(state, event, all.belowBy.includes(seen.instrument))) return takeBack(state, event);
+  const saysEnough = all.enoughBy.includes(seen.instrument);
+  const saysBelow = all.belowBy.includes(seen.instrument);
+  state.waitsFor = state.phase === "pressurising" && saysEnough && !saysBelow ? all.belowBy : [];
   if (state.phase === "processing" && state.completedAt === null) {
     const attempt = currentAttempt(state)!;
-    noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, event.at);
-    if (!below) attempt.lastAtTarget = event.at;
-    else {
-      const read = event.type === "reading" ? all.low : undefined;
+    if (all.food === "below") {
+      noteUnobserved(state, plan, attempt, event.at);
+      const read = event.type === "reading" ? (all.lowestKPa ?? undefined) : undefined;
       endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
       deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
       enter(state, "pressurising", event.at);
+    } else if (saysEnough) {
+      noteUnobserved(state, plan, attempt, event.at);
+      attempt.lastAtTarget = event.at;
     }
-  } else if (state.phase === "pressurising" && enoughBy && !below) {
+  } else if (
+    state.phase === "pressurising" &&
+    saysEnough &&
+    all.food === "enough" &&
+    state.clockUnknownSince === null
+  ) {
     if (state.attempts.length > 0) state.restarts++;
-    state.attempts.push({ startedAt: event.at, lastAtTarget: event.at, endedAt: null, seenBy: all.by });
+    state.attempts.push({
+      startedAt: event.at,
+      lastAtTarget: event.at,
+      endedAt: null,
+      seenBy: all.enoughBy,
+      unobserved: [],
+      ...(event.knownBy && {
+        knownBy: event.knownBy,
+        heardAt: event.heardAt,
+        claimedAt: event.claimedAt,
+      }),
+    });
     enter(state, "processing", event.at);
   }
+  if (!saysEnough && !saysBelow) return;
   state.lastLookAt = event.at;
+  state.lookAskedSince = null;
+}
+
+/** A doubted clock says that it was below while a time ran that has been served since. */
+function saysItWasBelow(state: RunState, event: RunEvent, below: boolean): boolean {
+  const attempt = currentAttempt(state);
+  const { claimedAt } = event;
+  if (!below || claimedAt === undefined || state.completedAt === null || !attempt) return false;
+  return claimedAt >= attempt.startedAt && claimedAt < state.completedAt;
+}
+
+/** What was served is not: it was below before its end. Changes `state`. */
+function takeBack(state: RunState, event: RunEvent): void {
+  state.completedAt = null;
+  endAttempt(state, event, "below-target");
+  deviate(state, { kind: "below-target", at: event.claimedAt!, gaugeKPa: event.gaugeKPa });
+  if (state.heatOffAt === null) {
+    state.outcome = "under-way";
+    enter(state, "pressurising", event.at);
+  } else state.outcome = "not-processed";
 }
 
 /**
- * From now on nobody goes by this gauge. A time that only it saw begin has not begun; one that something else saw as well
- * goes on.
+ * From now on nobody goes by this instrument. A time that only it saw begin has not begun; one that something else saw as
+ * well goes on.
  */
-export function setAside(state: RunState, event: RunEvent): void {
-  const name = event.source ?? OWN_FACE;
-  if (state.aside.includes(name) || name === OWN_FACE) return;
+export function setAside(state: RunState, plan: RunPlan, event: RunEvent): void {
+  const name = event.source ?? OWN_DIAL;
+  if (state.aside.includes(name)) return;
   state.aside.push(name);
-  state.gauges = Object.fromEntries(Object.entries(state.gauges).filter(([g]) => g !== name));
+  state.seen = Object.fromEntries(Object.entries(state.seen).filter(([seen]) => seen !== name));
+  state.waitsFor = state.waitsFor.filter((n) => n !== name);
   state.disagree = false;
   deviate(state, {
     kind: "gauge-aside",
@@ -124,8 +118,7 @@ export function setAside(state: RunState, event: RunEvent): void {
   });
   const attempt = currentAttempt(state);
   if (state.phase !== "processing" || !attempt || state.completedAt !== null) return;
-  if (attempt.seenBy.every((by) => state.aside.includes(by))) {
-    endAttempt(state, event, "gauge-aside");
-    enter(state, "pressurising", event.at);
-  }
+  if (attempt.seenBy.some((by) => isReliedOn(standingOf(plan, state.aside, by)))) return;
+  endAttempt(state, event, "gauge-aside");
+  enter(state, "pressurising", event.at);
 }

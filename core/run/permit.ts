@@ -1,7 +1,9 @@
-import { formatDuration, psiFromKPa } from "../quantity/index.ts";
+import { formatDuration, formatFraction, psiFromKPa } from "../quantity/index.ts";
 import { type RunEventType, type RunPlan } from "./event.ts";
+import { stillShows } from "./judge.ts";
 import { lighterThan } from "./look.ts";
 import { type RunView } from "./fold.ts";
+import { VENT_FALTERS } from "./rules.ts";
 
 /** What a person may say next at the stove, in the order of the work; the first is the usual one. */
 export function possibleNext(view: RunView): RunEventType[] {
@@ -69,11 +71,19 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
       ? "This run is over and cannot be given up any more."
       : null;
   }
+  if (type === "reading" && plan?.dial?.standing === "none")
+    return "This canner has no dial to read. Record whether the weight rocks.";
   if (type === "reading")
     return view.phase === "checked" || view.phase === "aborted" ? "This run is over." : null;
+  if (type === "pressure-zero" && view.phase === "cooling" && plan) {
+    const shown = stillShows(plan, view.aside, view.seen, view.now);
+    if (shown)
+      return `Not yet: ${shown.instrument} shows ${formatFraction(psiFromKPa(shown.kPa), 1)} lb. Wait until it reads zero, or stop using it.`;
+  }
+  // Said twice, by two people or by one who did not see the first: the first stands.
+  if ((type === "pressure-zero" || type === "lock-down") && view.phase === "cooling") return null;
   if (type === "weight-on" && view.phase === "venting" && view.vent.doneAt === null) {
-    if (view.ventDueAt === null)
-      return "Steam is not steady. Wait until it is: then the 10 minutes start over.";
+    if (view.ventDueAt === null) return `Steam is not steady. ${VENT_FALTERS}`;
     return `Not yet: ${formatDuration((view.ventDueAt - view.now) / 1000)} of steady steam to go before the weight goes on.`;
   }
   if (
@@ -112,6 +122,7 @@ export function whyNotTakenOut(view: RunView): string | null {
  * @param decided how many of its containers were decided about, or are in another pack or run
  */
 export function whyNotUndone(type: RunEventType, decided: number): string | null {
+  if (type.startsWith("clock-")) return "What was noted of the clock cannot be undone.";
   if ((type !== "abort" && type !== "heat-off") || decided === 0) return null;
   return `${decided === 1 ? "One container" : `${decided} containers`} of this run were decided about since. It cannot be undone.`;
 }

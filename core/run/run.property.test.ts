@@ -27,11 +27,15 @@ const anyPlan: fc.Arbitrary<RunPlan> = fc.record({
   restHours: fc.constant(12),
 });
 
+/** Fewer where many changes of the program are tried one after another. */
+const RUNS = Number(process.env.RUNS ?? 1500);
+
 const anyRunEvent: fc.Arbitrary<RunEvent> = fc.record({
   id: fc.uuid(),
   at: fc.integer({ min: T0, max: T0 + SPAN }),
   seq: fc.nat({ max: 1000 }),
-  type: fc.constantFrom(...RUN_EVENT_TYPES.filter((t) => t !== "correction")),
+  // What the canner's own dial says after it was put out of service is no look.
+  type: fc.constantFrom(...RUN_EVENT_TYPES.filter((t) => t !== "correction" && t !== "gauge-aside")),
   gaugeKPa: fc.option(fc.integer({ min: 0, max: 150 }), { nil: undefined }),
 });
 
@@ -82,7 +86,7 @@ describe("whatever happens, in any order", () => {
         expect(view.completedAt! - last!.startedAt).toBe(plan.minutes * MIN);
         served++;
       }),
-      { numRuns: 1500 },
+      { numRuns: RUNS },
     );
     // A rule about what was never served would hold of anything.
     expect(served).toBeGreaterThan(10);
@@ -100,7 +104,7 @@ describe("whatever happens, in any order", () => {
         ).toBe(false);
         expect(inside.some((e) => e.type === "below-target")).toBe(false);
       }),
-      { numRuns: 1500 },
+      { numRuns: RUNS },
     ));
 
   test("nothing is processed without ten minutes of venting, and quart fish not within 30 of lighting the burner", () =>
@@ -119,7 +123,7 @@ describe("whatever happens, in any order", () => {
           expect(first - view.burnerLitAt).toBeGreaterThanOrEqual(plan.minBurnerToVentEndMinutes * MIN);
         }
       }),
-      { numRuns: 1500 },
+      { numRuns: RUNS },
     ));
 
   test("replaying any prefix and then the rest gives the same state", () =>
@@ -136,7 +140,7 @@ describe("whatever happens, in any order", () => {
           JSON.parse(JSON.stringify(whole)),
         );
       }),
-      { numRuns: 1000 },
+      { numRuns: RUNS },
     ));
 
   test("duplicates change nothing, and neither does the order of arrival", () => {
@@ -147,7 +151,7 @@ describe("whatever happens, in any order", () => {
         expect(runAt(plan, shuffled([...events, ...events], seed), T0, now)).toEqual(once);
         if (once.attempts.length > 0) begun++;
       }),
-      { numRuns: 1000 },
+      { numRuns: RUNS },
     );
     expect(begun).toBeGreaterThan(10);
   });

@@ -1,4 +1,6 @@
 import { type Alarm, type Asked, type Siphoned } from "./event.ts";
+import { type KnownBy } from "./instant.ts";
+import { type Observation } from "./observation.ts";
 
 export type RunPhase =
   | "warming"
@@ -22,12 +24,16 @@ export interface Attempt {
   endedBy?: "below-target" | "heat-off" | "abort" | "gauge-aside";
   /** the reading that ended it, kPa on the face, when there was one */
   endedAtKPa?: number;
-  /** what told that it was at target when it began */
+  /** how its beginning is known, where it was not heard as it happened, and when it was heard, ms since 1970 UTC */
+  knownBy?: KnownBy;
+  heardAt?: number;
+  /** what a doubted clock said of its beginning, ms since 1970 UTC */
+  claimedAt?: number;
+  /** instruments that said enough when it began */
   seenBy: string[];
+  /** times longer than a minute in which no instrument was seen, in order; the last one ends now while it runs */
+  unobserved: { from: number; to: number }[];
 }
-
-/** What somebody reads off the canner's own dial, or a weight says: the other sources are gauges that send. */
-export const OWN_FACE = "";
 
 /** Something that departs from the schedule. It stays with the run whatever happens later. */
 export interface Deviation {
@@ -44,12 +50,16 @@ export interface Deviation {
     | "lid-off-early"
     | "lid-off-late"
     | "out-of-place"
+    | "clock-step"
+    | "clock-unknown"
     | "aborted";
   at: number;
   /** unwatched time: when it ended */
   until?: number;
   /** readings: kPa on the face; gauges that disagree: the lower */
   gaugeKPa?: number;
+  /** a clock that was set: by how much, ms */
+  stepMs?: number;
   /** gauges that disagree: the higher, kPa */
   otherKPa?: number;
   text?: string;
@@ -79,19 +89,27 @@ export interface RunState {
   lidOffAt: number | null;
   unloadedAt: number | null;
   checkedAt: number | null;
-  lastReading: { at: number; gaugeKPa: number } | null;
+  lastReading: { at: number; gaugeKPa: number; instrument: string } | null;
   /** last temperature inside that was sent; it decides nothing */
   lastTemp: { at: number; tempC: number } | null;
   /** last reading or tap that told of pressure */
   lastLookAt: number | null;
   overPressure: boolean;
   overSince: number | null;
-  /** last word of each source that counts */
-  gauges: Record<string, { at: number; kPa: number }>;
-  /** gauges that nobody goes by any more */
+  /** looks by a person that were only a tap, since a figure was last read off the dial */
+  tapsSinceFigure: number;
+  /** newest observation of each instrument since the weight went on */
+  seen: Record<string, Observation>;
+  /** instruments that were put out of service */
   aside: string[];
-  /** they differ by more than they should, as far as was seen last */
+  /** two of them cannot both be right, as far as was seen last */
   disagree: boolean;
+  /** some instrument says enough, and the time does not start because of these: they are to be seen again */
+  waitsFor: string[];
+  /** nobody can tell what time it is since then, and nothing counts; null while the clock is known */
+  clockUnknownSince: number | null;
+  /** the machine's clock was set then, and nobody has looked since; null otherwise */
+  lookAskedSince: number | null;
   silenced: { alarm: Alarm; at: number; by: string | null; reason: string | null } | null;
   confirmed: Partial<Record<Asked, { at: number; by: string | null; text: string | null }>>;
   /** containers in the order they came out */
@@ -124,9 +142,13 @@ export function newRunState(createdAt: number): RunState {
     lastLookAt: null,
     overPressure: false,
     overSince: null,
-    gauges: {},
+    tapsSinceFigure: 0,
+    seen: {},
     aside: [],
     disagree: false,
+    waitsFor: [],
+    clockUnknownSince: null,
+    lookAskedSince: null,
     silenced: null,
     confirmed: {},
     out: [],
@@ -140,9 +162,14 @@ export function copyOfState(state: RunState): RunState {
   return {
     ...state,
     vent: { ...state.vent },
-    attempts: state.attempts.map((a) => ({ ...a, seenBy: [...a.seenBy] })),
+    attempts: state.attempts.map((a) => ({
+      ...a,
+      seenBy: [...a.seenBy],
+      unobserved: a.unobserved.map((u) => ({ ...u })),
+    })),
     deviations: state.deviations.map((d) => ({ ...d })),
-    gauges: { ...state.gauges },
+    seen: { ...state.seen },
+    waitsFor: [...state.waitsFor],
     aside: [...state.aside],
     confirmed: { ...state.confirmed },
     out: [...state.out],

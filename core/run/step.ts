@@ -1,5 +1,5 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
-import { deviate, endAttempt, enter, noteUnwatched, outOfPlace } from "./change.ts";
+import { deviate, endAttempt, enter, noteUnobserved, outOfPlace } from "./change.ts";
 import { lighterThan, look, setAside } from "./look.ts";
 import { LID_OFF_WITHIN_HOURS } from "../schedule/index.ts";
 import { currentAttempt, type RunState } from "./state.ts";
@@ -11,6 +11,8 @@ const MINUTE = 60_000;
  * time is served. Changes `state`.
  */
 export function elapse(state: RunState, plan: RunPlan, now: number): void {
+  // While nobody can tell what time it is, nothing is over.
+  if (state.clockUnknownSince !== null) return;
   const { vent } = state;
   if (state.phase === "venting" && vent.steadySince !== null && vent.doneAt === null) {
     const due = ventDueAt(state, plan);
@@ -20,7 +22,7 @@ export function elapse(state: RunState, plan: RunPlan, now: number): void {
   if (state.phase === "processing" && attempt && state.completedAt === null) {
     const finish = attempt.startedAt + plan.minutes * MINUTE;
     if (now >= finish) {
-      noteUnwatched(state, plan, state.lastLookAt ?? attempt.startedAt, finish);
+      noteUnobserved(state, plan, attempt, finish);
       state.completedAt = finish;
       state.outcome = "processed";
     }
@@ -46,6 +48,8 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     return;
   }
   if (event.type === "silence") return silence(state, event);
+  if (event.type === "clock-step" || event.type === "clock-unknown" || event.type === "clock-known")
+    return clock(state, event, event.type);
   if (event.type === "confirmed") {
     if (event.asked)
       state.confirmed[event.asked] = { at: event.at, by: event.by ?? null, text: event.text ?? null };
@@ -64,7 +68,7 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "weight-on":
       return weightOn(state, plan, event);
     case "gauge-aside":
-      return setAside(state, event);
+      return setAside(state, plan, event);
     case "jiggles":
     case "reading":
     case "at-target":
@@ -115,7 +119,8 @@ function heatOn(state: RunState, event: RunEvent): void {
     state.vent = { steadySince: null, doneAt: null };
     state.outcome = "under-way";
     state.heatOffAt = state.zeroAt = state.lockDownAt = null;
-    state.gauges = {};
+    state.seen = {};
+    state.waitsFor = [];
     return enter(state, "warming", event.at);
   }
   outOfPlace(state, event);
@@ -153,7 +158,20 @@ function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
     deviate(state, { kind: "weight-on-early", at: event.at });
     return steamFaltered(state, event);
   }
+  // What was seen with the vent open says nothing of a canner that is shut.
+  state.seen = {};
   enter(state, "pressurising", event.at);
+}
+
+/** The larder's own clock: set by somebody, unknown after a power cut, and known again. */
+function clock(state: RunState, event: RunEvent, type: "clock-step" | "clock-unknown" | "clock-known"): void {
+  if (type === "clock-known") {
+    state.clockUnknownSince = null;
+    return;
+  }
+  if (type === "clock-unknown") state.clockUnknownSince ??= event.at;
+  else state.lookAskedSince = event.at;
+  deviate(state, { kind: type, at: event.at, stepMs: event.stepMs });
 }
 
 function silence(state: RunState, event: RunEvent): void {

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
   FoldedRun,
+  OWN_DIAL,
   RUN_EVENT_TYPES,
   advance,
   effectiveEvents,
@@ -132,7 +133,7 @@ describe(`${STREAMS} evenings, late, doubled, out of order and with gaps`, () =>
               const low = counts.filter(
                 (e) => e.type === "reading" && e.gaugeKPa !== undefined && e.gaugeKPa < plan.floorKPa,
               );
-              for (const e of low) expect(view.aside).toContain(e.source);
+              for (const e of low) expect(view.aside).toContain(e.source ?? OWN_DIAL);
               expect(counts.some((e) => e.type === "below-target" && e.source === undefined)).toBe(false);
               const looks = ordered.filter(
                 (e) => e.type === "reading" && e.at >= last!.startedAt && e.at <= view.completedAt!,

@@ -71,6 +71,7 @@ export function containerName(key: ContainerKey): string {
   return key === "jar-half-gallon" ? "half-gallon jar" : shapeOf(key).name;
 }
 
+/** Whether a container is a metal can; otherwise it is a glass jar. */
 export function isCan(key: ContainerKey): boolean {
   return key.startsWith("can-");
 }

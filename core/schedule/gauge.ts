@@ -1,6 +1,5 @@
 import { formatFraction } from "../quantity/index.ts";
 import { CAN_BAND, JAR_BANDS, type GaugeKind } from "./pressure.ts";
-import { usda2015, type Source } from "./source.ts";
 
 /** What a canner has to tell and hold pressure with. */
 export interface CannerGauges {
@@ -17,13 +16,12 @@ export interface CannerGauges {
 /** A dial tested longer ago than this is overdue. */
 export const GAUGE_TEST_MONTHS = 12;
 
-/** A dial that reads higher than this, psi, is replaced: it shows pressure that is not there. */
+/** A dial that reads higher than this, psi, is replaced: it shows pressure that is not there. Source: USDA 2015, Guide 1, from memory. */
 export const GAUGE_REPLACE_PSI = 1;
-/** A dial that reads lower than this, psi, is unpredictable and is replaced too. */
+/** A dial that reads lower than this, psi, is unpredictable and is replaced too. Common practice, no source. */
 export const GAUGE_LOW_PSI = 2;
 /** One pound written as 7 kPa is 1.015 lb: no dial is read finer, psi. */
 const ROUNDING_PSI = 0.02;
-export const GAUGE_REPLACE_SOURCE: Source = usda2015("Guide 1, dial gauge accuracy");
 
 export type DialStanding = "none" | "sound" | "overdue" | "untested" | "replace";
 
@@ -135,7 +133,7 @@ export function pressureTarget(c: TargetCase): PressureTarget | NoTarget {
   if (standing === "replace")
     return no(
       "gauge-replace",
-      `This dial reads ${formatFraction(Math.abs(error))} lb ${error > 0 ? "high" : "low"}. ${REPLACE_RULE}`,
+      `This dial reads ${formatFraction(Math.abs(error))} lb ${error > 0 ? "high" : "low"}. ${DIAL_REPLACED}`,
       ["Fit a new dial gauge and test it.", "Use a canner with a weight."],
     );
   if (hasWeight && standing !== "sound")
@@ -249,7 +247,9 @@ function isOverdue(standing: DialStanding): boolean {
   return standing === "overdue" || standing === "untested";
 }
 
-const REPLACE_RULE = "More than 1 lb high, or 2 lb low, a dial gauge is replaced, not corrected.";
+/** USDA 2015, Guide 1, from memory; 2 lb low: common practice, no source. */
+export const DIAL_REPLACED =
+  "More than 1 lb high, or more than 2 lb low, a dial gauge is replaced, not corrected.";
 
 function readsHigh(error: number, truePsi: number): string {
   return `The dial reads ${formatFraction(error)} lb high, so ${formatFraction(truePsi)} lb shows as ${formatFraction(truePsi + error)} lb on its face.`;
@@ -259,5 +259,5 @@ function dialDoubt(standing: DialStanding): string {
   if (standing === "untested")
     return "The dial gauge has never been tested, so its reading cannot be trusted.";
   if (standing === "overdue") return "The dial gauge was last tested more than 12 months ago.";
-  return `The dial gauge must be replaced. ${REPLACE_RULE}`;
+  return `The dial gauge must be replaced. ${DIAL_REPLACED}`;
 }

@@ -16,6 +16,7 @@ import {
   settingsFor,
   weightSettings,
   whyNotAccepted,
+  whyNotGivenFor,
   type CannerGauges,
   type LoadPack,
 } from "./index.ts";
@@ -167,12 +168,20 @@ describe("the number on the gauge", () => {
         reason: expect.stringMatching(new RegExp(`13 lb.*limit is ${max} lb`)),
       });
     expect(limited(dial(), 13.5, 5000)).toMatchObject({ target: { facePsi: 13 } });
-    expect(limited(both(), 13, 5000)).toMatchObject({ blockedBy: "over-limit" });
+    expect(limited(both(), 13, 5000)).toMatchObject({
+      blockedBy: "over-limit",
+      instead: ["Use another canner."],
+    });
   });
   test("with a dial and a weight the weight governs by its own column, and the dial is watched", () => {
     const high = govern([pints], both(1), 2300);
     expect(high).toMatchObject({ target: { governs: "weighted", truePsi: 15, facePsi: 16, weightPsi: 15 } });
     expect(high.outcome !== "none" && high.target.why.join(" ")).toMatch(/weight governs.*only watched/);
+    // A weight that cannot be set as low as asked says which one it is instead.
+    const only15 = govern([pints], { ...both(), weightPiecesPsi: [15] }, 500);
+    expect(only15.outcome !== "none" && only15.target.why.join(" ")).toMatch(
+      /asks for 10 lb; 15 lb is the nearest/,
+    );
     expect(govern([pints], both(), 500)).toMatchObject({
       target: { governs: "weighted", truePsi: 10, weightPsi: 10, dialReliable: true },
     });
@@ -360,6 +369,14 @@ describe("an extension office's schedule for cans", () => {
       outcome: "none",
       pack: 0,
       reason: expect.stringMatching(/given for 2,300 ft/),
+    });
+  });
+  test("a meter above it is a rounding of feet, and no more than a meter", () => {
+    const given = { ...taken(), givenForM: 700 };
+    expect(whyNotGivenFor(given, 701)).toBeNull();
+    expect(whyNotGivenFor(given, 701.001)).toMatchObject({
+      outcome: "none",
+      instead: ["Ask the office for this kitchen's altitude."],
     });
   });
   test("one of unknown altitude is asked for again", () => {

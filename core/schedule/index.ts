@@ -37,7 +37,6 @@ export {
   ALTITUDE_RANGE_M,
   CAN_BAND,
   JAR_BANDS,
-  JAR_BANDS_SOURCE,
   bandFor,
   type AltitudeBand,
   type GaugeKind,
@@ -52,6 +51,7 @@ export {
 } from "./lookup.ts";
 export {
   GAUGE_LOW_PSI,
+  DIAL_REPLACED,
   GAUGE_REPLACE_PSI,
   GAUGE_TEST_MONTHS,
   dialStanding,

@@ -45,6 +45,7 @@ const ROWS: [ProductKey, PackMethod[], number, number, number | null, number, st
   ["soup", ["hot"], 60, 60, 75, 1, USDA],
   ["soup-seafood", ["hot"], 100, 100, 100, 1, USDA],
   ["stewed-meat", ["hot"], 75, 75, 90, 1, COMMON],
+  ["dry-beans", ["hot"], 75, 75, 90, 1, USDA],
 ];
 
 describe("jars: every row of the process table", () => {

@@ -1,5 +1,5 @@
 import { ftFromM } from "../quantity/index.ts";
-import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
+import { COMMON_PRACTICE } from "./source.ts";
 
 /** The kind of regulator the pressure is read from. */
 export type GaugeKind = "dial" | "weighted";
@@ -12,6 +12,7 @@ export interface AltitudeBand {
   weightedPsi: number;
 }
 
+/** Pressure for jars by altitude. Source: USDA 2015, Guide 5, process times tables, from memory. */
 export const JAR_BANDS: readonly AltitudeBand[] = [
   { toFt: 1000, dialPsi: 11, weightedPsi: 10 },
   { toFt: 2000, dialPsi: 11, weightedPsi: 15 },
@@ -20,10 +21,6 @@ export const JAR_BANDS: readonly AltitudeBand[] = [
   { toFt: 8000, dialPsi: 14, weightedPsi: 15 },
   { toFt: Infinity, dialPsi: null, weightedPsi: 15 },
 ];
-
-export const JAR_BANDS_SOURCE: Source = usda2015(
-  "Guide 5, process times tables, canner pressure by altitude",
-);
 
 /** Cans have one band only. */
 export const CAN_BAND = { toFt: 1000, dialPsi: 11, weightedPsi: 10, source: COMMON_PRACTICE } as const;

@@ -1,3 +1,4 @@
+import { cFromF } from "#core/quantity";
 import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
 
 export const CONDITION_KEYS = ["fish-quart", "fish-smoked", "exhaust", "crab-acid", "clams-blanch"] as const;
@@ -28,7 +29,7 @@ export interface Condition {
 }
 
 /** Centre temperature a can is seamed at or above, °C (170 °F). Common practice, no source. */
-export const EXHAUST_TEMP_C = (170 - 32) / 1.8;
+export const EXHAUST_TEMP_C = cFromF(170);
 
 export const CONDITIONS: Record<ConditionKey, Condition> = {
   "fish-quart": {

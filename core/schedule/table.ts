@@ -22,6 +22,7 @@ export const PRODUCTS = [
   "soup",
   "soup-seafood",
   "stewed-meat",
+  "dry-beans",
   "can-fish",
   "can-game",
 ] as const;
@@ -247,6 +248,21 @@ export const JAR_ROWS: readonly JarRow[] = [
     headspaceIn: 1,
     source: COMMON_PRACTICE,
     notes: ["The meat's own time governs. No flour, starch or other thickener; thicken when serving."],
+  },
+  {
+    // Made from no lot: they fill the room that a load leaves.
+    key: "dry-beans",
+    name: "Dry beans",
+    covers: "dry beans or peas, soaked and cooked, in what a load leaves free",
+    packs: ["hot"],
+    halfPintMinutes: "as-pint",
+    pintMinutes: 75,
+    quartMinutes: 90,
+    headspaceIn: 1,
+    source: usda2015("Guide 4, beans or peas, shelled, dried: all varieties"),
+    notes: [
+      "Never dry in the jar: soaked, then boiled 30 minutes, and filled hot with the water they boiled in.",
+    ],
   },
 ];
 

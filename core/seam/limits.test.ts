@@ -11,6 +11,7 @@ import {
   outsideBeyond,
   sheetProblems,
   typicalLimits,
+  USUAL_PLATES,
   type SeamDimension,
   type SeamPosition,
   type SeamSheet,
@@ -56,7 +57,7 @@ describe("the worst place", () => {
     ).toMatchObject({ worst: 3.9, position: 2, out: null, values: [null, 3.5, 3.9] });
   });
   test("with one end of the range open is the one nearest to the other", () => {
-    const s = sheet({ countersink: 3.9 }, { countersink: 3.1 }, { countersink: 3.5 });
+    const s = sheet({ countersink: 3.5 }, { countersink: 3.9 }, { countersink: 3.1 });
     const by = (low: number | null, high: number | null) =>
       judged("countersink", s, { source: "x", ranges: { countersink: { low, high } } }).worst;
     expect(by(3, null)).toBe(3.1);
@@ -125,6 +126,11 @@ describe("what cannot be", () => {
   test("a seam thinner than its plates, but for what a micrometer squeezes", () => {
     for (const thickness of [null, 1.25, 1.16]) expect(fields({ thickness })).toEqual([]);
     expect(fields({ thickness: 1.14 })).toEqual(["thickness"]);
+  });
+  test("the plates shown before any are measured are those of a common can: 0.009 and 0.008 in", () => {
+    // Typical, from memory.
+    expect(USUAL_PLATES.endPlateMm).toBeCloseTo(0.2286, 4);
+    expect(USUAL_PLATES.bodyPlateMm).toBeCloseTo(0.2032, 4);
   });
   test("a wrinkle of less than nothing or more than all", () => {
     for (const wrinklePercent of [null, 0, 100]) expect(fields({ wrinklePercent })).toEqual([]);

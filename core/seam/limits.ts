@@ -1,8 +1,7 @@
+import { MM_PER_IN } from "#core/quantity";
 import { type SeamDimension, DIMENSIONS } from "./dimension.ts";
 import { fivePlatesMm, type Plates } from "./measure.ts";
 import { figuresOf, type PositionFigures, type SeamSheet } from "./sheet.ts";
-
-const INCH = 25.4;
 
 /** From and to; null where nothing is said. Lengths mm, the rest per cent. */
 export interface Range {
@@ -20,9 +19,12 @@ export interface SeamLimits {
 }
 
 /** Plates of a common end and body, to show limits by before any are measured. Typical, from memory. */
-export const USUAL_PLATES: Plates = { endPlateMm: 0.009 * INCH, bodyPlateMm: 0.008 * INCH };
+export const USUAL_PLATES: Plates = { endPlateMm: 0.009 * MM_PER_IN, bodyPlateMm: 0.008 * MM_PER_IN };
 
-const around = (mid: number, by: number): Range => ({ low: (mid - by) * INCH, high: (mid + by) * INCH });
+const around = (mid: number, by: number): Range => ({
+  low: (mid - by) * MM_PER_IN,
+  high: (mid + by) * MM_PER_IN,
+});
 const atLeast = (low: number): Range => ({ low, high: null });
 
 /**
@@ -36,11 +38,11 @@ export function typicalLimits(plates: Plates): SeamLimits {
     source: "typical, from memory; replace with your maker’s",
     ranges: {
       width: around(0.115, 0.005),
-      thickness: { low: five + 0.003 * INCH, high: five + 0.008 * INCH },
+      thickness: { low: five + 0.003 * MM_PER_IN, high: five + 0.008 * MM_PER_IN },
       countersink: around(0.125, 0.005),
       bodyHook: around(0.08, 0.008),
       coverHook: around(0.078, 0.008),
-      overlap: atLeast(0.04 * INCH),
+      overlap: atLeast(0.04 * MM_PER_IN),
       overlapPercent: atLeast(45),
       butting: atLeast(70),
       tightness: atLeast(70),
@@ -86,6 +88,7 @@ export function judgeSheet(sheet: SeamSheet, limits: SeamLimits): Judged[] {
   );
 }
 
+/** Judges each place a seam was measured at by the limits, in the order given. */
 export function judgePlaces(places: readonly PositionFigures[], limits: SeamLimits): Judged[] {
   return DIMENSIONS.map((dimension) => {
     const range = limits.ranges[dimension];

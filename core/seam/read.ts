@@ -1,11 +1,10 @@
+import { MM_PER_IN } from "#core/quantity";
 import { readNumber } from "../quantity/index.ts";
 import { LENGTH_NAMES, type SeamLength } from "./dimension.ts";
 
-const INCH = 25.4;
-
 /** Units a seam is read in: thousandths of an inch are written as 0.115 or as 115. */
 export type SeamUnit = "in" | "thou" | "mm";
-const TO_MM: Record<SeamUnit, number> = { in: INCH, thou: INCH / 1000, mm: 1 };
+const TO_MM: Record<SeamUnit, number> = { in: MM_PER_IN, thou: MM_PER_IN / 1000, mm: 1 };
 const UNIT_NAMES: Record<SeamUnit, string> = { in: "in", thou: "thousandths", mm: "mm" };
 
 interface Span {
@@ -81,15 +80,15 @@ export function readPercent(text: string): number | null {
 
 /** A length of a seam in both units: `0.115 in (2.92 mm)`. @param mm length in mm */
 export function lengthWords(mm: number): string {
-  return `${(mm / INCH).toFixed(3)} in (${mm.toFixed(2)} mm)`;
+  return `${(mm / MM_PER_IN).toFixed(3)} in (${mm.toFixed(2)} mm)`;
 }
 
 /** What was read, shown back to the half thousandth: `0.0495 in (1.257 mm)`. @param mm length in mm */
 export function shownBack(mm: number): string {
-  return `${(mm / INCH).toFixed(4).replace(/0$/, "")} in (${mm.toFixed(3).replace(/0$/, "")} mm)`;
+  return `${(mm / MM_PER_IN).toFixed(4).replace(/0$/, "")} in (${mm.toFixed(3).replace(/0$/, "")} mm)`;
 }
 
 /** A length of a seam in the household's unit: `0.115 in` or `2.92 mm`. @param mm length in mm */
 export function formatSeam(mm: number, system: "us" | "metric"): string {
-  return system === "us" ? `${(mm / INCH).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
+  return system === "us" ? `${(mm / MM_PER_IN).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
 }

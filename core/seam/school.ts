@@ -1,9 +1,8 @@
+import { MM_PER_IN } from "#core/quantity";
 import { randomFrom } from "../random/index.ts";
 import { DEFECTS, defectOf, type DefectKey, type SeamVerdict } from "./defect.ts";
 import { USUAL_PLATES } from "./limits.ts";
 import { fivePlatesMm, type SeamMeasures } from "./measure.ts";
-
-const INCH = 25.4;
 
 /** What can be wrong with a seam cut through, told by its numbers. */
 export const SECTION_FAULTS = [
@@ -28,6 +27,7 @@ const SECTION_NAMES: Record<SectionFault, string> = {
   "no-overlap": "Hooks do not meet",
 };
 
+/** Name of a lesson, for a sentence. */
 export function lessonName(lesson: Lesson): string {
   if (lesson === "good-section" || lesson === "good-outside") return "Nothing: this seam is good";
   return lesson in SECTION_NAMES ? SECTION_NAMES[lesson as SectionFault] : defectOf(lesson as DefectKey).name;
@@ -60,7 +60,7 @@ export type Exercise = { seed: number; lesson: Lesson; choices: Lesson[] } & (
 
 /** A good seam with the scatter of a good sealer, mm. */
 function goodSeam(r: () => number): SeamMeasures & { countersinkMm: number } {
-  const thou = (mid: number, by: number) => (mid + (2 * r() - 1) * by) * INCH;
+  const thou = (mid: number, by: number) => (mid + (2 * r() - 1) * by) * MM_PER_IN;
   return {
     ...USUAL_PLATES,
     widthMm: thou(0.115, 0.002),
@@ -119,22 +119,22 @@ export function exercise(lesson: Lesson, seed: number): Exercise {
   if (sortOf(lesson) === "section") {
     const m = goodSeam(r);
     const amount = 0.5 + 0.5 * r();
-    const by = (thou: number) => thou * INCH * amount;
+    const by = (thou: number) => thou * MM_PER_IN * amount;
     const measures = { ...m };
     if (lesson === "short-cover-hook") measures.coverHookMm -= by(0.034);
     if (lesson === "short-body-hook") measures.bodyHookMm -= by(0.034);
-    if (lesson === "long-body-hook") measures.bodyHookMm += by(0.022) + 0.006 * INCH;
+    if (lesson === "long-body-hook") measures.bodyHookMm += by(0.022) + 0.006 * MM_PER_IN;
     if (lesson === "loose") {
-      measures.thicknessMm += by(0.02) + 0.005 * INCH;
+      measures.thicknessMm += by(0.02) + 0.005 * MM_PER_IN;
       measures.wrinklePercent = 60;
     }
     if (lesson === "too-tight") {
       measures.thicknessMm = fivePlatesMm(USUAL_PLATES);
-      measures.widthMm += by(0.014) + 0.005 * INCH;
+      measures.widthMm += by(0.014) + 0.005 * MM_PER_IN;
     }
     if (lesson === "no-overlap") {
-      measures.coverHookMm = (0.038 + 0.01 * r()) * INCH;
-      measures.bodyHookMm = (0.045 + 0.01 * r()) * INCH;
+      measures.coverHookMm = (0.038 + 0.01 * r()) * MM_PER_IN;
+      measures.bodyHookMm = (0.045 + 0.01 * r()) * MM_PER_IN;
     }
     return { seed, lesson, choices, kind: "section", measures };
   }

@@ -119,7 +119,13 @@ describe("what is known of it", () => {
     const thick = { thickness: inch(0.0505) };
     expect(lengths([setUp(0), ...cans, setUp(60)]).thickness).toBe(9);
     expect(lengths([setUp(0), ...cans, setUp(60, thick)])).toMatchObject({ thickness: 1, width: 2 });
-    expect(standing([setUp(0), ...cans, setUp(60, thick)]).state).toBe("ready");
+    const anew = standing([setUp(0), ...cans, setUp(60, thick)]);
+    expect(anew.state).toBe("ready");
+    expect(anew.series.find((s) => s.dimension === "thickness")!.values).toMatchObject([
+      { at: START + 60 * MIN },
+    ]);
+    // What a tear-down did not measure has no chart.
+    expect(lengths([setUp(0, { countersink: null })])).not.toHaveProperty("countersink");
   });
   test("why it stands still: a jam is a jam; a stop stays one for every size", () => {
     expect(standing([setUp(0), other(5, "jam")]).why).toMatch(/There was a jam/);

@@ -1,7 +1,6 @@
 export { bestBy, boilMinutes, eatingOrder } from "./life.ts";
 export { MOVES, type Move } from "./move.ts";
-export { OPENING_SIGNS, SIGNS, type OpeningSign, type SignFacts } from "./opening.ts";
-export { eatNext, type Kept } from "./next.ts";
+export { OPENING_SIGNS, SIGNS, signsOf, type OpeningSign, type SignFacts } from "./opening.ts";
 export {
   ADVICE_C,
   FREEZES_C,

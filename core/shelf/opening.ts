@@ -17,18 +17,33 @@ export interface SignFacts {
   when: "closed" | "open";
   sound: string;
   bad: string;
+  /** how it is said of a can, where that is another thing; null where a can has no such thing */
+  ofCan?: { sound: string; bad: string } | null;
 }
 
 /** Source: USDA 2015, Guide 1 (identifying and handling spoiled canned food), from memory; rust: common practice, no source. */
 export const SIGNS: readonly SignFacts[] = [
-  { key: "bulge", when: "closed", sound: "Lid or ends lie flat or drawn in", bad: "It bulges" },
+  {
+    key: "bulge",
+    when: "closed",
+    sound: "The lid lies flat or drawn in",
+    bad: "It bulges",
+    ofCan: { sound: "Both ends lie flat or drawn in", bad: "It bulges" },
+  },
   { key: "leak", when: "closed", sound: "Dry all round, no streak of dried food", bad: "It leaks, or did" },
-  { key: "rust", when: "closed", sound: "No rust, no dent on rim or seam", bad: "Rust or a dent there" },
+  {
+    key: "rust",
+    when: "closed",
+    sound: "No rust and no dent on lid or rim",
+    bad: "Rust or a dent there",
+    ofCan: { sound: "No rust, and no dent on a seam", bad: "Rust or a dent there" },
+  },
   {
     key: "lid-loose",
     when: "closed",
     sound: "The lid holds when it is pulled",
     bad: "The lid came off by itself",
+    ofCan: null,
   },
   { key: "spurt", when: "open", sound: "Air went in as it opened", bad: "Liquid or gas spurted out" },
   { key: "smell", when: "open", sound: "It smells of meat or fish as it should", bad: "It smells off" },
@@ -37,6 +52,7 @@ export const SIGNS: readonly SignFacts[] = [
     when: "open",
     sound: "No mould, no thread, no film",
     bad: "Mould, on food or under the lid",
+    ofCan: { sound: "No mould, no thread, no film", bad: "Mould, on food or under the end" },
   },
   {
     key: "cloudy",
@@ -45,3 +61,9 @@ export const SIGNS: readonly SignFacts[] = [
     bad: "Cloudy, bubbling or slimy",
   },
 ];
+
+/** What is looked at on a jar, or on a can, in its own words. */
+export function signsOf(can: boolean): SignFacts[] {
+  if (!can) return [...SIGNS];
+  return SIGNS.flatMap((s) => (s.ofCan === null ? [] : [{ ...s, ...s.ofCan }]));
+}

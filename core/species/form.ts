@@ -80,7 +80,7 @@ export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
 /**
  * What the table and the trade say about bones and skin of an animal, one sentence.
  *
- * Source: handbook tables after USDA 2015 (bone-in rows of chicken and rabbit; halibut); salmon bones that stay and
+ * Source: USDA 2015, from memory (bone-in rows of chicken and rabbit; halibut); salmon bones that stay and
  * soften, common practice.
  */
 export function boneRule(species: Species): string {

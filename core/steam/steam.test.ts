@@ -73,7 +73,7 @@ describe("the atmosphere", () => {
 describe("steam in a canner", () => {
   const f = (ft: number, psi: number, air = 0) =>
     fFromC(cannerSteam(mFromFt(ft), kPaFromPsi(psi), air).tempC);
-  // Handbook section 3.1: the worst end of each altitude band, recomputed here from the two published models.
+  // Values worked out by hand, no source: the worst end of each altitude band, recomputed here from the two published models.
   test.each([
     [1000, 10, 238.2],
     [2000, 11, 239.3],

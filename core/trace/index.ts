@@ -1,2 +1,2 @@
-export { directShares, harvestShares, harvestSharesOfAll, type Flow, type Shares } from "./share.ts";
+export { directShares, harvestSharesOfAll, type Flow, type Shares } from "./share.ts";
 export { mixShares, type MixSource } from "./mix.ts";

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { harvestShares, mixShares, type Flow } from "./index.ts";
+import { harvestSharesOfAll, mixShares, type Flow } from "./index.ts";
+
+const harvestShares = (node: string, flows: readonly Flow[]) => harvestSharesOfAll([node], flows).get(node)!;
 
 interface Held {
   id: string;

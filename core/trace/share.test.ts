@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { directShares, harvestShares, harvestSharesOfAll, type Flow } from "./index.ts";
+import { directShares, harvestSharesOfAll, type Flow } from "./index.ts";
+
+const harvestShares = (node: string, flows: readonly Flow[]) => harvestSharesOfAll([node], flows).get(node)!;
 
 /** A history of splits and merges: node k takes from nodes before it. The first three are harvests. */
 const anyLotTree: fc.Arbitrary<Flow[]> = fc

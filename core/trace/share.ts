@@ -65,8 +65,3 @@ export function harvestSharesOfAll(
   };
   return new Map([...nodes].map((node) => [node, visit(node)]));
 }
-
-/** Share of every harvest in one node; see `harvestSharesOfAll`. */
-export function harvestShares(node: string, flows: readonly Flow[]): Map<string, number> {
-  return harvestSharesOfAll([node], flows).get(node)!;
-}

@@ -1,0 +1,10 @@
+export {
+  calendarIn,
+  isDayOfYear,
+  usualSeasonFrom,
+  type Calendar,
+  type DayOfYear,
+  type Season,
+} from "./calendar.ts";
+export { isSouth } from "./south.ts";
+export { readWall, readWallText, type WallReading, type WallTime } from "./wall.ts";
