@@ -3,7 +3,7 @@
  * back to today, with something alive in every place. Nothing here is a real person, place or animal.
  */
 import { v5 as named, v7 as uuid } from "uuid";
-import { kPaFromPsi } from "#core/quantity";
+import { kPaFromPsi, mmFromIn } from "#core/quantity";
 import { type RunEventType } from "#core/run";
 import { type CheckKey, type EquipmentKind } from "#core/check";
 import { fillOne, openBench } from "#store/filling";
@@ -27,7 +27,7 @@ import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#sto
 import { makePack, type PackInput } from "#store/pack";
 import { recordOpening, setPrices } from "#store/eating";
 import { checkSeal, containersOfRun, dispose, undecided } from "#store/rest";
-import { openRun, takeReadings, tapRun } from "#store/run";
+import { getRun, openRun, takeReadings, tapRun } from "#store/run";
 import { simulatedRun, type SimulatedLoad } from "./simulated-run.ts";
 import {
   addCanReadings,
@@ -184,7 +184,7 @@ function pack(
 /** The sealer tested on empty cans: one taken apart, three places, lengths in thousandths of an inch. */
 function setUpSealer(t: Teller, at: number): void {
   t.goTo(at);
-  const mm = (thou: number) => (thou * 25.4) / 1000;
+  const mm = (thou: number) => mmFromIn(thou / 1000);
   const place = (w: number, s: number, bh: number, ch: number, wrinklePercent: number) => ({
     width: mm(w),
     thickness: mm(s),
@@ -261,13 +261,18 @@ function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: 
       note: null,
     })),
   });
+  const { floorKPa, dial } = getRun(t.larder, id).plan;
   for (const [i, [minute, type, psi]] of steps.entries()) {
     t.goTo(at + minute * MIN);
+    const gaugeKPa = psi === undefined ? undefined : kPaFromPsi(psi);
+    // Without a dial it is the weight that is seen.
+    const byEar = gaugeKPa !== undefined && dial?.standing === "none";
+    const heard = gaugeKPa !== undefined && gaugeKPa < floorKPa ? "weight-quiet" : "weight-rocking";
     tapRun(t.larder, id, {
       id: named(`${id} ${i}`, NAMESPACE),
-      type,
+      type: byEar ? heard : type,
       by: t.write().byName,
-      gaugeKPa: psi === undefined ? undefined : kPaFromPsi(psi),
+      gaugeKPa: byEar ? undefined : gaugeKPa,
     });
   }
   return id;
@@ -300,7 +305,7 @@ function gaugedRun(
   const deliver = (until: number) => {
     const from = delivered;
     while (delivered < sent.length && sent[delivered]!.at <= until) delivered++;
-    if (delivered > from) takeReadings(t.larder, id, sent.slice(from, delivered), "Gauge 1");
+    if (delivered > from) takeReadings(t.larder, id, sent.slice(from, delivered), "Gauge 1", until);
   };
   for (const [i, h] of told.filter((x) => !x.sent).entries()) {
     if (i === 1) {

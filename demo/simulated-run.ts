@@ -57,7 +57,7 @@ function simulate(load: SimulatedLoad): Happening[] {
   const even = randomFrom(7);
   const told: Happening[] = [{ s: 0, type: "heat-on" }];
   let pot = fill(spec);
-  let shown = 0;
+  let [shown, sent] = [0, 0];
   let stage: "warm" | "vent" | "pressure" | "cool" = "warm";
   let since = 0;
   let began: number | null = null;
@@ -72,6 +72,8 @@ function simulate(load: SimulatedLoad): Happening[] {
     const windy = load.gust && minute >= load.gust.minute && minute < load.gust.minute + load.gust.minutes;
     pot = pass(spec, pot, { flame, top, gust: windy ? load.gust!.strength : 0 }, STEP_S);
     shown = gaugeAfter(gauge, shown, pot.gaugePa / 1000, STEP_S, even() * 2 - 1);
+    // The gauge that sends is another one than the dial, and reads true.
+    sent = gaugeAfter(SOUND_GAUGE, sent, pot.gaugePa / 1000, STEP_S, even() * 2 - 1);
     const tap = (type: RunEventType, gaugeKPa?: number) => told.push({ s, type, gaugeKPa });
     if (stage === "warm" && steamsSteadily(pot) && s - since > 60) {
       tap("steam-steady");
@@ -82,7 +84,7 @@ function simulate(load: SimulatedLoad): Happening[] {
       cook = freshCook(pot.s);
     } else if (stage === "pressure") {
       if (began === null && shown >= floor) {
-        tap("reading", Math.round(shown * 10) / 10);
+        tap("reading", Math.ceil(shown * 10) / 10);
         began = s;
         first ??= s;
       } else if (began !== null && shown < floor) began = null;
@@ -97,7 +99,7 @@ function simulate(load: SimulatedLoad): Happening[] {
     }
     // Between a drop and its end a person and the gauge would say the same thing twice: the gauge is enough.
     if (s - sentAt >= SENDS_S && (stage === "pressure" || stage === "cool")) {
-      told.push({ s: s + 1, type: "reading", gaugeKPa: Math.round(shown * 100) / 100, sent: true });
+      told.push({ s: s + 1, type: "reading", gaugeKPa: Math.round(sent * 100) / 100, sent: true });
       sentAt = s;
     }
     if (stage === "cool" && shown < 0.9) {

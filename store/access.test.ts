@@ -14,7 +14,7 @@ import {
   listTokens,
   openSession,
   proofOf,
-  putOut,
+  endSession,
   setPassphrase,
   setPin,
   takeBackToken,
@@ -83,7 +83,7 @@ test("a screen that is not used for two months is out, and one that is put out i
   const t = testLarder();
   const key = openSession(t.larder, "Tablet");
   const other = openSession(t.larder, "Telephone");
-  putOut(t.larder, listSessions(t.larder).find((s) => s.device === "Telephone")!.id);
+  endSession(t.larder, listSessions(t.larder).find((s) => s.device === "Telephone")!.id);
   expect(knownSession(t.larder, other)).toBeNull();
   t.pass(61 * 24 * 60);
   expect(knownSession(t.larder, key)).toBeNull();
@@ -112,11 +112,16 @@ test("a token is told once, is known until it is taken back, and a gauge's holds
   expect(() => issueToken(t.larder, t.write(), { name: "Gauge", right: "gauge", cannerId: null })).toThrow(
     Refused,
   );
-  const { id, token } = issueToken(t.larder, t.write(), {
+  const write = t.write();
+  const gauge = {
     name: "Gauge",
     right: "gauge",
     cannerId: t.cannerId,
-  });
+  } as const;
+  const { id, token: told } = issueToken(t.larder, write, gauge);
+  const token = told!;
+  // The same form again makes no other token, and tells none that does not work.
+  expect(issueToken(t.larder, write, gauge)).toEqual({ id, token: null });
   expect(t.larder.sqlite.serialize().includes(Buffer.from(token))).toBe(false);
   expect(knownToken(t.larder, token)).toMatchObject({ name: "Gauge", right: "gauge", cannerId: t.cannerId });
   expect(knownToken(t.larder, `${token}x`)).toBeNull();

@@ -37,14 +37,14 @@ test("restoring brings back what was, keeps what there was, and the larder goes 
   const copy = await takeBackup(t.larder, "daily");
   packPints(t);
   t.pass(1);
-  await restoreBackup(t.larder, copy.name);
+  await restoreBackup(t.larder, copy.name, { write: t.write(), reason: "a test" });
   expect(t.larder.sqlite.prepare("select count(*) from pack").pluck().get()).toBe(0);
   expect(verifyLarder(t.larder).broken).toEqual([]);
   packPints(t);
   const before = listBackups(t.larder.folder).find((c) => c.why === "before-restore")!;
   expect((await previewBackup(t.larder, before.name)).wrong).toEqual([]);
   t.pass(1);
-  await restoreBackup(t.larder, before.name);
+  await restoreBackup(t.larder, before.name, { write: t.write(), reason: "a test" });
   expect(t.larder.sqlite.prepare("select count(*) from pack").pluck().get()).toBe(1);
   expect(existsSync(join(t.larder.folder, "arriving"))).toBe(false);
 });
@@ -57,7 +57,7 @@ test("a token taken back after a copy was made does not come back with it", asyn
   t.larder.sqlite.prepare(insert).run("b", "2");
   const copy = await takeBackup(t.larder, "daily");
   t.larder.sqlite.prepare("update device_token set revoked_at = 5 where id = 'a'").run();
-  await restoreBackup(t.larder, copy.name);
+  await restoreBackup(t.larder, copy.name, { write: t.write(), reason: "a test" });
   expect(
     t.larder.sqlite.prepare("select id from device_token where revoked_at is null").pluck().all(),
   ).toEqual(["b"]);
@@ -71,7 +71,9 @@ test("a damaged copy is refused with its reason, and nothing changes", async () 
   bytes.fill(0x5a, 4096, 40_000);
   writeFileSync(path, bytes);
   expect((await previewBackup(t.larder, copy.name)).wrong[0]).toMatch(/damaged|cannot be read/);
-  await expect(restoreBackup(t.larder, copy.name)).rejects.toThrow(Refused);
+  await expect(restoreBackup(t.larder, copy.name, { write: t.write(), reason: "a test" })).rejects.toThrow(
+    Refused,
+  );
   expect(listHarvests(t.larder)).toHaveLength(1);
 });
 

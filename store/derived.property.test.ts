@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { wholeRiver } from "#store/trace";
+import { fullGenealogy } from "#store/trace";
 import { anyLongHistory, livedThrough } from "./testing/history.ts";
 
 /** How each container stands, asked of what happened to it and not of what it carries. */
@@ -64,7 +64,7 @@ test("a river loses nothing between a pack and what became of its jars, whatever
       const { larder } = livedThrough(deeds);
       const runs = larder.sqlite.prepare("select id, code from run").all() as { id: string; code: string }[];
       for (const run of runs) {
-        const river = wholeRiver(larder, "run", run.id);
+        const river = fullGenealogy(larder, "run", run.id);
         const into = river.flows.filter((f) => f.to === run.code).reduce((kg, f) => kg + f.massKg, 0);
         const outOf = river.flows.filter((f) => f.from === run.code).reduce((kg, f) => kg + f.massKg, 0);
         expect(outOf).toBeCloseTo(into, 9);

@@ -9,7 +9,6 @@ import {
   openBench,
   setHow,
   takeOut,
-  type BenchPartInput,
 } from "#store/filling";
 import { deviationsOfPacks } from "#store/deviation";
 import { holdLot } from "#store/harvest";
@@ -18,26 +17,7 @@ import { recordedFills } from "#store/pack";
 import { saveRecipe } from "#store/recipe";
 import { openRun } from "#store/run";
 import { addSupply, listSupplies } from "#store/supply";
-import { testLarder, type TestLarder, refusedFields as fields } from "#store/testing";
-
-const part = (lotId: string, over: Partial<BenchPartInput> = {}): BenchPartInput => ({
-  lotId,
-  product: "red-meat-pieces",
-  method: "raw",
-  container: "jar-pint",
-  mouth: "regular",
-  planned: 4,
-  kgEach: 0.46,
-  liquid: "none",
-  saltTsp: 0.5,
-  headspaceIn: 1,
-  reusedLids: false,
-  lidBoxId: null,
-  additions: null,
-  reason: null,
-  office: null,
-  ...over,
-});
+import { benchPart as part, testLarder, type TestLarder, refusedFields as fields } from "#store/testing";
 
 /** A bench with one lot of 9 kg, 4 pints planned. */
 function onBench(t: TestLarder, parts = [part(t.lotId)]) {

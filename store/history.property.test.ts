@@ -3,11 +3,11 @@ import { describe, expect, test } from "vitest";
 import { runAt, type RunEvent } from "#core/run";
 import { Refused } from "#store/db";
 import { getHarvest } from "#store/harvest";
-import { cutLot, getLot, lotsOfHarvest } from "#store/lot";
+import { cutLot, getLot } from "#store/lot";
 import { packsWaiting, unpack } from "#store/pack";
 import { appendEvents, eventsOf, getRun } from "#store/run";
 import { traceGraph } from "#store/trace";
-import { openTestRun, packPints, testLarder, TEST_START } from "#store/testing";
+import { lotsWith, openTestRun, packPints, testLarder, TEST_START } from "#store/testing";
 
 type Deed =
   | { kind: "cut"; inKg: number; out: number }
@@ -50,7 +50,7 @@ describe("whatever a household does, in any order", () => {
       fc.property(anyDeeds, (deeds) => {
         const t = testLarder();
         for (const deed of deeds) {
-          const lots = lotsOfHarvest(t.larder, t.harvestId);
+          const lots = lotsWith(t, t.harvestId);
           const packs = packsWaiting(t.larder);
           if (deed.kind === "cut")
             attempt(() =>
@@ -79,7 +79,7 @@ describe("whatever a household does, in any order", () => {
         const animal = getHarvest(t.larder, t.harvestId);
         expect(animal.leftKg!).toBeGreaterThanOrEqual(0);
         expect(animal.cutKg).toBeLessThanOrEqual(animal.weightKg! + 0.021);
-        for (const lot of lotsOfHarvest(t.larder, t.harvestId)) {
+        for (const lot of lotsWith(t, t.harvestId)) {
           const packed = packsWaiting(t.larder)
             .flatMap((p) => p.lots)
             .filter((l) => l.id === lot.id);

@@ -29,7 +29,6 @@ describe("what a table will not take is told in words", () => {
     "household_rest",
     "individual_number",
     "container_number",
-    "lot_left",
     "origin_share",
     "repacked_weight",
     "drill_result_score",

@@ -118,8 +118,8 @@ test("whatever was written leaves so that a plain reader has it letter by letter
 });
 
 test("what leaves comes in again and changes nothing, whatever stands in it", () => {
-  fc.assert(
-    fc.property(anyText, anyText, anyText, (note, place, name) => {
+  return fc.assert(
+    fc.asyncProperty(anyText, anyText, anyText, async (note, place, name) => {
       const t = testLarder();
       noted(t, note, place, "T-1");
       // A shelf is found by its room and name, so the list tells them apart where a comma would not.
@@ -132,7 +132,7 @@ test("what leaves comes in again and changes nothing, whatever stands in it", ()
             .trim() || "Top",
       });
       for (const key of ["animals", "shelves"]) {
-        const told = takeList(t.larder, t.write(), list(key), listCsv(t.larder, list(key)));
+        const told = await takeList(t.larder, t.write(), list(key), listCsv(t.larder, list(key)));
         expect(told.map((r) => r.what)).toEqual(told.map(() => "same"));
       }
       t.larder.close();
@@ -156,10 +156,10 @@ const anyRow = fc.record({
   note: fc.oneof(anyText, fc.constant("")),
 });
 
-test("a look says just what then happens, changes nothing itself, and a row that is refused leaves nothing behind", () => {
+test("a look says just what then happens, changes nothing itself, and a row that is refused leaves nothing behind", async () => {
   let [refused, made, changed] = [0, 0, 0];
-  fc.assert(
-    fc.property(fc.array(anyRow, { minLength: 1, maxLength: 6 }), (rows) => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(anyRow, { minLength: 1, maxLength: 6 }), async (rows) => {
       const t = testLarder();
       const first = listHarvests(t.larder)[0]!;
       const quote = (s: string) => `"${s.replaceAll('"', '""')}"`;
@@ -176,10 +176,10 @@ test("a look says just what then happens, changes nothing itself, and a row that
           t.larder.sqlite.prepare(`select * from ${table}`).all(),
         );
       const before = state();
-      const told = previewList(t.larder, t.write(), list("animals"), text);
+      const told = await previewList(t.larder, t.write(), list("animals"), text);
       expect(state()).toEqual(before);
       expect(told).toHaveLength(rows.length);
-      const done = takeList(t.larder, t.write(), list("animals"), text);
+      const done = await takeList(t.larder, t.write(), list("animals"), text);
       expect(done).toEqual(told);
       const fresh = done.filter((r) => r.what === "new").length;
       const put = done.filter((r) => r.what === "changed").length;
@@ -198,20 +198,24 @@ test("a look says just what then happens, changes nothing itself, and a row that
   expect(changed).toBeGreaterThan(0);
 });
 
-test("any bytes at all are a list, or are refused as none, in words", () => {
+test("any bytes at all are a list, or are refused as none, in words", async () => {
   let refused = 0;
-  fc.assert(
-    fc.property(fc.oneof(fc.string({ maxLength: 200 }), anyText), fc.constantFrom(...LISTS), (text, l) => {
-      const t = testLarder();
-      try {
-        for (const row of takeList(t.larder, t.write(), l, text)) expect(row.sentence).toMatch(/\S/);
-      } catch (error) {
-        expect(error).toBeInstanceOf(Refused);
-        expect((error as Refused).message).toMatch(/[.”]$/);
-        refused++;
-      }
-      t.larder.close();
-    }),
+  await fc.assert(
+    fc.asyncProperty(
+      fc.oneof(fc.string({ maxLength: 200 }), anyText),
+      fc.constantFrom(...LISTS),
+      async (text, l) => {
+        const t = testLarder();
+        try {
+          for (const row of await takeList(t.larder, t.write(), l, text)) expect(row.sentence).toMatch(/\S/);
+        } catch (error) {
+          expect(error).toBeInstanceOf(Refused);
+          expect((error as Refused).message).toMatch(/[.”]$/);
+          refused++;
+        }
+        t.larder.close();
+      },
+    ),
     { numRuns: 150, seed: 20261211 },
   );
   expect(refused).toBeGreaterThan(100);

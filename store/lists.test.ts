@@ -34,7 +34,7 @@ function shelved(): TestLarder & { codes: string[] } {
 
 test.each(LISTS.map((l) => [l.key]))(
   "%s leaves with its headings, and every cell as its column says",
-  (key) => {
+  async (key) => {
     const t = shelved();
     const l = list(key);
     const [heads, ...rows] = parse(listCsv(t.larder, l), { bom: true }) as string[][];
@@ -54,21 +54,21 @@ test.each(LISTS.map((l) => [l.key]))(
 
 test.each(LISTS.filter((l) => l.take).map((l) => [l.key]))(
   "%s that comes in as it left changes nothing",
-  (key) => {
+  async (key) => {
     const t = shelved();
     const csv = listCsv(t.larder, list(key));
     expect(csv.split("\r\n").length).toBeGreaterThan(2);
     const before = t.larder.sqlite.serialize().length;
-    for (const row of take(t, key, csv)) expect(row, row.sentence).toMatchObject({ what: "same" });
+    for (const row of await take(t, key, csv)) expect(row, row.sentence).toMatchObject({ what: "same" });
     expect(t.larder.sqlite.serialize().length).toBe(before);
   },
 );
 
-test("a preview says what each row would do, and does none of it", () => {
+test("a preview says what each row would do, and does none of it", async () => {
   const t = testLarder();
   const text =
     "species,taken on,weight kg,weighed\nElk,2026-11-19,120,hanging\nmoth,2026-11-19,1,live\nElk,2027-01-01,100,live\nElk,2026-11-19,heavy,live\n";
-  const told = look(t, "animals", text);
+  const told = await look(t, "animals", text);
   expect(told.map((r) => [r.line, r.what])).toEqual([
     [2, "new"],
     [3, "refused"],
@@ -80,14 +80,14 @@ test("a preview says what each row would do, and does none of it", () => {
   expect(told[3]!.sentence).toBe("weight kg: “heavy” is no number.");
   expect(listHarvests(t.larder)).toHaveLength(1);
   // And then it does just that.
-  expect(take(t, "animals", text).map((r) => r.sentence)).toEqual(told.map((r) => r.sentence));
+  expect((await take(t, "animals", text)).map((r) => r.sentence)).toEqual(told.map((r) => r.sentence));
   expect(listHarvests(t.larder)).toHaveLength(2);
 });
 
-test("a row with a code corrects a card, and leaves alone what it has no column for", () => {
+test("a row with a code corrects a card, and leaves alone what it has no column for", async () => {
   const t = testLarder();
   const { code } = listHarvests(t.larder)[0]!;
-  expect(take(t, "animals", `code;note\n${code};"shot clean; no gut"\n`)).toEqual([
+  expect(await take(t, "animals", `code;note\n${code};"shot clean; no gut"\n`)).toEqual([
     { line: 2, what: "changed", sentence: `${code}: note becomes shot clean; no gut.` },
   ]);
   expect(listHarvests(t.larder)[0]).toMatchObject({
@@ -97,10 +97,10 @@ test("a row with a code corrects a card, and leaves alone what it has no column 
   });
 });
 
-test("jars are moved and taken off by their codes", () => {
+test("jars are moved and taken off by their codes", async () => {
   const t = shelved();
   const [a, b, c] = t.codes;
-  const told = take(
+  const told = await take(
     t,
     "jars",
     `code,is,shelf,to whom or why\n${a},on the shelf,"Cellar, Low",\n${b},given away,,Neighbour\n${c},eaten,,\n${c},eaten,,\nNO-1,eaten,,\n`,
@@ -111,7 +111,7 @@ test("jars are moved and taken off by their codes", () => {
   ).toEqual([a]);
 });
 
-test("a list puts no jar on a shelf that may not stand there", () => {
+test("a list puts no jar on a shelf that may not stand there", async () => {
   const t = shelved();
   const run = openTestRun(t, [packPints(t).id]);
   runToTowel(t, run.id);
@@ -119,26 +119,26 @@ test("a list puts no jar on a shelf that may not stand there", () => {
   const [failed, unchecked] = containersOfRun(t.larder, run.id);
   checkSeal(t.larder, t.write(), failed!.id, "failed");
   const rows = [failed, unchecked].map((jar) => `${jar!.code},on the shelf,"Cellar, Low"`);
-  const told = take(t, "jars", `code,is,shelf\n${rows.join("\n")}\n`);
+  const told = await take(t, "jars", `code,is,shelf\n${rows.join("\n")}\n`);
   expect(told.map((r) => r.what)).toEqual(["refused", "refused"]);
   expect(told[0]!.sentence).toMatch(/did not seal/);
   expect(told[1]!.sentence).toMatch(/no checked seal yet/);
 });
 
-test("supplies are counted, shelves made, temperatures written down once", () => {
+test("supplies are counted, shelves made, temperatures written down once", async () => {
   const t = shelved();
   const lids = "kind,container,mouth,label,left\nlid,,regular,Box 9,48\n";
-  expect(take(t, "supplies", lids)[0]!.what).toBe("new");
-  expect(take(t, "supplies", lids.replace("48", "31"))[0]).toMatchObject({
+  expect((await take(t, "supplies", lids))[0]!.what).toBe("new");
+  expect((await take(t, "supplies", lids.replace("48", "31")))[0]).toMatchObject({
     what: "changed",
     sentence: "Box 9: counted 31, was 48.",
   });
   expect(listSupplies(t.larder).find((x) => x.label === "Box 9")!.left).toBe(31);
-  expect(take(t, "shelves", "room,name,kind,takes\nCellar,Box 1,box,12\n")[0]!.what).toBe("new");
+  expect((await take(t, "shelves", "room,name,kind,takes\nCellar,Box 1,box,12\n"))[0]!.what).toBe("new");
   const warm = "room,at,temperature °C\nCellar,2026-11-20T10:00:00+01:00,9.5\n";
-  expect(take(t, "rooms", warm)[0]!.what).toBe("new");
+  expect((await take(t, "rooms", warm))[0]!.what).toBe("new");
   // The same instant in another zone is the same reading.
-  expect(take(t, "rooms", warm.replace("10:00:00+01:00", "09:00:00Z"))[0]!.what).toBe("same");
+  expect((await take(t, "rooms", warm.replace("10:00:00+01:00", "09:00:00Z")))[0]!.what).toBe("same");
 });
 
 test.each([
@@ -147,18 +147,18 @@ test.each([
   ["code,code\nA,B\n", /in it twice/],
   ['code,note\n"open', /cannot be read as CSV/],
   [`code\n${"x\n".repeat(5001)}`, /More than 5,000 rows/],
-])("what is no list is refused whole", (text, why) => {
+])("what is no list is refused whole", async (text, why) => {
   const t = testLarder();
-  expect(() => take(t, "animals", text)).toThrow(Refused);
-  expect(() => take(t, "animals", text)).toThrow(why);
+  await expect(take(t, "animals", text)).rejects.toThrow(Refused);
+  await expect(take(t, "animals", text)).rejects.toThrow(why);
 });
 
-test("a note that is a formula to a spreadsheet leaves as text, and comes in as it was", () => {
+test("a note that is a formula to a spreadsheet leaves as text, and comes in as it was", async () => {
   const t = testLarder();
   const { code } = listHarvests(t.larder)[0]!;
-  take(t, "animals", `code,note\n${code},"'=HYPERLINK(""http://x"")"\n`);
+  await take(t, "animals", `code,note\n${code},"'=HYPERLINK(""http://x"")"\n`);
   expect(listHarvests(t.larder)[0]!.note).toBe('=HYPERLINK("http://x")');
   const csv = listCsv(t.larder, list("animals"));
   expect(csv).toContain(`"'=HYPERLINK(""http://x"")"`);
-  expect(take(t, "animals", csv)[0]!.what).toBe("same");
+  expect((await take(t, "animals", csv))[0]!.what).toBe("same");
 });

@@ -50,6 +50,19 @@ describe("the store's one door for a pack", () => {
     );
     expect(Object.keys(fields(() => ask(t, { office: OFFICE })))).toEqual(["officeMinutes"]);
   });
+  test("what an office gave is what the pack is held to", () => {
+    const t = testLarder();
+    const given = { ...CANS, liquid: "broth", count: 2, massKg: null, office: OFFICE };
+    expect(ask(t, given)).toMatchObject({ minutes: 99, pressurePsi: 11, fromOffice: true });
+    expect(Object.keys(fields(() => ask(t, { ...given, office: null })))).toEqual(["container"]);
+  });
+  test("this household's own packs decide what is odd", () => {
+    const t = testLarder();
+    const thin = () => packPints(t, 2, { massKg: 2 * 0.3, sure: true });
+    expect(fields(() => packPints(t, 2, { massKg: 2 * 0.3 })).confirm).toBeTruthy();
+    for (let i = 0; i < 6; i++) thin();
+    expect(packPints(t, 2, { massKg: 2 * 0.3 }).code).toBeTruthy();
+  });
   test("a dish without a recipe of its name is refused at what it is", () => {
     const t = testLarder();
     expect(fields(() => ask(t, { dish: "Stew nobody wrote" })).product).toMatch(/no recipe called Stew/);

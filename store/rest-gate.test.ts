@@ -11,7 +11,7 @@ import {
   undecided,
 } from "#store/rest";
 import { getRun } from "#store/run";
-import { openTestRun, packPints, refusal, runToTowel, tap, testLarder } from "#store/testing";
+import { lastNote, openTestRun, packPints, refusal, runToTowel, tap, testLarder } from "#store/testing";
 
 /** Two pints on the towel, whose rest is over; or taken off the fire after half an hour. */
 function onTowel({ minutes = 75, count = 2, rested = true } = {}) {
@@ -45,6 +45,24 @@ describe("a seal is looked at", () => {
     expect(restingRuns(t.larder)).toEqual([]);
     tap(t, run.id, "heat-on");
     expect(refusal(() => checkSeal(t.larder, t.write(), jar, { lid: "down" }))).toMatch(/was not processed/);
+    // Its time was served, and it still stands in the canner.
+    const cooling = testLarder();
+    const hot = openTestRun(cooling, [packPints(cooling, 1).id]);
+    tap(cooling, hot.id, "heat-on");
+    for (const [wait, type] of [
+      [12, "steam-steady"],
+      [10, "weight-on"],
+      [5, "at-target"],
+      ...Array.from({ length: 8 }, () => [10, "at-target"] as const),
+      [1, "heat-off"],
+    ] as const) {
+      cooling.pass(wait);
+      tap(cooling, hot.id, type);
+    }
+    const inside = containersOfRun(cooling.larder, hot.id)[0]!.id;
+    expect(refusal(() => checkSeal(cooling.larder, cooling.write(), inside, { lid: "down" }))).toMatch(
+      /not on the towel/,
+    );
     const early = onTowel({ rested: false });
     expect(refusal(() => early.check(0))).toMatch(/still resting/);
     early.pass(12 * 60 - 4);
@@ -104,6 +122,21 @@ describe("what is decided", () => {
     t.decide(1, "discard");
     expect(t.phase()).toBe("checked");
   });
+  test("about a load that was given up: not processed, and nothing more happens to its run", () => {
+    const t = testLarder();
+    const run = openTestRun(t, [packPints(t, 1).id]);
+    for (const type of ["heat-on", "abort"] as const) tap(t, run.id, type, { text: "the burner broke" });
+    const [jar] = containersOfRun(t.larder, run.id);
+    expect(undecided(t.larder).map((u) => u.why)).toEqual(["not-processed"]);
+    dispose(t.larder, t.write(), jar!.id, "chill");
+    expect(getRun(t.larder, run.id).events.map((e) => e.type)).toEqual(["heat-on", "abort"]);
+  });
+  test("a hot pack that lost half of its liquid has not sealed, also one filled with its own broth", () => {
+    const t = onTowel();
+    t.larder.sqlite.prepare("update pack set method = 'hot', liquid = 'none'").run();
+    const low = checkSeal(t.larder, t.write(), t.jars[0]!, { lid: "down", level: "low" });
+    expect(low.finding).toBe("failed");
+  });
   test("a decided jar among others of a good load does not end their rest", () => {
     const t = onTowel();
     t.check(0, "flexes");
@@ -116,7 +149,9 @@ describe("what is decided", () => {
     for (const i of [0, 1, 2]) t.check(i, "flexes");
     t.decide(0, "chill");
     t.decide(1, "repack");
-    expect(refusal(() => t.decide(1, "shelve"))).toMatch(/24 hours for that are over/);
+    expect(refusal(() => t.decide(1, "shelve"))).toMatch(
+      /did not seal or was not processed\. It is chilled, frozen, packed anew or thrown out/,
+    );
     t.decide(1, "freeze");
     const made = repack(t.larder, t.write(), t.jars[2]!);
     expect(refusal(() => t.decide(2, "chill"))).toMatch(/nothing to decide/);
@@ -159,4 +194,29 @@ test("packed anew: decided at once where nobody had, numbered on in its new pack
   expect(t.larder.sqlite.prepare("select count(*) from disposition").pluck().get()).toBe(2);
   expect(refusal(() => repack(t.larder, t.write(), t.jars[0]!))).toMatch(/in another pack already/);
   expect(getPack(t.larder, first.packId).count).toBe(2);
+});
+
+test("what was looked at, decided, packed anew and eaten stands in the history with what was said", () => {
+  const t = onTowel({ count: 3 });
+  t.check(0, "flexes");
+  expect(lastNote(t)).toMatchObject({ action: "seal.check", finding: "failed", seen: { lid: "flexes" } });
+  t.decide(0, "freeze");
+  expect(lastNote(t)).toMatchObject({ action: "container.dispose", what: "freeze" });
+  ateChilled(t.larder, t.write(), t.jars[0]!, "opened");
+  expect(lastNote(t)).toMatchObject({ action: "container.ate", what: "opened" });
+  t.check(1, "flexes");
+  const { packCode, code } = repack(t.larder, t.write(), t.jars[1]!);
+  expect(lastNote(t)).toMatchObject({ action: "container.repack", repackedIn: packCode, as: code });
+});
+
+test("a jar that had failed is decided about once, also when its load turns out not to have had its time", () => {
+  const t = onTowel();
+  t.check(0, "flexes");
+  const start = getRun(t.larder, t.runId).events.find((e) => e.type === "at-target")!;
+  tap(t, t.runId, "correction", { corrects: start.id });
+  expect(getRun(t.larder, t.runId).view.outcome).toBe("not-processed");
+  expect(t.open().sort()).toEqual([
+    [0, "failed"],
+    [1, "not-processed"],
+  ]);
 });

@@ -66,7 +66,7 @@ describe("readings are taken one by one", () => {
       reading(t, 6, "a", 12.5, 30),
       reading(t, 7, "g", 12.6, 10),
     ];
-    const answer = takeReadings(t.larder, id, sent, "Sender");
+    const answer = takeReadings(t.larder, id, sent, "Sender", t.larder.now());
     expect(answer).toMatchObject({ accepted: 2, duplicates: 1 });
     expect(answer.accepted + answer.duplicates + answer.refused.length).toBe(sent.length);
     expect(answer.refused.map((r) => [r.index, r.field, r.reason])).toEqual([
@@ -106,16 +106,27 @@ describe("readings are taken one by one", () => {
       t.larder,
       id,
       shuffled.map((r, index) => ({ ...r, index })),
+      "Sender",
+      t.larder.now(),
     );
     expect(answer).toMatchObject({ accepted: 10_000, duplicates: 0, refused: [] });
     expect(answer.view.outcome).toBe("processed");
-    expect(takeReadings(t.larder, id, many)).toMatchObject({ accepted: 0, duplicates: 10_000 });
+    expect(takeReadings(t.larder, id, many, "Sender", t.larder.now())).toMatchObject({
+      accepted: 0,
+      duplicates: 10_000,
+    });
   });
   test("a run that is over takes those from before its end, late, and no others", () => {
     const { t, id } = underWay();
     tapRun(t.larder, id, { id: "gone", type: "abort", text: "gas is out", by: "Ada" });
     t.pass(10);
-    const answer = takeReadings(t.larder, id, [reading(t, 0, "late", 11, 900), reading(t, 1, "after", 11)]);
+    const answer = takeReadings(
+      t.larder,
+      id,
+      [reading(t, 0, "late", 11, 900), reading(t, 1, "after", 11)],
+      "Sender",
+      t.larder.now(),
+    );
     expect(answer).toMatchObject({ accepted: 1, view: { phase: "aborted" } });
     expect(answer.refused).toEqual([
       { index: 1, id: "after", field: "at", reason: expect.stringMatching(/given up before this/) },
@@ -136,8 +147,18 @@ describe("taps kept at the stove", () => {
       { id: "three-03", at: from + 12 * MIN, type: "at-target", by: "Ada" },
       { id: "four-004", at: from + 20 * MIN, type: "handover", text: "Piet", by: "Ada" },
     ];
-    expect(tapAll(t.larder, id, taps).map((a) => a.refused)).toEqual([null, null, null, null]);
-    expect(tapAll(t.larder, id, taps).map((a) => a.refused)).toEqual([null, null, null, null]);
+    expect(tapAll(t.larder, id, taps, { sentAt: t.larder.now() }).map((a) => a.refused)).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+    expect(tapAll(t.larder, id, taps, { sentAt: t.larder.now() }).map((a) => a.refused)).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
     const { view, events } = getRun(t.larder, id);
     expect(view).toMatchObject({ phase: "processing", restarts: 1, atTheStove: "Piet" });
     expect(view.finishAt).toBe(from + 12 * MIN + 75 * MIN);
@@ -146,10 +167,15 @@ describe("taps kept at the stove", () => {
   test("one that does not fit is refused in words and holds up none of the others", () => {
     const { t, id } = underWay();
     const at = t.larder.now();
-    const answers = tapAll(t.larder, id, [
-      { id: "bad-0001", at, type: "lid-off" },
-      { id: "good-001", at, type: "at-target" },
-    ]);
+    const answers = tapAll(
+      t.larder,
+      id,
+      [
+        { id: "bad-0001", at, type: "lid-off" },
+        { id: "good-001", at, type: "at-target" },
+      ],
+      { sentAt: t.larder.now() },
+    );
     expect(answers).toEqual([
       { id: "bad-0001", refused: "That does not fit: the run is coming up to pressure." },
       { id: "good-001", refused: null },
@@ -227,7 +253,7 @@ test("a gauge that sends for two hours is seen at every look as if its run were 
       at: t.larder.now() - (random() < 0.1 ? 5 : 0) * 60_000 - index * 9000,
       gaugeKPa: random() < 0.01 ? 70 : 90 + index / 10,
     }));
-    const { view } = takeReadings(t.larder, run.id, readings, "Dial");
+    const { view } = takeReadings(t.larder, run.id, readings, "Dial", t.larder.now());
     expect(view).toEqual(anew());
     if (minute % 25 === 10) {
       const undone = () =>

@@ -7,6 +7,7 @@ import {
   cansWaiting,
   confirmReading,
   recordExhaust,
+  closeMeasured,
   recordMeasured,
   recordSeam,
   recordSetUp,
@@ -18,6 +19,7 @@ import {
 import {
   GOOD_SHEET,
   freshLot,
+  lastNote,
   packPints,
   readySealer,
   refusal,
@@ -59,12 +61,36 @@ describe("a seam is taken", () => {
     expect(refusedFields(() => bare.seam(0)).sealerId).toMatch(/no can sealer in the Shed/);
     const t = withCans();
     t.heat(0);
-    expect(refusedFields(() => t.seam(0, { sealerId: "another" })).sealerId).toMatch(/no can sealer/);
+    expect(refusedFields(() => t.seam(0, { sealerId: "another" })).sealerId).toMatch(/Choose the sealer/);
     const second = readySealer(t, "can-half-pound", "Old sealer");
     recordTrouble(t.larder, t.write(), { sealerId: second, kind: "jam", note: null });
     expect(refusal(() => t.seam(0, { sealerId: second }))).toMatch(/There was a jam/);
+    // Of two nobody guesses.
+    expect(refusedFields(() => t.seam(0)).sealerId).toMatch(/Choose the sealer/);
     expect(t.seam(0, { sealerId: t.sealerId }).verdict).toBe("accept");
     expect(deviationsOfContainer(t.larder, t.cans[0]!)).toEqual([]);
+  });
+  test("measured beyond its limits: the measure stands on the chart, the can is not accepted, and nothing is doubled", () => {
+    const t = withCans();
+    t.heat(0);
+    const can = t.cans[0]!;
+    const measured = () =>
+      t.larder.sqlite.prepare("select count(*) from sealer_event where kind = 'measured'").pluck().get();
+    const accepted = () =>
+      t.larder.sqlite.prepare("select count(*) from can_check where verdict = 'accept'").pluck().get();
+    const write = t.write();
+    const close = (thickness: number, w = write) =>
+      closeMeasured(t.larder, w, can, { defects: [], verdict: "accept", outside: { thickness } });
+    expect(refusal(() => close(3))).toMatch(/that does not hold/);
+    expect([measured(), accepted()]).toEqual([1, 0]);
+    // The same form again says the same and writes nothing.
+    expect(refusal(() => close(3))).toMatch(/that does not hold/);
+    expect([measured(), accepted()]).toEqual([1, 0]);
+    const audit = t.larder.sqlite
+      .prepare("select detail from audit where action = 'can.close'")
+      .pluck()
+      .all() as string[];
+    expect(JSON.parse(audit[0]!)).toMatchObject({ also: [{ action: "sealer.measured" }] });
   });
   test("by no milder word than what was found, which says what is done instead", () => {
     const t = withCans();
@@ -187,5 +213,28 @@ test("what somebody signs for says what the can really lacks", () => {
   fit.seam(0);
   expect(refusal(() => signForCan(fit.larder, fit.write(), fit.cans[0]!, "why not"))).toMatch(
     /nothing to sign for/,
+  );
+});
+
+test("each reading, its confirmation, a seam and a signature stand in the history with what was said", () => {
+  const t = withCans();
+  t.heat(0);
+  expect(lastNote(t)).toMatchObject({ action: "can.exhaust", tempC: 78, juiceC: null, confirmed: false });
+  t.seam(0);
+  expect(lastNote(t)).toMatchObject({ action: "can.seam", verdict: "accept", newCode: null, defects: [] });
+  signForCan(t.larder, t.write(), t.cans[1]!, "the probe broke");
+  expect(lastNote(t)).toMatchObject({ action: "can.sign", reason: "the probe broke" });
+  const fish = withCans({ fish: true });
+  for (const tempC of [20, 40, 90]) fish.heat(0, tempC);
+  expect(fish.now(0).stage).toBe("questioned");
+  confirmReading(fish.larder, fish.write(), fish.cans[0]!);
+  expect(lastNote(fish)).toMatchObject({ action: "can.confirm", tempC: 90 });
+  expect(fish.now(0).readings.at(-1)).toMatchObject({ tempC: 90 });
+});
+
+test("a can without any reading says what it wants before it is closed", () => {
+  const t = withCans();
+  expect(refusal(() => t.seam(0))).toMatch(
+    /has not reached 170 °F \(77 °C\) at its centre\. Exhaust it first/,
   );
 });

@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { expect, test } from "vitest";
-import { openLarder, Refused } from "#store/db";
+import { onBehalfOf, openLarder, Refused } from "#store/db";
 import { verifyLarder } from "#store/history";
 import { changeHousehold } from "#store/household";
 import { LISTS, takeList } from "#store/lists";
@@ -56,6 +56,28 @@ test("the same form sent by two devices with one key is one deed", () => {
   expect(t.larder.sqlite.prepare("select count(*) from lot where part = 'Once'").pluck().get()).toBe(1);
 });
 
+test("the same key with other values is refused with both, and the first stands", () => {
+  const t = testLarder();
+  const write = t.write();
+  const split = (massKg: number, payload: string) =>
+    onBehalfOf({ device: null, said: null, payload }, () =>
+      splitLot(t.larder, write, { lotId: t.lotId, massKg, part: "Once", forWhom: null }),
+    );
+  const first = split(1, "one kilogram");
+  expect(split(1, "one kilogram")).toEqual(first);
+  expect(() => split(2, "two kilograms")).toThrow(
+    expect.objectContaining({
+      status: 409,
+      fields: {
+        "": expect.stringMatching(
+          /lot\.split, .* UTC\) with other values, and that stands\..*was not recorded/,
+        ) as unknown,
+      },
+    }),
+  );
+  expect(t.larder.sqlite.prepare("select count(*) from lot where part = 'Once'").pluck().get()).toBe(1);
+});
+
 test("a clock that jumps back changes no finish, and what it would date before its run is refused until it is set", () => {
   let now = Date.UTC(2026, 10, 20, 9);
   const t = testLarder(mkdtempSync(join(tmpdir(), "larder-clock-")));
@@ -91,13 +113,20 @@ test("a clock that jumps back changes no finish, and what it would date before i
   larder.close();
 });
 
-test("a leap day is a day in a leap year and in no other", () => {
+test("a leap day is a day in a leap year and in no other", async () => {
   const t = testLarder();
   const animals = LISTS.find((l) => l.key === "animals")!;
-  const on = (day: string) =>
-    takeList(t.larder, t.write(), animals, `species,taken on,weight kg,weighed\nElk,${day},100,live\n`)[0]!;
-  expect(on("2024-02-29").what).toBe("new");
-  expect(on("2025-02-29")).toMatchObject({
+  const on = async (day: string) =>
+    (
+      await takeList(
+        t.larder,
+        t.write(),
+        animals,
+        `species,taken on,weight kg,weighed\nElk,${day},100,live\n`,
+      )
+    )[0]!;
+  expect((await on("2024-02-29")).what).toBe("new");
+  expect(await on("2025-02-29")).toMatchObject({
     what: "refused",
     sentence: "taken on: “2025-02-29” is no day like 2026-11-20.",
   });

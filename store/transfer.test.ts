@@ -1,16 +1,15 @@
 import { createWriteStream, existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { createHash } from "node:crypto";
 import { expect, test } from "vitest";
 import { ZipFile } from "yazl";
-import { isEmpty, putInPlace } from "#store/backup";
+import { isEmpty, replaceLarder } from "#store/backup";
 import { openLarder, Refused } from "#store/db";
 import { keepPhoto, readyPhoto } from "#store/harvest";
 import { readArchive, writeArchive } from "#store/transfer";
 import sharp from "sharp";
 import { openTestRun, packPints, runToTowel, testLarder } from "./testing/larder.ts";
-import { filesIn } from "./testing/zip.ts";
+import { filesIn, packed } from "./testing/zip.ts";
 
 const folder = () => mkdtempSync(join(tmpdir(), "larder-zip-"));
 
@@ -26,27 +25,6 @@ async function archive(): Promise<{ path: string; at: string; files: Map<string,
   const path = join(at, "all.zip");
   await writeArchive(t.larder, createWriteStream(path));
   return { path, at, files: await filesIn(path) };
-}
-
-/** Packs files anew, as somebody who changed them would: with lengths and hashes that fit, when asked. */
-async function packed(at: string, files: Map<string, string>, mend: boolean): Promise<string> {
-  if (mend) {
-    const d = JSON.parse(files.get("datapackage.json")!) as {
-      resources: { path: string; bytes: number; hash: string }[];
-    };
-    for (const r of d.resources) {
-      const bytes = Buffer.from(files.get(r.path) ?? "", "latin1");
-      r.bytes = bytes.length;
-      r.hash = `sha256:${createHash("sha256").update(bytes).digest("hex")}`;
-    }
-    files.set("datapackage.json", JSON.stringify(d));
-  }
-  const zip = new ZipFile();
-  for (const [name, text] of files) zip.addBuffer(Buffer.from(text, "latin1"), name);
-  zip.end();
-  const path = join(at, "changed.zip");
-  await new Promise((done) => zip.outputStream.pipe(createWriteStream(path)).on("close", done as () => void));
-  return path;
 }
 
 const refusal = async (path: string, at: string): Promise<string> => {
@@ -83,7 +61,7 @@ test("an empty larder takes an archive in, photos and all, and goes on from ther
   expect(isEmpty(larder)).toBe(true);
   const arrived = await readArchive(path, at, Date.now);
   expect(arrived).toMatchObject({ photos: 1, rows: { harvest: 1, container: 4 } });
-  await putInPlace(larder, arrived.folder);
+  await replaceLarder(larder, arrived.folder);
   expect(isEmpty(larder)).toBe(false);
   const id = larder.sqlite.prepare("select id from photo").pluck().get() as string;
   expect(existsSync(join(at, "photos", `${id}.jpg`))).toBe(true);
@@ -194,7 +172,7 @@ test.each<[string, (f: Map<string, string>) => Map<string, string>, boolean, Reg
     "its layout is to come",
     (f) => f.set("datapackage.json", f.get("datapackage.json")!.replace(/"layout": \d+/, '"layout": 999')),
     false,
-    /newer program/,
+    /later version of the program/,
   ],
 ])("it is refused when %s", async (_what, change, mend, why) => {
   const { at, files } = await archive();

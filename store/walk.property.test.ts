@@ -5,7 +5,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { findOnShelf, onShelf } from "#store/shelf";
 import { listSupplies, suppliesInUse } from "#store/supply";
-import { findAnything, findCode, riverOf, wholeRiver, type River } from "#store/trace";
+import { findAnything, findCode, genealogyOf, fullGenealogy, type GenealogyGraph } from "#store/trace";
 import { type TestLarder } from "#store/testing";
 import { anyHistory, anyLongHistory, livedThrough } from "./testing/history.ts";
 
@@ -51,7 +51,12 @@ function reached(edges: ReadonlyMap<string, number>, starts: readonly string[], 
   return seen;
 }
 
-function expectRiver(edges: ReadonlyMap<string, number>, river: River, starts: string[], both: boolean) {
+function expectRiver(
+  edges: ReadonlyMap<string, number>,
+  river: GenealogyGraph,
+  starts: string[],
+  both: boolean,
+) {
   const near = new Set([...reached(edges, starts, true), ...(both ? reached(edges, starts, false) : [])]);
   const within = [...edges].filter(([e]) => e.split(" ").every((c) => near.has(c)));
   const drawn = new Map(
@@ -73,19 +78,19 @@ test("a river is what a walk over the tables finds: up for a jar, both ways for 
       const edges = edgesOf(t);
       for (const table of ["harvest", "lot", "pack"] as const)
         for (const r of all<{ id: string; code: string }>(t, table)) {
-          expectRiver(edges, riverOf(t.larder, r.id), [r.code], true);
+          expectRiver(edges, genealogyOf(t.larder, r.id), [r.code], true);
           drawn++;
         }
       const packs = new Map(
         all<{ id: string; code: string; run_id: string | null }>(t, "pack").map((p) => [p.id, p]),
       );
       for (const c of all<{ id: string; pack_id: string }>(t, "container")) {
-        const river = wholeRiver(t.larder, "container", c.id);
+        const river = fullGenealogy(t.larder, "container", c.id);
         expectRiver(edges, river, [packs.get(c.pack_id)!.code], false);
       }
       for (const run of all<{ id: string }>(t, "run")) {
         const own = [...packs.values()].filter((p) => p.run_id === run.id).map((p) => p.code);
-        expectRiver(edges, wholeRiver(t.larder, "run", run.id), own, true);
+        expectRiver(edges, fullGenealogy(t.larder, "run", run.id), own, true);
       }
       repacked += all(t, "repacked").length;
       t.larder.close();
@@ -114,6 +119,12 @@ test("any code there is finds what carries it, in any writing, and nothing else"
       // Typed so far, it is among the few that are offered, or pushed out by five newer ones.
       const offered = findAnything(t.larder, one.code).filter((f) => f.code === one.code);
       expect(offered).toHaveLength(1);
+      // With or without its dash, small or large, and whatever became of it.
+      for (const typed of [one.code.replace("-", ""), one.code.toLowerCase().replace("-", " ")])
+        expect(
+          findAnything(t.larder, typed).map((f) => f.code),
+          typed,
+        ).toContain(one.code);
       t.larder.close();
     }),
     { numRuns: 12, seed: 20261205 },

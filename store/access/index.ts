@@ -10,7 +10,7 @@ export {
   SHORTEST_PASSPHRASE,
 } from "./secret.ts";
 export { matchesHash, passphraseHashIn } from "./elsewhere.ts";
-export { knownSession, listSessions, openSession, putOut, SESSION_MS, type Session } from "./session.ts";
+export { knownSession, listSessions, openSession, endSession, SESSION_MS, type Session } from "./session.ts";
 export {
   isRunOf,
   issueToken,

@@ -71,6 +71,7 @@ export async function setPin(
   });
 }
 
+/** Whether this is the person’s PIN. False where the person has none. */
 export async function isPin(larder: Larder, personId: string, pin: string): Promise<boolean> {
   const hash = kept(larder, pinOf(personId));
   const right = await isWord(pin.slice(0, 20), hash ?? NEVER);
@@ -89,6 +90,7 @@ export function proofOf(larder: Larder, personId: string): string {
     .digest("base64url");
 }
 
+/** Whether a screen’s proof is of this person’s present PIN. False for null. */
 export function isProof(larder: Larder, personId: string, proof: string | null): boolean {
   const right = Buffer.from(proofOf(larder, personId));
   const given = Buffer.from(proof ?? "");

@@ -58,6 +58,7 @@ export function listSessions(larder: Larder): (Session & { id: string })[] {
     .all(larder.now()) as (Session & { id: string })[];
 }
 
-export function putOut(larder: Larder, id: string): void {
+/** Ends the session of a screen, by the beginning of its hash. Does nothing where there is none. */
+export function endSession(larder: Larder, id: string): void {
   larder.sqlite.prepare("delete from session where substr(hash, 1, 12) = ?").run(id);
 }

@@ -17,14 +17,15 @@ export interface Token {
 
 /**
  * Makes a token for a program or an instrument, with the one right it needs.
- * @returns the token itself: it is told this once, and only its hash is kept
+ * @returns the token itself, which is told this once, since only its hash is kept; null when the same form was answered
+ *   before: that token is still good, and cannot be told again
  * @throws Refused for a gauge without its canner
  */
 export function issueToken(
   larder: Larder,
   write: Write,
   input: { name: string; right: Right; cannerId: string | null },
-): { id: string; token: string } {
+): { id: string; token: string | null } {
   // The token is no part of what the write remembers: the same form sent twice makes none the second time.
   const token = `lard_${newKey()}`;
   const { id } = once(larder, write, "access.token", () => {
@@ -50,7 +51,8 @@ export function issueToken(
       note: { kind: "token", id: made, detail: { name: input.name, right: input.right } },
     };
   });
-  return { id, token };
+  const told = knownToken(larder, token)?.id === id;
+  return { id, token: told ? token : null };
 }
 
 /** What a token may do; null for one that is not known here or was taken back. */
@@ -67,6 +69,7 @@ export function knownToken(
   );
 }
 
+/** Returns the access tokens that are good, the oldest first. */
 export function listTokens(larder: Larder): Token[] {
   return larder.sqlite
     .prepare(
@@ -76,6 +79,7 @@ export function listTokens(larder: Larder): Token[] {
     .all() as Token[];
 }
 
+/** Takes an access token back, for good. Throws Refused (404) when there is none of this id that is good. */
 export function takeBackToken(larder: Larder, write: Write, id: string): void {
   once(larder, write, "access.token-back", () => {
     const { changes } = larder.sqlite

@@ -12,16 +12,31 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { refuse, unsoundness, type Larder } from "#store/db";
+import { LaterLayout, refuse, refuseLaterLayout, integrityProblems, type Larder } from "#store/db";
+import { earlierStatements, ownWitness, saveStatement, state, witnessOf } from "#store/witness";
 import { BACKUP_REASONS, kept, type BackupReason, type Dated } from "./rotation.ts";
 
 export interface Copy extends Dated {
   bytes: number;
 }
 
+/** A backup that was just made. */
+export interface Taken extends Copy {
+  /** why it could not be signed; null when it is */
+  unsigned: string | null;
+}
+
 const NAME = /^larder-(\d{4}-\d\d-\d\dT\d{6}\.\d{3}Z)(?:-([a-z-]+))?\.db$/;
 
 export const backupFolder = (folder: string) => join(folder, "backups");
+
+/** When and why a backup was made, by its name; null when it is not the name of one. */
+export function readBackupName(name: string): Dated | null {
+  const [, instant, why = "before-update"] = NAME.exec(name) ?? [];
+  if (!instant || !(BACKUP_REASONS as readonly string[]).includes(why)) return null;
+  const iso = instant.replace(/T(\d\d)(\d\d)/, "T$1:$2:");
+  return { name, at: Date.parse(iso), why: why as BackupReason };
+}
 
 /** The copies in a larder's backup folder, newest first. */
 export function listBackups(folder: string): Copy[] {
@@ -29,25 +44,48 @@ export function listBackups(folder: string): Copy[] {
   if (!existsSync(at)) return [];
   return readdirSync(at)
     .flatMap((name): Copy[] => {
-      const [, instant, why = "before-update"] = NAME.exec(name) ?? [];
-      if (!instant || !(BACKUP_REASONS as readonly string[]).includes(why)) return [];
-      const iso = instant.replace(/T(\d\d)(\d\d)/, "T$1:$2:");
-      return [{ name, at: Date.parse(iso), why: why as BackupReason, bytes: statSync(join(at, name)).size }];
+      const dated = readBackupName(name);
+      return dated ? [{ ...dated, bytes: statSync(join(at, name)).size }] : [];
     })
     .sort((a, b) => b.at - a.at);
 }
 
-/** How a file is looked at: here, or in another process. */
-export type Check = (path: string) => string[] | Promise<string[]>;
+/** What a signature is made for: the larder whose history is in the file, and when, by its clock, ms since 1970 UTC. */
+export interface ToSign {
+  folder: string;
+  at: number;
+}
+
+/** What checking a file came to. */
+export interface Checked {
+  /** what is wrong with it; empty when it is sound */
+  wrong: string[];
+  /** why its history could not be signed; null when it was, or nobody asked */
+  unsigned: string | null;
+}
+
+/** How a file is checked, and its history signed when it is sound: here, or in another process. */
+export type Check = (path: string, sign?: ToSign) => Checked | Promise<Checked>;
+
+/** Checks a file in this process. */
+export function checkHere(path: string, sign?: ToSign): Checked {
+  const wrong = checkFile(path);
+  return { wrong, unsigned: sign && wrong.length === 0 ? signFile(path, sign) : null };
+}
 
 /**
  * Makes a copy while the larder goes on (SQLite's online backup), opens it and checks it, and only then gives it its
- * name. Older ones go as the rotation says.
+ * name. The history in it is signed. Older ones go as the rotation says.
  * @throws Error when the copy is not sound; it is not kept then
  */
-export async function takeBackup(larder: Larder, why: BackupReason, check: Check = checkFile): Promise<Copy> {
+export async function takeBackup(
+  larder: Larder,
+  why: BackupReason,
+  check: Check = checkHere,
+): Promise<Taken> {
   const folder = backupFolder(larder.folder);
   mkdirSync(folder, { recursive: true });
+  const trouble = nameKey(larder);
   const part = join(folder, `${uuid()}.part`);
   try {
     await larder.sqlite.backup(part);
@@ -55,16 +93,42 @@ export async function takeBackup(larder: Larder, why: BackupReason, check: Check
     const copy = new Database(part);
     copy.pragma("journal_mode = DELETE");
     copy.close();
-    const wrong = await check(part);
+    const { wrong, unsigned } = await check(
+      part,
+      trouble ? undefined : { folder: larder.folder, at: larder.now() },
+    );
     if (wrong.length) throw new Error(`the copy is not sound: ${wrong.join(" ")}`);
     const name = nameOf(larder.now(), why);
     synced(part);
     renameSync(part, join(folder, name));
     synced(folder);
     rotate(larder.folder);
-    return listBackups(larder.folder).find((c) => c.name === name)!;
+    return { ...listBackups(larder.folder).find((c) => c.name === name)!, unsigned: trouble ?? unsigned };
   } finally {
     for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(part + end, { force: true });
+  }
+}
+
+/** Has the activity log name the larder's key. @returns why there is none: a backup without a signature is better than none */
+function nameKey(larder: Larder): string | null {
+  try {
+    ownWitness(larder);
+    return null;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+/** Signs the history in a backup. @returns why it could not; null when it is signed */
+function signFile(path: string, { folder, at }: ToSign): string | null {
+  const copy = new Database(path, { readonly: true });
+  try {
+    synced(saveStatement(folder, state(copy, witnessOf(folder), earlierStatements(folder), at)));
+    return null;
+  } catch (error) {
+    return (error as Error).message;
+  } finally {
+    copy.close();
   }
 }
 
@@ -76,9 +140,10 @@ export function checkFile(path: string): string[] {
   let sqlite: Database.Database | null = null;
   try {
     sqlite = new Database(path, { readonly: true, fileMustExist: true });
-    // A copy of an older layout cannot be asked whether it agrees with itself.
-    return unsoundness(sqlite, sqlite.pragma("user_version", { simple: true }) === 1);
+    refuseLaterLayout(sqlite);
+    return integrityProblems(sqlite);
   } catch (error) {
+    if (error instanceof LaterLayout) return [error.message];
     return [`It cannot be read as a larder (${(error as Error).message}).`];
   } finally {
     sqlite?.close();

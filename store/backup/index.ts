@@ -1,12 +1,20 @@
 export { kept, type BackupReason, type Dated } from "./rotation.ts";
-export { checkApart, lookApart, type LookedAt } from "./apart.ts";
-export { backupIsDue, checkFile, listBackups, takeBackup, type Copy } from "./copies.ts";
+export { checkInProcess, inspectInProcess, inspectFile, type Inspection, type Question } from "./inspect.ts";
+export { backupIsDue, checkFile, listBackups, takeBackup, type Copy, type Taken } from "./copies.ts";
 export {
-  clearHalfDone,
+  removePartialFiles,
   isEmpty,
   previewBackup,
-  putInPlace,
+  replaceLarder,
   replaceDamaged,
   restoreBackup,
   type Preview,
 } from "./restore.ts";
+export {
+  copyToSecondPlace,
+  removeSecondPlace,
+  isOverdue,
+  secondPlaceOf,
+  setSecondPlace,
+  type SecondPlace,
+} from "./second-place.ts";

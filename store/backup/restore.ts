@@ -2,8 +2,18 @@ import Database from "better-sqlite3";
 import { copyFileSync, cpSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { openLarder, Refused, type Larder } from "#store/db";
-import { backupFolder, backupPath, checkFile, nameOf, synced, takeBackup, type Check } from "./copies.ts";
+import { once, openLarder, Refused, type Larder, type Write } from "#store/db";
+import { archiveStatements, recordedKeys } from "#store/witness";
+import {
+  backupFolder,
+  backupPath,
+  checkFile,
+  checkHere,
+  nameOf,
+  synced,
+  takeBackup,
+  type Check,
+} from "./copies.ts";
 
 /** What a copy holds, beside what the larder holds now. */
 export interface Preview {
@@ -12,6 +22,8 @@ export interface Preview {
   counts: { what: string; then: number; now: number }[];
   /** last change in it */
   lastChangeAt: number | null;
+  /** fingerprint of the key it was signed with, where that is not this larder's; null when it is, or it never was */
+  otherKey: string | null;
 }
 
 const COUNTED: [string, string][] = [
@@ -26,11 +38,11 @@ const COUNTED: [string, string][] = [
 export async function previewBackup(
   larder: Larder,
   name: string,
-  check: Check = checkFile,
+  check: Check = checkHere,
 ): Promise<Preview> {
   const path = backupPath(larder.folder, name);
-  const wrong = await check(path);
-  if (wrong.length) return { wrong, counts: [], lastChangeAt: null };
+  const { wrong } = await check(path);
+  if (wrong.length) return { wrong, counts: [], lastChangeAt: null, otherKey: null };
   const then = new Database(path, { readonly: true });
   try {
     const count = (db: Database.Database, table: string) =>
@@ -43,23 +55,47 @@ export async function previewBackup(
         now: count(larder.sqlite, table),
       })),
       lastChangeAt: then.prepare("select max(at) from audit").pluck().get() as number | null,
+      otherKey: recordedKeys(then).findLast((key) => !recordedKeys(larder.sqlite).includes(key)) ?? null,
     };
   } finally {
     then.close();
   }
 }
 
-/** Puts a copy in the place of the larder. What was there is kept as a copy itself. */
-export async function restoreBackup(larder: Larder, name: string, check: Check = checkFile): Promise<void> {
+/**
+ * Puts a backup in the place of the larder. What was there is kept as a backup itself.
+ * @param told who restores it and why, for its activity log
+ */
+export async function restoreBackup(
+  larder: Larder,
+  name: string,
+  told: { write: Write; reason: string },
+  check: Check = checkHere,
+): Promise<void> {
   const path = backupPath(larder.folder, name);
-  const wrong = await check(path);
+  const { wrong } = await check(path);
   if (wrong.length) throw new Refused({ name: `${wrong.join(" ")} Nothing was changed.` }, 409);
   const folder = join(larder.folder, "arriving", uuid());
   mkdirSync(folder, { recursive: true });
   copyFileSync(path, join(folder, "larder.db"));
   // Brought to this program's layout before it takes the place of anything.
   openLarder(folder, larder.now).close();
-  await putInPlace(larder, folder, check);
+  await replaceLarder(larder, folder, check, { ...told, copy: name });
+}
+
+/** That an older record takes the place of a newer one: by whom, from which backup and why. */
+export interface Restored {
+  write: Write;
+  copy: string;
+  reason: string;
+}
+
+/** Writes it into the activity log of the older one. */
+function recordRestored(larder: Larder, { write, copy, reason }: Restored): void {
+  once(larder, write, "larder.restore", () => ({
+    result: null,
+    note: { kind: "household", id: "1", detail: { copy, reason } },
+  }));
 }
 
 /** Whether there is nothing in a larder that an archive could overwrite. */
@@ -74,13 +110,20 @@ export function isEmpty(larder: Larder): boolean {
  * Puts a larder that stands ready in a folder in the place of the one in use, at one stroke: until then everything is as
  * it was, after it everything is the other's. What was there is kept in the backups. Whoever has said the passphrase
  * stays inside, and no token that was taken back since comes back with an older record.
+ * @param restored what to say of it in its own log; null when it is the record of another larder than this: what was signed
+ *   of this one is then put aside
  */
-export async function putInPlace(larder: Larder, folder: string, check: Check = checkFile): Promise<void> {
+export async function replaceLarder(
+  larder: Larder,
+  folder: string,
+  check: Check = checkHere,
+  restored: Restored | null = null,
+): Promise<void> {
   const { now } = larder;
   const target = join(larder.folder, "larder.db");
   const source = join(folder, "larder.db");
   await takeBackup(larder, "before-restore", check);
-  carryKeys(larder, source);
+  carryKeys(larder, source, restored);
   if (existsSync(join(folder, "photos")))
     cpSync(join(folder, "photos"), join(larder.folder, "photos"), { recursive: true });
   synced(source);
@@ -93,6 +136,7 @@ export async function putInPlace(larder: Larder, folder: string, check: Check = 
         { "": "Something else has the larder open. Stop it and try again. Nothing was changed." },
         409,
       );
+    if (!restored) archiveStatements(larder.folder, now());
     renameSync(source, target);
     synced(larder.folder);
   } finally {
@@ -102,8 +146,11 @@ export async function putInPlace(larder: Larder, folder: string, check: Check = 
   }
 }
 
-function carryKeys(larder: Larder, source: string): void {
+/** Takes what must not go back along into the larder that comes: the passphrase and the tokens taken back since. */
+function carryKeys(larder: Larder, source: string, restored: Restored | null): void {
   const next = openLarder(join(source, ".."), larder.now);
+  // Before it takes the place: after it, a power cut could leave an older record that does not say so.
+  if (restored) recordRestored(next, restored);
   const { sqlite } = next;
   const all = (sql: string) => larder.sqlite.prepare(sql).raw().all() as unknown[][];
   sqlite.transaction(() => {
@@ -137,7 +184,15 @@ export function replaceDamaged(folder: string, name: string, at: number): void {
   if (wrong.length) throw new Refused({ name: `${wrong.join(" ")} Choose another copy.` }, 409);
   const target = join(folder, "larder.db");
   const part = `${target}.part`;
-  copyFileSync(path, part);
+  const ready = join(folder, "arriving", uuid());
+  mkdirSync(ready, { recursive: true });
+  copyFileSync(path, join(ready, "larder.db"));
+  const larder = openLarder(ready, () => at);
+  const write = { key: uuid(), byId: null };
+  recordRestored(larder, { write, copy: name, reason: "The file was damaged." });
+  larder.close();
+  renameSync(join(ready, "larder.db"), part);
+  rmSync(ready, { recursive: true });
   synced(part);
   for (const end of ["-wal", "-shm", ""]) {
     if (!existsSync(target + end)) continue;
@@ -148,7 +203,7 @@ export function replaceDamaged(folder: string, name: string, at: number): void {
 }
 
 /** Clears away what a power cut left half done: copies that never got their name, archives half unpacked. */
-export function clearHalfDone(folder: string): void {
+export function removePartialFiles(folder: string): void {
   for (const name of ["arriving", "leaving"]) rmSync(join(folder, name), { recursive: true, force: true });
   const part = join(folder, "larder.db.part");
   // A copy that was about to take the place of a damaged file does so now.

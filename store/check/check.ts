@@ -31,10 +31,12 @@ export function checksOfRun(larder: Larder, runId: string): CheckRecord[] {
   return larder.sqlite.prepare(`${CHECKS} where c.run_id = ? order by c.seq`).all(runId) as CheckRecord[];
 }
 
+/** Returns the tools of the household by their kind, in the order they were added. */
 export function listTools(larder: Larder): Tool[] {
   return larder.db.select().from(tool).orderBy(asc(tool.kind), asc(tool.createdAt)).all();
 }
 
+/** Returns a tool. Throws Refused (404) when there is none of this id. */
 export function getTool(larder: Larder, id: string): Tool {
   const row = larder.db.select().from(tool).where(eq(tool.id, id)).get();
   return row ?? refuse("There is no such thing in the Shed.", 404);
@@ -92,11 +94,4 @@ export function appendCheck(
     .values({ id, equipmentId, item, at: larder.now(), finding, note, byId: write.byId, runId })
     .run();
   return id;
-}
-
-/** The newest looks at anything, for the Shed's history. */
-export function recentChecks(larder: Larder, limit = 12): CheckRecord[] {
-  return larder.sqlite
-    .prepare(`${CHECKS} order by c.at desc, c.seq desc limit ?`)
-    .all(limit) as CheckRecord[];
 }

@@ -5,7 +5,6 @@ export {
   checksOfRun,
   getTool,
   listTools,
-  recentChecks,
   recordCheck,
   type CheckRecord,
   type Finding,

@@ -40,6 +40,7 @@ export function coldReadings(larder: Larder, harvestId: string): [number, number
     .all(harvestId) as [number, number][];
 }
 
+/** Returns how many temperatures were recorded of an animal. */
 export function countColdEntries(larder: Larder, harvestId: string): number {
   const row = larder.sqlite
     .prepare(`select count(*) as n from cold_entry e where e.harvest_id = ? and ${STANDING}`)

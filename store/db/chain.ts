@@ -1,5 +1,6 @@
 import type Database from "better-sqlite3";
 import { createHash } from "node:crypto";
+import { AUDIT_COLUMNS, EVENT_COLUMNS, RUN_COLUMNS } from "../derived/index.ts";
 
 /** A hash chain: the lines of one run's events, or of the audit, and the line they hang from. */
 export interface Chain {
@@ -20,23 +21,15 @@ export function lineHash(before: string, ...columns: unknown[]): string {
     .digest("hex");
 }
 
-/** Lets a database's triggers hash. Without it nothing can be written to what is chained, by any other program either. */
-export function teachHashing(sqlite: Database.Database): void {
-  sqlite.function("line_hash", { deterministic: true, varargs: true }, (...parts: unknown[]) =>
-    lineHash(...(parts as [string, ...unknown[]])),
-  );
-}
-
-const RUN_COLUMNS =
-  "id, code, canner_id, plan, schedule, opened_at, opened_by, zone, gauge_signed_by, gauge_signed_reason, equipment_signed_by, equipment_signed_reason, burner_id";
-const EVENT_COLUMNS =
-  "seq, id, run_id, at, type, gauge_kpa, temp_c, corrects, by_name, note, source, detail, recorded_at";
-const AUDIT_COLUMNS = "id, at, by_id, action, entity_kind, entity_id, detail, device, heard_at";
+const list = (columns: readonly string[]) => columns.join(", ");
 
 /** The chains of a larder: the audit's, and one for each run. */
 export function* chainsOf(sqlite: Database.Database): Generator<Chain> {
   yield { name: "audit", start: "" };
-  const runs = sqlite.prepare(`select ${RUN_COLUMNS} from run order by id`).raw().all() as unknown[][];
+  const runs = sqlite
+    .prepare(`select ${list(RUN_COLUMNS)} from run order by id`)
+    .raw()
+    .all() as unknown[][];
   for (const run of runs) yield { name: run[0] as string, start: lineHash("", ...run) };
 }
 
@@ -44,9 +37,12 @@ export function* chainsOf(sqlite: Database.Database): Generator<Chain> {
 export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ seq: number; hash: string }> {
   const rows = (
     chain.name === "audit"
-      ? sqlite.prepare(`select ${AUDIT_COLUMNS} from audit order by id`).raw().iterate()
+      ? sqlite
+          .prepare(`select ${list(AUDIT_COLUMNS)} from audit order by id`)
+          .raw()
+          .iterate()
       : sqlite
-          .prepare(`select ${EVENT_COLUMNS} from run_event where run_id = ? order by seq`)
+          .prepare(`select ${list(EVENT_COLUMNS)} from run_event where run_id = ? order by seq`)
           .raw()
           .iterate(chain.name)
   ) as IterableIterator<unknown[]>;
@@ -58,7 +54,7 @@ export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ s
 }
 
 /** Links what was written before there were chains. Done once, when the larder gets them: it remembers that it has. */
-export function linkOldLines(sqlite: Database.Database): void {
+export function chainExistingLines(sqlite: Database.Database): void {
   const insert = sqlite.prepare("insert into chain_link (chain, seq, hash) values (?, ?, ?)");
   sqlite.transaction(() => {
     for (const chain of chainsOf(sqlite))

@@ -1,7 +1,14 @@
-export { backUp, openLarder, type Larder } from "./larder.ts";
+export { changed, onChange, type Change } from "./changes.ts";
+export { backUp, emptyOfLayout, openLarder, type Larder } from "./larder.ts";
+export { lockLarder } from "./lock.ts";
+export { LaterLayout, layoutOf, newestLayout, refuseLaterLayout } from "./layout.ts";
+export { PROGRAM_FOLDER, PROGRAM_VERSION } from "./program.ts";
+export { copyLarder } from "./copy.ts";
 export { Refused, refuse } from "./refused.ts";
-export { issueCode, once, type AuditNote, type Write } from "./once.ts";
-export { keptWhile, movementStamp } from "./kept.ts";
+export { pruneWriteKeys, issueCode, once, type AuditNote, type Write } from "./once.ts";
+export { memoize, movementVersion } from "./memoize.ts";
 export { onBehalfOf, scopeNow, type Scope } from "./scope.ts";
 export { chainsOf, linesOf, type Chain } from "./chain.ts";
-export { unsoundness } from "./sound.ts";
+export { inconsistencies, integrityProblems } from "./integrity.ts";
+export { applyRules, dropRules } from "../derived/index.ts";
+export { writeWhole } from "./write-whole.ts";

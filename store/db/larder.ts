@@ -1,11 +1,13 @@
 import Database from "better-sqlite3";
 import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
-import { migrate } from "drizzle-orm/better-sqlite3/migrator";
-import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { existsSync, mkdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
+import { dropRules } from "../derived/index.ts";
 import * as schema from "../schema/index.ts";
-import { linkOldLines, teachHashing } from "./chain.ts";
+import { chainExistingLines } from "./chain.ts";
+import { registerFunctions } from "./functions.ts";
+import { has, layOut, layoutOf, MIGRATIONS, newestLayout, refuseLaterLayout } from "./layout.ts";
 
 /** An open larder: its database, and the clock everything in it is stamped by. */
 export interface Larder {
@@ -18,70 +20,104 @@ export interface Larder {
   close(): void;
 }
 
-const MIGRATIONS = resolve("store/migrations");
-
 /**
- * Opens the larder in a folder, making it when there is none, and brings it to the newest schema.
+ * Opens the larder in a folder, making it when there is none, and brings it to the newest layout.
  *
  * WAL with synchronous FULL: what was acknowledged survives a power cut. Before a migration touches a larder that
  * already holds something, a copy is put in `backups/` beside it.
  * @param folder data folder; `:memory:` for a larder that is gone when closed
  * @param now the clock, ms since 1970 UTC
+ * @param migrations where its layouts are described
+ * @throws LaterLayout when a later program wrote it
  */
 export function openLarder(folder: string, now: () => number = Date.now, migrations = MIGRATIONS): Larder {
   const inMemory = folder === ":memory:";
-  if (inMemory && emptyLarder && migrations === MIGRATIONS) return copyOf(emptyLarder, now);
+  if (inMemory && emptyLarder && migrations === MIGRATIONS)
+    return laidOut(new Database(emptyLarder), BESIDE, now);
   if (!inMemory) mkdirSync(folder, { recursive: true });
   const path = inMemory ? ":memory:" : join(folder, "larder.db");
   const existed = !inMemory && existsSync(path);
   const sqlite = new Database(path);
+  try {
+    const db = prepare(sqlite, now, migrations, existed ? join(folder, "backups") : null);
+    if (inMemory && migrations === MIGRATIONS) emptyLarder = sqlite.serialize();
+    return { ...larderOf(sqlite, inMemory ? BESIDE : folder, now), db };
+  } catch (error) {
+    sqlite.close();
+    throw error;
+  }
+}
+
+/** An open database as a larder. @param folder where its files are @param now its clock, ms since 1970 UTC */
+export function larderOf(sqlite: Database.Database, folder: string, now: () => number): Larder {
+  return { db: drizzle(sqlite, { schema }), sqlite, folder, now, close: () => void sqlite.close() };
+}
+
+/** An open database that was laid out before, with what it is taught, as a larder. */
+export function laidOut(sqlite: Database.Database, folder: string, now: () => number): Larder {
+  registerFunctions(sqlite);
+  sqlite.pragma("foreign_keys = ON");
+  return larderOf(sqlite, folder, now);
+}
+
+function prepare(
+  sqlite: Database.Database,
+  now: () => number,
+  migrations: string,
+  backups: string | null,
+): Larder["db"] {
+  // Asked first of all: a file that is a later program's, or none of ours, is not written to.
+  refuseLaterLayout(sqlite, migrations);
   sqlite.pragma("journal_mode = WAL");
   sqlite.pragma("synchronous = FULL");
   sqlite.pragma("busy_timeout = 5000");
-  teachHashing(sqlite);
+  registerFunctions(sqlite);
   const db = drizzle(sqlite, { schema });
-  if (existed && pendingMigrations(sqlite, migrations) > 0) backUp(sqlite, join(folder, "backups"), now());
-  // A table that is rebuilt must not trip over rows that point at it while it is away.
-  sqlite.pragma("foreign_keys = OFF");
-  migrate(db, { migrationsFolder: migrations });
-  if (sqlite.pragma("user_version", { simple: true }) === 0 && hasTable(sqlite, "chain_link"))
-    linkOldLines(sqlite);
+  if (backups && layoutOf(sqlite) < newestLayout(migrations)) backUp(sqlite, backups, now());
+  layOut(db, sqlite, now(), { migrations });
+  if (sqlite.pragma("user_version", { simple: true }) === 0 && has(sqlite, "chain_link"))
+    chainExistingLines(sqlite);
   sqlite.pragma("foreign_keys = ON");
   const broken = sqlite.pragma("foreign_key_check") as unknown[];
   if (broken.length > 0)
     throw new Error(`${broken.length} rows of the larder point at nothing; restore the newest backup`);
-  if (inMemory && migrations === MIGRATIONS) emptyLarder = sqlite.serialize();
-  return { db, sqlite, folder: inMemory ? BESIDE : folder, now, close: () => sqlite.close() };
+  return db;
+}
+
+/**
+ * Makes an empty database of a layout in a folder, to be filled with what was written out of one: as its own program had
+ * it, with nothing in it that keeps itself.
+ * @throws Error when there never was such a layout
+ */
+export function emptyOfLayout(folder: string, layout: number): Database.Database {
+  if (layout < 1 || layout > newestLayout()) throw new Error(`there is no layout ${layout}`);
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, "larder.db");
+  const empty = emptyLayouts.get(layout) ?? madeInMemory(layout);
+  emptyLayouts.set(layout, empty);
+  writeFileSync(path, empty);
+  const sqlite = new Database(path);
+  registerFunctions(sqlite);
+  return sqlite;
+}
+
+/** Empty databases by their layout: laying one out takes longer than writing it down. */
+const emptyLayouts = new Map<number, Buffer>();
+
+function madeInMemory(layout: number): Buffer {
+  const sqlite = new Database(":memory:");
+  registerFunctions(sqlite);
+  layOut(drizzle(sqlite, { schema }), sqlite, 0, { layout });
+  dropRules(sqlite);
+  const made = sqlite.serialize();
+  sqlite.close();
+  return made;
 }
 
 /** Where a larder in memory would keep files. */
 const BESIDE = join(tmpdir(), `larder-${process.pid}`);
 /** The first larder in memory before anything was in it: the next ones begin as copies, without its migrations. */
 let emptyLarder: Buffer | null = null;
-
-function copyOf(empty: Buffer, now: () => number): Larder {
-  const sqlite = new Database(empty);
-  teachHashing(sqlite);
-  sqlite.pragma("foreign_keys = ON");
-  return { db: drizzle(sqlite, { schema }), sqlite, folder: BESIDE, now, close: () => sqlite.close() };
-}
-
-function hasTable(sqlite: Database.Database, name: string): boolean {
-  return (
-    sqlite.prepare("select 1 from sqlite_master where type = 'table' and name = ?").get(name) !== undefined
-  );
-}
-
-/** How many migrations of the folder this database has not had. */
-function pendingMigrations(sqlite: Database.Database, folder: string): number {
-  const journal = JSON.parse(readFileSync(join(folder, "meta/_journal.json"), "utf8")) as {
-    entries: unknown[];
-  };
-  const applied = hasTable(sqlite, "__drizzle_migrations")
-    ? (sqlite.prepare("select count(*) as n from __drizzle_migrations").get() as { n: number }).n
-    : 0;
-  return journal.entries.length - applied;
-}
 
 /** Writes a complete copy of the database, named by the instant. @returns its path */
 export function backUp(sqlite: Database.Database, folder: string, at: number): string {

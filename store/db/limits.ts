@@ -9,6 +9,7 @@ const LIMITS: Record<string, string> = {
   individual_length: "A length is more than zero.",
   share_fraction: "A share is more than none and not more than all.",
   lot_weight: "A lot weighs more than nothing.",
+  lot_left: "More is taken from this lot than is left of it. Weigh it again.",
   lot_trim: "What is trimmed off weighs nothing or more.",
   flow_weight: "A lot weighs more than nothing.",
   cold_temp: "A temperature here is from −60 to 60 °C.",

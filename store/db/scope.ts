@@ -6,6 +6,10 @@ export interface Scope {
   device: string | null;
   /** for what was said on a screen that could not reach the larder then: when it was said, and when it was heard, ms */
   said: { at: number; heardAt: number } | null;
+  /** it delivers what a screen kept: no page hears the answer */
+  delivered?: boolean;
+  /** hash of what was sent, without its key; none when it was no form */
+  payload?: string;
   /** says something beside the answer itself, as a header of it */
   header?(name: string, value: string): void;
 }
@@ -17,6 +21,7 @@ export function onBehalfOf<T>(scope: Scope, work: () => T): T {
   return scopes.run(scope, work);
 }
 
+/** Returns what is known of whoever asks just now: screen, payload, instants. Empty outside of a request. */
 export function scopeNow(): Scope {
   return scopes.getStore() ?? { device: null, said: null };
 }

@@ -4,8 +4,9 @@
  */
 import { readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { MIGRATIONS } from "./layout.ts";
 
-const folder = join(process.cwd(), "store/migrations");
+const folder = MIGRATIONS;
 for (const name of readdirSync(folder).filter((n) => n.endsWith(".sql"))) {
   const path = join(folder, name);
   const before = readFileSync(path, "utf8");

@@ -1,9 +1,9 @@
 import { v7 as uuid } from "uuid";
 import { once, type Larder, type Write } from "#store/db";
-import { PRICE_KEYS, costOf, energyKWh, type PriceKey, type Prices } from "#core/cost";
+import { PRICE_KEYS, costOf, type PriceKey, type Prices } from "#core/cost";
+import { fireEstimate } from "#core/supply";
 import { isCan } from "#core/schedule";
-import { getTool } from "#store/check";
-import { getRun, PLAIN_BURNER_W } from "#store/run";
+import { burnerPowerW, getRun } from "#store/run";
 import { type Shelved } from "#store/shelf";
 import { price } from "../schema/index.ts";
 
@@ -28,6 +28,16 @@ export function setPrices(larder: Larder, write: Write, prices: Prices): void {
   });
 }
 
+const MIN = 60_000;
+const MJ_PER_KWH = 3.6;
+
+/** What a burner took, kWh: full flame until the load was at pressure, then as much as holds it. Instants in ms. */
+function kWhOf(powerW: number, lit: number, atPressure: number, off: number): number {
+  const held = Math.min(Math.max(lit, atPressure), off);
+  const minutes = { heatUp: (held - lit) / MIN, vent: 0, process: (off - held) / MIN };
+  return fireEstimate(powerW, minutes).energyMJ / MJ_PER_KWH;
+}
+
 export type ContainerCost = ReturnType<typeof costOf>;
 
 /** What a container on the shelf cost, with its share of the burner's energy over its whole load. */
@@ -36,10 +46,12 @@ export function costOfContainer(larder: Larder, c: Shelved, prices = pricesOf(la
   const lit = run.view.burnerLitAt;
   const off = run.view.heatOffAt;
   const inLoad = run.packs.reduce((n, p) => n + p.count, 0);
-  const powerW = (run.burnerId ? getTool(larder, run.burnerId).powerW : null) ?? PLAIN_BURNER_W;
   return costOf(prices, {
     can: isCan(c.kind),
-    energyKWh: lit === null || off === null ? null : energyKWh(powerW, off - lit) / inLoad,
+    energyKWh:
+      lit === null || off === null
+        ? null
+        : kWhOf(burnerPowerW(larder, run), lit, run.view.attempts[0]?.startedAt ?? off, off) / inLoad,
     massKg: c.massKg,
   });
 }

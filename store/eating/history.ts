@@ -1,5 +1,7 @@
-import { keptWhile, movementStamp, type Larder } from "#store/db";
+import { memoize, movementVersion, type Larder } from "#store/db";
+import { type Calendar } from "#core/calendar";
 import { groupOf, type SpeciesGroup } from "#core/species";
+import { calendarOf, getHousehold } from "#store/household";
 import { stockKey, type KindStock } from "#store/shelf";
 
 /** What was opened in each month, the oldest first; months without any count as 0. */
@@ -9,20 +11,21 @@ export interface MonthsOf {
   perMonth: number[];
 }
 
-const monthOf = (at: number) => {
-  const d = new Date(at);
-  return d.getUTCFullYear() * 12 + d.getUTCMonth();
-};
+/** Months counted from year 0, of a month as `2026-11`. */
+const countOfMonth = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1;
 
 /**
  * Containers opened a month, by group of animal and by kind, each from its own first opening on; the month that is not over is
  * left out.
  */
 export function eatenByMonth(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
-  return keptWhile(larder, "eaten", `${movementStamp(larder)} ${monthOf(now)}`, () => eaten(larder, now));
+  const calendar = calendarOf(larder);
+  const stamp = `${movementVersion(larder)} ${calendar.zone} ${calendar.monthOf(now)}`;
+  return memoize(larder, "eaten", stamp, () => eaten(larder, calendar, now));
 }
 
-function eaten(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
+function eaten(larder: Larder, calendar: Calendar, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
+  const monthOf = (at: number) => countOfMonth(calendar.monthOf(at));
   // Added up by pack and month first: a lifetime of jars is a few thousand of those.
   const rows = larder.sqlite
     .prepare(
@@ -30,10 +33,10 @@ function eaten(larder: Larder, now: number): { groups: MonthsOf[]; kinds: Months
          (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
            where x.pack_id = g.pack_id) as species
        from (select c.pack_id, min(c.moved_at) as at, count(*) as eaten from container c
-           where c.moved = 'opened' group by c.pack_id, strftime('%Y-%m', c.moved_at / 1000, 'unixepoch')) g
+           where c.moved = 'opened' group by c.pack_id, month_of(c.moved_at, @zone)) g
          join pack k on k.id = g.pack_id order by g.at`,
     )
-    .all() as (Pick<KindStock, "product" | "kind" | "mouth"> & {
+    .all({ zone: calendar.zone }) as (Pick<KindStock, "product" | "kind" | "mouth"> & {
     at: number;
     eaten: number;
     species: string;
@@ -74,26 +77,26 @@ export interface SeasonStock {
 
 /** What stood on the shelves at the end of each month, by group of animal. @param most the newest so many months */
 export function seasonsOf(larder: Larder, now: number, most = 36): SeasonStock[] {
-  const stamp = `${movementStamp(larder)} ${monthOf(now)} ${most}`;
-  return keptWhile(larder, "seasons", stamp, () => seasons(larder, now, most));
+  const calendar = calendarOf(larder);
+  const stamp = `${movementVersion(larder)} ${calendar.zone} ${calendar.monthOf(now)} ${most}`;
+  return memoize(larder, "seasons", stamp, () => seasons(larder, calendar, now, most));
 }
 
-function seasons(larder: Larder, now: number, most: number): SeasonStock[] {
+function seasons(larder: Larder, calendar: Calendar, now: number, most: number): SeasonStock[] {
   // Every container comes once, when it was first shelved, and goes once, when it was taken for good.
   const rows = larder.sqlite
     .prepare(
       `select (select h.species from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
            where x.pack_id = g.pack_id order by o.share desc limit 1) as species, g.month, g.came, g.went from (
-         select c.pack_id, strftime('%Y-%m', m.at / 1000, 'unixepoch') as month, count(*) as came, 0 as went from container c
+         select c.pack_id, month_of(m.at, @zone) as month, count(*) as came, 0 as went from container c
            join movement m on m.seq = (select min(x.seq) from movement x where x.container_id = c.id and x.kind = 'shelved') group by 1, 2
-         union all select c.pack_id, strftime('%Y-%m', c.moved_at / 1000, 'unixepoch'), 0, count(*) from container c
+         union all select c.pack_id, month_of(c.moved_at, @zone), 0, count(*) from container c
            where c.moved is not null and c.moved <> 'shelved' and exists (select 1 from movement x where x.container_id = c.id and x.kind = 'shelved') group by 1, 2) g`,
     )
-    .all() as { species: string | null; month: string; came: number; went: number }[];
+    .all({ zone: calendar.zone }) as { species: string | null; month: string; came: number; went: number }[];
   if (rows.length === 0) return [];
-  const last = monthOf(now);
-  const indexOf = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1;
-  const first = Math.max(last - most + 1, Math.min(...rows.map((r) => indexOf(r.month))));
+  const last = countOfMonth(calendar.monthOf(now));
+  const first = Math.max(last - most + 1, Math.min(...rows.map((r) => countOfMonth(r.month))));
   const months = Array.from({ length: last - first + 1 }, (_, i) => {
     const n = first + i;
     return `${Math.floor(n / 12)}-${String((n % 12) + 1).padStart(2, "0")}`;
@@ -103,44 +106,61 @@ function seasons(larder: Larder, now: number, most: number): SeasonStock[] {
     const group = groupOf([r.species ?? ""]);
     const standing = groups.get(group) ?? months.map(() => 0);
     groups.set(group, standing);
-    for (let i = Math.max(0, indexOf(r.month) - first); i < months.length; i++)
+    for (let i = Math.max(0, countOfMonth(r.month) - first); i < months.length; i++)
       standing[i]! += r.came - r.went;
   }
   return [...groups].map(([group, standing]) => ({ group, months, standing }));
 }
 
-/** Yield of the table by season and group: usable weight out of what was cut, percent. */
+/** Yield of the table by the household's season and group: usable weight out of what was cut, percent. Oldest first. */
 export function yieldsBySeason(
   larder: Larder,
 ): { season: string; group: SpeciesGroup; percent: number; kg: number }[] {
+  const calendar = calendarOf(larder);
+  const from = getHousehold(larder)?.seasonFrom ?? null;
   const rows = larder.sqlite
     .prepare(
-      `select strftime('%Y', l.made_at / 1000, 'unixepoch') as season, h.species, sum(f.mass_kg) as cut, sum(l.made_kg) as made
+      `select season_of(l.made_at, @zone, @from) as season, min(l.made_at) as at, h.species, sum(f.mass_kg) as cut, sum(l.made_kg) as made
        from lot l join lot_flow f on f.to_lot = l.id and f.from_harvest is not null join harvest h on h.id = f.from_harvest
        where l.form <> 'bones' and (select count(*) from lot_flow x where x.to_lot = l.id) = 1
-       group by 1, 2`,
+       group by season, h.species`,
     )
-    .all() as { season: string; species: string; cut: number; made: number }[];
-  const sums = new Map<string, { season: string; group: SpeciesGroup; cut: number; made: number }>();
+    .all({ zone: calendar.zone, from }) as {
+    season: string;
+    at: number;
+    species: string;
+    cut: number;
+    made: number;
+  }[];
+  const sums = new Map<
+    string,
+    { season: string; at: number; group: SpeciesGroup; cut: number; made: number }
+  >();
   for (const r of rows) {
     const group = groupOf([r.species]);
-    const known = sums.get(`${r.season} ${group}`) ?? { season: r.season, group, cut: 0, made: 0 };
+    const known = sums.get(`${r.season} ${group}`) ?? { season: r.season, at: r.at, group, cut: 0, made: 0 };
     known.cut += r.cut;
     known.made += r.made;
     sums.set(`${r.season} ${group}`, known);
   }
   return [...sums.values()]
-    .map(({ season, group, cut, made }) => ({ season, group, percent: (100 * made) / cut, kg: made }))
-    .sort((a, b) => (a.season < b.season ? -1 : 1));
+    .sort((a, b) => (a.season < b.season ? -1 : 1))
+    .map(({ at, group, cut, made }) => ({
+      season: calendar.seasonOf(at).name,
+      group,
+      percent: (100 * made) / cut,
+      kg: made,
+    }));
 }
 
-/** How many containers stand on the shelves by their age in whole days, as the day began (UTC). */
+/** How many containers stand on the shelves by their age in whole days, as the household's day began. */
 export function agesOnShelf(larder: Larder, now: number): { days: number; count: number }[] {
-  const today = Math.floor(now / 86_400_000) * 86_400_000;
-  return keptWhile(
+  const calendar = calendarOf(larder);
+  const today = calendar.startOf(calendar.dayOf(now));
+  return memoize(
     larder,
     "ages",
-    `${movementStamp(larder)} ${today}`,
+    `${movementVersion(larder)} ${today}`,
     () =>
       larder.sqlite
         .prepare(
@@ -159,17 +179,18 @@ export interface MonthOfSeals {
 
 /** Seals by the month they were last looked at, the oldest first. */
 export function sealsByMonth(larder: Larder): MonthOfSeals[] {
-  const stamp = String(larder.sqlite.prepare("select max(seq) from seal_check").pluck().get());
-  return keptWhile(
+  const { zone } = calendarOf(larder);
+  const stamp = `${String(larder.sqlite.prepare("select max(seq) from seal_check").pluck().get())} ${zone}`;
+  return memoize(
     larder,
     "seals",
     stamp,
     () =>
       larder.sqlite
         .prepare(
-          `select strftime('%Y-%m', sealed_at / 1000, 'unixepoch') as month, count(*) as "all", sum(seal = 'failed') as failed
+          `select month_of(sealed_at, ?) as month, count(*) as "all", sum(seal = 'failed') as failed
            from container where seal is not null group by 1 order by 1`,
         )
-        .all() as MonthOfSeals[],
+        .all(zone) as MonthOfSeals[],
   );
 }

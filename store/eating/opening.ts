@@ -59,7 +59,7 @@ function takeWhole(
 ): void {
   if (getShelved(larder, id)?.moved !== "shelved") return;
   const words = signs.map((s) => SIGNS.find((f) => f.key === s)!.bad.toLowerCase()).join(", ");
-  takeOff(larder, { ...write, key: `${write.key} taken` }, id, sound ? "opened" : "discarded", words || null);
+  takeOff(larder, write, id, sound ? "opened" : "discarded", words || null);
 }
 
 /** How a container was found when it was opened; null when nobody said. */

@@ -65,6 +65,7 @@ function potOf(row: CannerMeasures & Pick<Row, "quarts">): CannerPot {
   };
 }
 
+/** Returns the canners with their gauges and tests, in the order they were added. */
 export function listCanners(larder: Larder): Canner[] {
   return larder.db
     .select()
@@ -74,6 +75,7 @@ export function listCanners(larder: Larder): Canner[] {
     .map((row) => withChecks(larder, row));
 }
 
+/** Returns a canner. Throws Refused (404) when there is none of this id. */
 export function getCanner(larder: Larder, id: string): Canner {
   const row = larder.db.select().from(canner).where(eq(canner.id, id)).get();
   return row ? withChecks(larder, row) : refuse("There is no such canner in the Shed.", 404);
@@ -118,6 +120,7 @@ export const NO_MEASURES: CannerMeasures = {
   depressuriseMin: null,
 };
 
+/** Adds a canner. Returns its id. Throws Refused at the field that cannot be. */
 export function addCanner(larder: Larder, write: Write, input: CannerInput): { id: string } {
   return once(larder, write, "canner.add", () => {
     if (larder.db.select().from(canner).where(eq(canner.name, input.name)).get()) {

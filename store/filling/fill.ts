@@ -163,7 +163,7 @@ export function takeOut(larder: Larder, write: Write, benchId: string, index: nu
         409,
       );
     if (part.containers.length === 1) {
-      unpack(larder, { ...write, key: `${write.key} last` }, packId);
+      unpack(larder, write, packId);
     } else {
       const each = last.massKg ?? part.pack!.massKg / part.pack!.count;
       giveOneBack(larder, write, last.id, part.pack!.code, part);
@@ -249,5 +249,5 @@ export function endPart(larder: Larder, write: Write, input: EndInput): void {
 
 /** Something happens to the lot now, in the same write. */
 function event(larder: Larder, write: Write, lotId: string, deed: LotDeed): void {
-  recordLotEvent(larder, { ...write, key: `${write.key} ${deed.kind}` }, lotId, deed);
+  recordLotEvent(larder, write, lotId, deed);
 }

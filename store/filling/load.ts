@@ -127,6 +127,7 @@ export function benchInHand(larder: Larder, id: string): BenchNow {
   return now;
 }
 
+/** Returns a part of a load on the packing bench by its place. Throws Refused (404) when there is none. */
 export function partOf(bench: BenchNow, index: number): BenchPartNow {
   return bench.parts[index] ?? refuse("There is no such part of this load.", 404);
 }

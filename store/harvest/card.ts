@@ -6,7 +6,7 @@ import { SCALE_SLACK_KG } from "#core/lot";
 import { formatMass, type UnitSystem } from "#core/quantity";
 import { ownSpeciesKey, speciesByKey } from "#core/species";
 import { harvest, harvestLoss, harvestShare, individual, ownSpecies } from "../schema/index.ts";
-import { getHarvest, type WeightKind } from "./harvest.ts";
+import { getHarvest, onlyLeft, type WeightKind } from "./harvest.ts";
 
 /** What is filled in later on an animal's card. A key left out stays as it is. */
 export interface CardInput {
@@ -100,6 +100,7 @@ export interface Share {
   fraction: number;
 }
 
+/** Returns who has a share in an animal. */
 export function sharesOf(larder: Larder, harvestId: string): Share[] {
   return larder.db
     .select({ who: harvestShare.who, fraction: harvestShare.fraction })
@@ -134,6 +135,7 @@ export interface Individual {
   lengthM: number | null;
 }
 
+/** Returns the individuals of a catch, in the order they were recorded. */
 export function individualsOf(larder: Larder, harvestId: string): Individual[] {
   return larder.db
     .select({ number: individual.number, weightKg: individual.weightKg, lengthM: individual.lengthM })
@@ -175,6 +177,7 @@ export interface Loss {
   at: number;
 }
 
+/** Returns what of an animal went to nobody, weights in kg. */
 export function lossesOf(larder: Larder, harvestId: string): Loss[] {
   return larder.db
     .select({ id: harvestLoss.id, what: harvestLoss.what, massKg: harvestLoss.massKg, at: harvestLoss.at })
@@ -196,7 +199,7 @@ export function discardFromHarvest(
     if (!(input.massKg > 0)) throw new Refused({ inKg: "Weight must be more than 0." });
     if (animal.leftKg !== null && input.massKg > animal.leftKg + SCALE_SLACK_KG)
       throw new Refused({
-        inKg: `Only ${formatMass(animal.leftKg, units)} of ${animal.code} is left. Weigh again, or correct the animal's weight.`,
+        inKg: `${onlyLeft(animal, units)}. Weigh again, or correct the animal's weight.`,
       });
     larder.db
       .insert(harvestLoss)
@@ -225,6 +228,7 @@ export function addOwnSpecies(
   });
 }
 
+/** Returns keys of the species that the household added itself. */
 export function ownSpeciesKeys(larder: Larder): string[] {
   return larder.db
     .select({ key: ownSpecies.key })

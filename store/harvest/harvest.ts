@@ -1,6 +1,7 @@
 import { desc, eq, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { formatMass, type UnitSystem } from "#core/quantity";
 import { speciesByKey } from "#core/species";
 import { harvest, person } from "../schema/index.ts";
 import { placeHold, type HoldKind } from "./hold.ts";
@@ -12,7 +13,7 @@ export type Harvest = typeof harvest.$inferSelect & {
   cutKg: number;
   /** weight that went to nobody: hide, guts, what was shot through, kg */
   lostKg: number;
-  /** weight still to be cut, kg; null when it was never weighed */
+  /** weight still to be cut, kg; below 0 by what scales differ; null when it was never weighed */
   leftKg: number | null;
   holds: Hold[];
 };
@@ -36,7 +37,7 @@ const rows = (larder: Larder) =>
 
 function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harvest {
   const { weightKg } = row.harvest;
-  const leftKg = weightKg === null ? null : Math.max(0, weightKg - row.cutKg - row.lostKg);
+  const leftKg = weightKg === null ? null : weightKg - row.cutKg - row.lostKg;
   return {
     ...row.harvest,
     byName: row.byName,
@@ -45,6 +46,13 @@ function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harv
     leftKg,
     holds: JSON.parse(row.holds) as Hold[],
   };
+}
+
+/** Says how little of an animal is left. */
+export function onlyLeft({ leftKg, code }: Harvest, units: UnitSystem): string {
+  return leftKg !== null && leftKg > 0
+    ? `Only ${formatMass(leftKg, units)} of ${code} is left`
+    : `Nothing of ${code} is left`;
 }
 
 /** The animals and catches, newest first. @param skip how many newer ones to leave out */
@@ -68,11 +76,13 @@ export function uncutHarvests(larder: Larder): number {
     .get() as number;
 }
 
+/** Returns an animal or catch. Throws Refused (404) when there is none of this id. */
 export function getHarvest(larder: Larder, id: string): Harvest {
   const row = rows(larder).where(eq(harvest.id, id)).get();
   return row ? assemble(row) : refuse("There is no such animal in the book. Choose one from the list.", 404);
 }
 
+/** Returns an animal or catch by its code. Throws Refused (404) when none carries it. */
 export function harvestByCode(larder: Larder, code: string): Harvest {
   const row = rows(larder).where(eq(harvest.code, code)).get();
   return row ? assemble(row) : refuse("No animal carries this code.", 404);

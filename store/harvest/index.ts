@@ -1,6 +1,7 @@
 export {
   WEIGHT_KINDS,
   getHarvest,
+  onlyLeft,
   harvestByCode,
   listHarvests,
   recordHarvest,

@@ -92,6 +92,7 @@ function photoFolder(larder: Larder): string {
   return join(larder.folder, "photos");
 }
 
+/** Returns the photos of an animal, the oldest first. */
 export function photosOf(larder: Larder, harvestId: string): Photo[] {
   return larder.db
     .select()

@@ -1,4 +1,5 @@
 import { chainsOf, linesOf, type Larder } from "#store/db";
+import { runsWithWrongState } from "./run-state.ts";
 
 /** Something that no longer fits. */
 export interface Broken {
@@ -64,6 +65,11 @@ export function verifyLarder(larder: Larder): Verification {
     .all() as string[])
     broken.push({ code: null, seq: null, what: `A run that was there is gone (${chain}).` });
   broken.push(...cutOff(larder));
+  // Where a run's own lines were changed, that is what is said of it.
+  const named = new Set(broken.map((b) => b.code));
+  for (const code of runsWithWrongState(larder))
+    if (!named.has(code))
+      broken.push({ code, seq: null, what: "It says of itself what its own events do not." });
   return { at: larder.now(), runs, lines, broken, head };
 }
 

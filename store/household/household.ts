@@ -1,6 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
+import { calendarIn, isDayOfYear, type Calendar } from "#core/calendar";
 import { whyNotHabit } from "#core/guard";
 import { type Writing } from "#core/quantity";
 import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
@@ -22,6 +23,12 @@ export interface HouseholdInput {
   gauge: "dial" | "weighted";
   /** its sign of decimals; a point when nobody chose */
   decimal?: "point" | "comma";
+}
+
+/** Days, months and seasons as the household counts them; those of UTC before there is one. */
+export function calendarOf(larder: Larder): Calendar {
+  const home = getHousehold(larder);
+  return calendarIn(home?.zone ?? "UTC", home?.seasonFrom ?? null);
 }
 
 /** How a household writes amounts: its units and its sign of decimals. */
@@ -73,6 +80,8 @@ export function setUpHousehold(
 }
 
 export interface HouseholdHabits {
+  /** day a season begins on, `MM-DD`; null for the usual one of its half of the earth */
+  seasonFrom: string | null;
   unwatchedLimitS: number;
   restHours: number;
   marginKPa: number;
@@ -92,6 +101,10 @@ export function changeHousehold(
 ): void {
   once(larder, write, "household.change", () => {
     if (input.zone) checkZone(input.zone);
+    if (input.seasonFrom && !isDayOfYear(input.seasonFrom))
+      throw new Refused({
+        seasonFrom: "Write month and day, like 07-01 for July 1. February 29 is not in every year.",
+      });
     const not = whyNotHabit(input);
     if (not) throw new Refused({ [HABIT_FIELDS[not.of]]: not.message });
     larder.db.update(household).set(input).where(eq(household.id, 1)).run();
@@ -107,6 +120,7 @@ function checkZone(zone: string): void {
   }
 }
 
+/** Returns the people of the household, in the order they were added. */
 export function listPeople(larder: Larder): Person[] {
   return larder.db.select().from(person).orderBy(asc(person.createdAt)).all();
 }

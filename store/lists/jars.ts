@@ -75,7 +75,7 @@ export const jars: List = {
       throw new Refused({ shelf: `There is no shelf “${shelf}”. Write it like Cellar, Top.` });
     if (jar.moved === "shelved" && (!place || place.id === jar.placeId))
       return { what: "same", sentence: `${jar.code} stays where it is.` };
-    if (jar.moved && jar.moved !== "shelved") putBack(larder, { ...write, key: `${write.key} back` }, jar.id);
+    if (jar.moved && jar.moved !== "shelved") putBack(larder, write, jar.id);
     if (place) shelve(larder, write, [jar.id], place.id);
     return {
       what: jar.moved ? "changed" : "new",

@@ -1,7 +1,8 @@
 import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { readNumber } from "#core/quantity";
-import { Refused, type Larder, type Write } from "#store/db";
+import { v5 as uuidFrom } from "uuid";
+import { copyLarder, once, Refused, type Larder, type Write } from "#store/db";
 import { safeCell, textOfCell } from "#store/transfer";
 import { type Cell, type Column, type Deed, type List, type Row } from "./list.ts";
 
@@ -26,46 +27,67 @@ export interface Told {
   sentence: string;
 }
 
-const ROLL_BACK = Symbol("only to see");
-
-/** What each row of a list would do: it is done, and undone. Nothing is changed. @throws Refused for what is no such list */
-export function previewList(larder: Larder, write: Write, list: List, text: string): Told[] {
-  let told: Told[] = [];
+/** What each row of a list would do: it is done to a copy. Nothing is changed. @throws Refused for what is no such list */
+export async function previewList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
+  const rows = rowsOf(takenIn(list), text);
+  const { copy, drop } = await copyLarder(larder);
   try {
+    return await takeRows(copy, write, list, rows);
+  } finally {
+    drop();
+  }
+}
+
+/**
+ * Does what the rows of a list say; rows that are refused change nothing and are told. Each row is a deed by itself, with a
+ * key made from the list's and its line: sent again, what was done before is answered.
+ * @throws Refused for what is no such list
+ */
+export async function takeList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
+  return takeRows(larder, write, list, rowsOf(takenIn(list), text));
+}
+
+function takenIn(list: List): List {
+  if (!list.take) throw new Refused({ file: "This list is a record: it leaves, and does not come in." });
+  return list;
+}
+
+/** So long a piece of a list may keep everybody else waiting, ms. */
+const PIECE_MS = 15;
+
+async function takeRows(larder: Larder, write: Write, list: List, rows: readonly ReadRow[]): Promise<Told[]> {
+  const told: Told[] = [];
+  while (told.length < rows.length) {
+    // One transaction for a piece: the disk is waited for once.
     larder.sqlite
       .transaction(() => {
-        told = takeRows(larder, write, list, text);
-        throw ROLL_BACK;
+        const began = performance.now();
+        while (told.length < rows.length && performance.now() - began < PIECE_MS)
+          told.push(takeRow(larder, write, list, rows[told.length]!));
       })
       .immediate();
-  } catch (signal) {
-    if (signal !== ROLL_BACK) throw signal;
+    await new Promise((go) => setImmediate(go));
   }
   return told;
 }
 
-/** Does what the rows of a list say; rows that are refused change nothing and are told. */
-export function takeList(larder: Larder, write: Write, list: List, text: string): Told[] {
-  return larder.sqlite.transaction(() => takeRows(larder, write, list, text)).immediate();
+function takeRow(larder: Larder, write: Write, list: List, { line, cells }: ReadRow): Told {
+  try {
+    const row = readRow(list.columns, cells);
+    const by = { ...write, key: keyOfRow(write.key, list, line) };
+    const deed = once(larder, by, "list.row", () => ({ result: list.take!(larder, by, row), note: null }), {
+      eachAudited: true,
+    });
+    return { line, ...deed };
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    return { line, what: "refused", sentence: error.message };
+  }
 }
 
-function takeRows(larder: Larder, write: Write, list: List, text: string): Told[] {
-  const { take } = list;
-  if (!take) throw new Refused({ file: "This list is a record: it leaves, and does not come in." });
-  return rowsOf(list, text).map(({ line, cells }): Told => {
-    try {
-      const row = readRow(list.columns, cells);
-      // Each row by itself: what one that is refused began is undone with it.
-      const deed = larder.sqlite.transaction(() =>
-        take(larder, { ...write, key: `${write.key} ${line}` }, row),
-      )();
-      return { line, ...deed };
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      return { line, what: "refused", sentence: error.message };
-    }
-  });
-}
+/** Keys of rows are in a space of their own (UUID version 5, RFC 9562). */
+const ROWS = "6d0b8a53-0a0f-4f7e-9a39-2f6f6f1f3b55";
+const keyOfRow = (key: string, list: List, line: number) => uuidFrom(`${key} ${list.key} ${line}`, ROWS);
 
 /** What ends a cell: whichever of “,”, “;” and a tab stands most often in the first line. No heading has one in it. */
 function delimiterOf(text: string): string {
@@ -74,7 +96,12 @@ function delimiterOf(text: string): string {
   return [",", ";", "\t"].reduce((most, c) => (count(c) > count(most) ? c : most));
 }
 
-function rowsOf(list: List, text: string): { line: number; cells: Record<string, string> }[] {
+interface ReadRow {
+  line: number;
+  cells: Record<string, string>;
+}
+
+function rowsOf(list: List, text: string): ReadRow[] {
   let records: { record: Record<string, string>; info: { lines: number } }[];
   const known = new Map(list.columns.map((c) => [c.head.toLowerCase(), c.head]));
   try {

@@ -6,6 +6,7 @@ import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
 import { groupOf } from "#core/species";
 import { getHousehold } from "#store/household";
 import { lot, lotEvent, person } from "../schema/index.ts";
+import { genealogy } from "./genealogy.ts";
 import { getLot, stateOf, type Lot } from "./lot.ts";
 
 /** What a screen says happened; the weight before is the lot's own. */
@@ -117,9 +118,8 @@ export function happeningsOfLot(larder: Larder, lotId: string): LotHappening[] {
 export function accountsOfLot(larder: Larder, lotId: string): { reason: string; byId: string }[] {
   return larder.sqlite
     .prepare(
-      `with recursive was(id) as (
-         select @lotId union select f.from_lot from lot_flow f join was on f.to_lot = was.id where f.from_lot is not null)
-       select e.event ->> 'reason' as reason, e.by_id as byId from lot_event e join was on was.id = e.lot_id
+      `with recursive ${genealogy("up", "select @lotId")}
+       select e.event ->> 'reason' as reason, e.by_id as byId from lot_event e join up on up.id = e.lot_id
        where e.kind = 'account' and e.by_id is not null
          and not exists (select 1 from lot_event u where u.lot_id = e.lot_id and u.kind = 'undo' and u.event ->> 'undoes' = e.id)
        order by e.seq`,

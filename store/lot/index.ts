@@ -4,9 +4,7 @@ export {
   lotByCode,
   lotsCutFrom,
   lotsInHand,
-  lotsOfHarvest,
   madeFrom,
-  madeInto,
   originsOf,
   setAsideFor,
   type Lot,
@@ -34,3 +32,4 @@ export {
   type LotHappening,
 } from "./event.ts";
 export { bonelessCases, changeCases, cuttingCases } from "./yield.ts";
+export { genealogy } from "./genealogy.ts";

@@ -158,12 +158,6 @@ export function lotsInHand(larder: Larder): Lot[] {
   return assemble(larder, larder.sqlite.prepare(sql).all() as Raw[]);
 }
 
-/** Every lot that has some of an animal in it, newest first. */
-export function lotsOfHarvest(larder: Larder, harvestId: string): Lot[] {
-  const sql = `${LOTS} where l.id in (select lot_id from lot_origin where harvest_id = ?) order by l.made_at desc, l.code`;
-  return assemble(larder, larder.sqlite.prepare(sql).all(harvestId) as Raw[]);
-}
-
 /** Lots cut straight from an animal, newest first. */
 export function lotsCutFrom(larder: Larder, harvestId: string): (Lot & { inKg: number })[] {
   const rows = larder.sqlite
@@ -174,11 +168,13 @@ export function lotsCutFrom(larder: Larder, harvestId: string): (Lot & { inKg: n
   return assemble(larder, rows).map((lot, i) => ({ ...lot, inKg: rows[i]!.inKg }));
 }
 
+/** Returns a lot. Throws Refused (404) when there is none of this id. */
 export function getLot(larder: Larder, id: string): Lot {
   const raw = larder.sqlite.prepare(`${LOTS} where l.id = ?`).get(id) as Raw | undefined;
   return raw ? assemble(larder, [raw])[0]! : refuse("There is no such lot. Choose one from the list.", 404);
 }
 
+/** Returns a lot by its code. Throws Refused (404) when none carries it. */
 export function lotByCode(larder: Larder, code: string): Lot {
   const raw = larder.sqlite.prepare(`${LOTS} where l.code = ?`).get(code) as Raw | undefined;
   return raw ? assemble(larder, [raw])[0]! : refuse("No lot carries this code.", 404);
@@ -227,6 +223,7 @@ export interface LotStep {
   at: number;
 }
 
+/** Returns what a lot was made from, weights in kg. */
 export function madeFrom(larder: Larder, lotId: string): LotStep[] {
   return larder.sqlite
     .prepare(
@@ -235,17 +232,6 @@ export function madeFrom(larder: Larder, lotId: string): LotStep[] {
        from lot_flow f left join harvest h on h.id = f.from_harvest left join lot l on l.id = f.from_lot where f.to_lot = ?`,
     )
     .all(lotId) as LotStep[];
-}
-
-export function madeInto(larder: Larder, lotId: string): LotStep[] {
-  return larder.sqlite
-    .prepare(
-      `select l.code, 'lot' as kind, l.part as what, f.mass_kg as massKg, f.at from lot_flow f join lot l on l.id = f.to_lot where f.from_lot = @id
-       union all select k.code, 'pack', k.container, x.mass_kg, k.made_at from pack_lot x join pack k on k.id = x.pack_id where x.lot_id = @id
-       union all select k.code, 'pack', k.container, sum(x.mass_kg), k.made_at from repacked x join pack k on k.id = x.pack_id where x.lot_id = @id group by k.id
-       order by 5`,
-    )
-    .all({ id: lotId }) as LotStep[];
 }
 
 /** The state its next event is judged by. */

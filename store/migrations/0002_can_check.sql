@@ -14,7 +14,4 @@ CREATE TABLE `can_check` (
 ) STRICT;
 --> statement-breakpoint
 CREATE UNIQUE INDEX `can_check_id_unique` ON `can_check` (`id`);--> statement-breakpoint
-CREATE INDEX `can_check_container` ON `can_check` (`container_id`,`seq`);--> statement-breakpoint
-CREATE TRIGGER can_check_no_update BEFORE UPDATE ON can_check BEGIN SELECT RAISE(ABORT, 'can_check is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER can_check_no_delete BEFORE DELETE ON can_check BEGIN SELECT RAISE(ABORT, 'can_check is append-only'); END;
+CREATE INDEX `can_check_container` ON `can_check` (`container_id`,`seq`);

@@ -127,13 +127,3 @@ ALTER TABLE `run` ADD `equipment_signed_reason` text;--> statement-breakpoint
 ALTER TABLE `run` ADD `burner_id` text;--> statement-breakpoint
 ALTER TABLE `pack` ADD `additions` text;--> statement-breakpoint
 ALTER TABLE `pack` ADD `dish` text;
---> statement-breakpoint
-CREATE TRIGGER equipment_check_no_update BEFORE UPDATE ON equipment_check BEGIN SELECT RAISE(ABORT, 'equipment_check is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER equipment_check_no_delete BEFORE DELETE ON equipment_check BEGIN SELECT RAISE(ABORT, 'equipment_check is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER supply_change_no_update BEFORE UPDATE ON supply_change BEGIN SELECT RAISE(ABORT, 'supply_change is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER supply_change_no_delete BEFORE DELETE ON supply_change BEGIN SELECT RAISE(ABORT, 'supply_change is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER supply_left_change AFTER INSERT ON supply_change BEGIN UPDATE supply SET left = left + NEW.delta WHERE id = NEW.supply_id; END;

@@ -89,36 +89,3 @@ ALTER TABLE `can_check` ADD `confirmed` integer DEFAULT 0 NOT NULL;--> statement
 ALTER TABLE `can_check` ADD `probe` text;--> statement-breakpoint
 ALTER TABLE `can_check` ADD `sealer_id` text;--> statement-breakpoint
 ALTER TABLE `can_check` ADD `defects` text;
---> statement-breakpoint
-CREATE TRIGGER deviation_no_update BEFORE UPDATE ON deviation BEGIN SELECT RAISE(ABORT, 'deviation is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER deviation_no_delete BEFORE DELETE ON deviation BEGIN SELECT RAISE(ABORT, 'deviation is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER sealer_event_no_update BEFORE UPDATE ON sealer_event BEGIN SELECT RAISE(ABORT, 'sealer_event is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER sealer_event_no_delete BEFORE DELETE ON sealer_event BEGIN SELECT RAISE(ABORT, 'sealer_event is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER seam_limit_no_update BEFORE UPDATE ON seam_limit BEGIN SELECT RAISE(ABORT, 'seam_limit is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER seam_limit_no_delete BEFORE DELETE ON seam_limit BEGIN SELECT RAISE(ABORT, 'seam_limit is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER school_answer_no_update BEFORE UPDATE ON school_answer BEGIN SELECT RAISE(ABORT, 'school_answer is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER school_answer_no_delete BEFORE DELETE ON school_answer BEGIN SELECT RAISE(ABORT, 'school_answer is append-only'); END;
---> statement-breakpoint
--- A can whose meat went into a new one is kept for the record, and is nowhere any more.
-DROP VIEW container_now;
---> statement-breakpoint
-CREATE VIEW container_now AS
-SELECT
-  c.id, c.code, c.pack_id, c.number,
-  p.run_id, p.product, p.container AS kind, p.mouth, p.code AS pack_code,
-  (SELECT s.finding FROM seal_check s WHERE s.container_id = c.id ORDER BY s.seq DESC LIMIT 1) AS seal,
-  (SELECT s.at FROM seal_check s WHERE s.container_id = c.id ORDER BY s.seq DESC LIMIT 1) AS sealed_at,
-  (SELECT d.what FROM disposition d WHERE d.container_id = c.id ORDER BY d.seq DESC LIMIT 1) AS disposition,
-  (SELECT d.due_at FROM disposition d WHERE d.container_id = c.id ORDER BY d.seq DESC LIMIT 1) AS disposition_due,
-  (SELECT m.kind FROM movement m WHERE m.container_id = c.id ORDER BY m.seq DESC LIMIT 1) AS moved,
-  (SELECT m.at FROM movement m WHERE m.container_id = c.id ORDER BY m.seq DESC LIMIT 1) AS moved_at,
-  (SELECT m.place_id FROM movement m WHERE m.container_id = c.id ORDER BY m.seq DESC LIMIT 1) AS place_id
-FROM container c JOIN pack p ON p.id = c.pack_id
-WHERE c.emptied_at IS NULL;

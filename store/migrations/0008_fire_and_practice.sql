@@ -16,7 +16,3 @@ CREATE UNIQUE INDEX `drill_result_id_unique` ON `drill_result` (`id`);--> statem
 CREATE INDEX `drill_result_of` ON `drill_result` (`person_id`,`seq`);--> statement-breakpoint
 ALTER TABLE `run_event` ADD `source` text;--> statement-breakpoint
 ALTER TABLE `run_event` ADD `detail` text;
---> statement-breakpoint
-CREATE TRIGGER drill_result_no_update BEFORE UPDATE ON drill_result BEGIN SELECT RAISE(ABORT, 'drill_result is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER drill_result_no_delete BEFORE DELETE ON drill_result BEGIN SELECT RAISE(ABORT, 'drill_result is append-only'); END;

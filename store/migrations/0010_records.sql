@@ -41,22 +41,4 @@ ALTER TABLE `audit` ADD `device` text;--> statement-breakpoint
 ALTER TABLE `audit` ADD `heard_at` integer;--> statement-breakpoint
 CREATE INDEX `audit_action` ON `audit` (`action`,`id`);--> statement-breakpoint
 CREATE INDEX `audit_entity` ON `audit` (`entity_id`,`id`);--> statement-breakpoint
-CREATE INDEX `pack_like` ON `pack` (`product`,`method`,`container`,`made_at`);--> statement-breakpoint
--- Each line hashed with the hash before it. `line_hash` is the program's own function (store/db/chain.ts).
-CREATE TRIGGER run_event_linked AFTER INSERT ON run_event BEGIN
-  INSERT INTO chain_link (chain, seq, hash) VALUES (new.run_id, new.seq, line_hash(
-    coalesce(
-      (SELECT l.hash FROM chain_link l WHERE l.chain = new.run_id ORDER BY l.seq DESC LIMIT 1),
-      (SELECT line_hash('', r.id, r.code, r.canner_id, r.plan, r.schedule, r.opened_at, r.opened_by, r.zone, r.gauge_signed_by, r.gauge_signed_reason, r.equipment_signed_by, r.equipment_signed_reason, r.burner_id) FROM run r WHERE r.id = new.run_id)),
-    new.seq, new.id, new.run_id, new.at, new.type, new.gauge_kpa, new.temp_c, new.corrects, new.by_name, new.note, new.source, new.detail, new.recorded_at));
-END;
---> statement-breakpoint
-CREATE TRIGGER audit_linked AFTER INSERT ON audit BEGIN
-  INSERT INTO chain_link (chain, seq, hash) VALUES ('audit', new.id, line_hash(
-    coalesce((SELECT l.hash FROM chain_link l WHERE l.chain = 'audit' ORDER BY l.seq DESC LIMIT 1), ''),
-    new.id, new.at, new.by_id, new.action, new.entity_kind, new.entity_id, new.detail, new.device, new.heard_at));
-END;
---> statement-breakpoint
-CREATE TRIGGER chain_link_no_update BEFORE UPDATE ON chain_link BEGIN SELECT RAISE(ABORT, 'chain_link is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER chain_link_no_delete BEFORE DELETE ON chain_link BEGIN SELECT RAISE(ABORT, 'chain_link is append-only'); END;
+CREATE INDEX `pack_like` ON `pack` (`product`,`method`,`container`,`made_at`);

@@ -18,10 +18,6 @@ UPDATE lot SET fresh_until =
     + 86400000 * CASE WHEN form = 'broth' OR treatments LIKE '%"cook"%' THEN 4 WHEN form = 'roast' THEN 5 ELSE 2 END
   WHERE kept = 'fridge';
 --> statement-breakpoint
-CREATE TRIGGER acceptance_no_update BEFORE UPDATE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER acceptance_no_delete BEFORE DELETE ON acceptance BEGIN SELECT RAISE(ABORT, 'acceptance is append-only'); END;
---> statement-breakpoint
 CREATE TABLE `shelf_check` (
 	`seq` integer PRIMARY KEY AUTOINCREMENT NOT NULL,
 	`id` text NOT NULL,
@@ -34,7 +30,3 @@ CREATE TABLE `shelf_check` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `shelf_check_id_unique` ON `shelf_check` (`id`);--> statement-breakpoint
 CREATE INDEX `shelf_check_container` ON `shelf_check` (`container_id`,`at`);
---> statement-breakpoint
-CREATE TRIGGER shelf_check_no_update BEFORE UPDATE ON shelf_check BEGIN SELECT RAISE(ABORT, 'shelf_check is append-only'); END;
---> statement-breakpoint
-CREATE TRIGGER shelf_check_no_delete BEFORE DELETE ON shelf_check BEGIN SELECT RAISE(ABORT, 'shelf_check is append-only'); END;

@@ -83,12 +83,14 @@ export function packsWaiting(larder: Larder): Pack[] {
   );
 }
 
+/** Returns the packs of a canner run. */
 export function packsOfRun(larder: Larder, runId: string): Pack[] {
   return (larder.sqlite.prepare(`${PACKS} where k.run_id = ? order by k.made_at`).all(runId) as Raw[]).map(
     fromRaw,
   );
 }
 
+/** Returns a pack. Throws Refused (404) when there is none of this id. */
 export function getPack(larder: Larder, id: string): Pack {
   const raw = larder.sqlite.prepare(`${PACKS} where k.id = ?`).get(id) as Raw | undefined;
   return raw ? fromRaw(raw) : refuse("There is no such pack.", 404);

@@ -1,7 +1,7 @@
 import { Refused, type Larder } from "#store/db";
 import { whyNotPack, type PackToFill } from "#core/guard";
 import { notPackedWords, whyNotPacked } from "#core/lot";
-import { fillEstimate, type FillEstimate } from "#core/pack";
+import { type FillEstimate } from "#core/pack";
 import { dishRow } from "#core/recipe";
 import {
   officeSchedule,
@@ -93,7 +93,7 @@ export function permitPack(
   const no = whyNotPack(toFill, food, {
     writing: writingOf(home),
     accepted: acceptedRows(larder),
-    expected: expected ?? fillEstimate(asked.product, asked.method, asked.container, [], asked.mouth),
+    ...(expected && { expected }),
   });
   if (no) throw new Refused({ [no.ask ? "confirm" : no.field]: no.message });
   return confirmed.length > 0 ? { ...process, confirmed: [...confirmed] } : process;

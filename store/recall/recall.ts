@@ -95,6 +95,7 @@ export function listRecalls(larder: Larder): RecallSummary[] {
   ).map(fromRaw);
 }
 
+/** Returns a recall. Throws Refused (404) when there is none of this id. */
 export function getRecall(larder: Larder, id: string): Recall {
   const raw = larder.sqlite.prepare(`${SUMMARY} where r.id = ?`).get(id) as
     Parameters<typeof fromRaw>[0] | undefined;

@@ -13,6 +13,7 @@ export interface Recipe {
 
 const G = 1000;
 
+/** Returns the recipes in the order they were added. */
 export function listRecipes(larder: Larder): Recipe[] {
   return larder.db
     .select()
@@ -22,6 +23,7 @@ export function listRecipes(larder: Larder): Recipe[] {
     .map(({ id, name, dish }) => ({ id, name, dish, ingredients: ingredientsOf(larder, id) }));
 }
 
+/** Returns a recipe. Throws Refused (404) when there is none of this id. */
 export function getRecipe(larder: Larder, id: string): Recipe {
   const row = larder.db.select().from(recipe).where(eq(recipe.id, id)).get();
   if (!row) return refuse("There is no such recipe.", 404);

@@ -24,8 +24,7 @@ export function repack(
       throw new Refused({ "": `The meat of ${old.code} is in another pack already.` }, 409);
     const known = getPack(larder, old.packId);
     const schedule = permitAnew(larder, known);
-    if (old.disposition !== "repack")
-      dispose(larder, { ...write, key: `${write.key} decided` }, containerId, "repack");
+    if (old.disposition !== "repack") dispose(larder, write, containerId, "repack");
     const massKg = massOf(larder, containerId);
     const target = waitingFor(larder, old.packId) ?? begin(larder, write, old.packId, schedule);
     const mouth = isCan(known.container) ? null : shapeOf(known.container, known.mouth).mouth;

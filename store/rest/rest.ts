@@ -40,6 +40,7 @@ export interface ContainerNow {
 export const CONTAINER_COLUMNS = `n.id, n.code, n.pack_id as packId, n.pack_code as packCode, n.number, n.run_id as runId,
   n.product, n.kind, n.mouth, n.seal, n.disposition, n.disposition_due as dispositionDue, n.moved, n.place_id as placeId, n.set_aside as setAside`;
 
+/** Returns a container as it is now. Throws Refused (404) when there is none of this id. */
 export function getContainer(larder: Larder, id: string): ContainerNow {
   const row = larder.sqlite
     .prepare(`select ${CONTAINER_COLUMNS} from container_now n where n.id = ?`)
@@ -200,8 +201,12 @@ export function dispose(
       undecided(larder).find((u) => u.container.id === containerId) ?? promise(larder, containerId);
     if (!open) refuse("There is nothing to decide about this container.", 409);
     if (!open.choices.includes(what)) {
+      const { code } = open.container;
       throw new Refused({
-        what: `The 24 hours for that are over. ${open.container.code} is thrown out, unopened and untasted.`,
+        what:
+          open.choices.length === 1
+            ? `The 24 hours for that are over. ${code} is thrown out, unopened and untasted.`
+            : `${code} did not seal or was not processed. It is chilled, frozen, packed anew or thrown out.`,
       });
     }
     const from = open.run.view.heatOffAt ?? open.run.view.phaseSince;

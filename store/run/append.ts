@@ -1,10 +1,10 @@
 import { eq } from "drizzle-orm";
-import { refuse, Refused, type Larder } from "#store/db";
+import { changed, refuse, Refused, type Larder } from "#store/db";
 import { CLOCK_SLACK_MS, type RunEvent, type RunView } from "#core/run";
 import { audit, run, type EventDetail } from "../schema/index.ts";
-import { bringToHand, eventsOf, eventsSince, nowFor, viewOfRun } from "./event-rows.ts";
+import { readNewEvents, nowFor, soFar, viewOfRun } from "./event-rows.ts";
 
-export type NewEvent = Omit<RunEvent, "seq">;
+export type NewEvent = Omit<RunEvent, "seq" | "heardAt">;
 
 export interface Appended {
   accepted: number;
@@ -53,8 +53,18 @@ export function insertEvents(
   );
   let accepted = 0;
   for (const e of events) {
-    const { perMinute, weightKPa, alarm, asked, container, siphoned } = e;
-    const detail: EventDetail = { perMinute, weightKPa, alarm, asked, container, siphoned };
+    const { perMinute, weightKPa, alarm, asked, container, siphoned, knownBy, claimedAt, stepMs } = e;
+    const detail: EventDetail = {
+      perMinute,
+      weightKPa,
+      alarm,
+      asked,
+      container,
+      siphoned,
+      knownBy,
+      claimedAt,
+      stepMs,
+    };
     const json = JSON.stringify(detail);
     accepted += insert.run(
       e.id,
@@ -72,6 +82,7 @@ export function insertEvents(
       now,
     ).changes;
   }
+  if (accepted > 0) changed(larder, events.every((e) => e.type === "reading") ? "figures" : "deed");
   return accepted;
 }
 
@@ -83,20 +94,14 @@ export function insertEvents(
  * @throws Refused for an unknown run, an event from the future, or one from before the run was opened
  */
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
-  bringToHand(larder, runId);
+  readNewEvents(larder, runId);
   return larder.sqlite
-    .transaction(() => append(larder, runRow(larder, runId), eventsOf(larder, runId), events, larder.now()))
+    .transaction(() => append(larder, runRow(larder, runId), events, larder.now()))
     .immediate();
 }
 
-/** Appends to a run whose events so far are at hand. Inside a transaction. */
-export function append(
-  larder: Larder,
-  row: RunRow,
-  before: readonly RunEvent[],
-  events: readonly NewEvent[],
-  now: number,
-): Appended {
+/** The same, inside a transaction. */
+export function append(larder: Larder, row: RunRow, events: readonly NewEvent[], now: number): Appended {
   const problems: Record<string, string> = {};
   events.forEach((e, i) => {
     const why = whyNotThen(row, e.at, now);
@@ -105,15 +110,14 @@ export function append(
   if (Object.keys(problems).length > 0) throw new Refused(problems);
   checkClock(larder, row.id, now);
   const accepted = insertEvents(larder, row.id, events, now);
-  return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now, before) };
+  return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now) };
 }
 
 /**
  * Writes down what follows from the events where other queries need it. Same transaction as the events.
- * @param before events that were there already; only what was appended since is read
  */
-export function keepInStep(larder: Larder, row: RunRow, now: number, before: readonly RunEvent[]): RunView {
-  const events = [...before, ...eventsSince(larder, row.id, before.at(-1)?.seq ?? 0)];
+export function keepInStep(larder: Larder, row: RunRow, now: number): RunView {
+  const events = soFar(larder, row.id);
   const view = viewOfRun(larder, row, events, nowFor(events, now));
   const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
   const completedAt = view.outcome === "processed" ? view.completedAt : null;

@@ -5,62 +5,76 @@ import { type EventDetail } from "../schema/index.ts";
 /** Runs whose events are kept at hand: those at the stove, and a few that were looked at. */
 const AT_HAND = 12;
 interface Hand {
+  /** committed events in order of arrival; they are only ever appended */
   events: RunEvent[];
   /** the same, folded as far as somebody has looked; null before that */
   folded: FoldedRun | null;
+  /** instant of the latest, ms since 1970 UTC; 0 without one */
+  latestAt: number;
 }
 const atHand = new WeakMap<Larder["sqlite"], Map<string, Hand>>();
 
-/**
- * Events of a run in order of arrival. They are only ever appended, so what was read once is kept and only what came
- * since is read. What is not committed yet is read, and not kept.
- */
-export function eventsOf(larder: Larder, runId: string): RunEvent[] {
+/** Events of a run so far. Nothing is copied: what one more event costs does not grow with the run. */
+export interface SoFar {
+  /** committed, in order of arrival; not to be changed */
+  settled: readonly RunEvent[];
+  /** written in this transaction and not committed yet, in order of arrival */
+  fresh: readonly RunEvent[];
+  latestAt: number;
+}
+
+const latestOf = (events: readonly RunEvent[], least: number) =>
+  events.reduce((latest, e) => Math.max(latest, e.at), least);
+
+/** Reads what came to a run since it was last looked at. What is not committed yet is read, and not kept. */
+export function soFar(larder: Larder, runId: string): SoFar {
   const runs = atHand.get(larder.sqlite) ?? new Map<string, Hand>();
-  const hand = runs.get(runId);
-  const known = hand?.events ?? [];
-  const fresh = eventsSince(larder, runId, known.at(-1)?.seq ?? 0);
-  const all = fresh.length ? [...known, ...fresh] : known;
-  if (!larder.sqlite.inTransaction) {
-    runs.delete(runId);
-    runs.set(runId, { events: all, folded: hand?.folded ?? null });
-    if (runs.size > AT_HAND) runs.delete(runs.keys().next().value!);
-    atHand.set(larder.sqlite, runs);
-  }
-  return [...all];
+  const hand = runs.get(runId) ?? { events: [], folded: null, latestAt: 0 };
+  const fresh = eventsSince(larder, runId, hand.events.at(-1)?.seq ?? 0);
+  const latestAt = latestOf(fresh, hand.latestAt);
+  if (larder.sqlite.inTransaction) return { settled: hand.events, fresh, latestAt };
+  for (const e of fresh) hand.events.push(e);
+  hand.latestAt = latestAt;
+  runs.delete(runId);
+  runs.set(runId, hand);
+  if (runs.size > AT_HAND) runs.delete(runs.keys().next().value!);
+  atHand.set(larder.sqlite, runs);
+  return { settled: hand.events, fresh: [], latestAt };
+}
+
+/** All of them in order of arrival, in a list of its own. */
+export function eventsOf(larder: Larder, runId: string): RunEvent[] {
+  const { settled, fresh } = soFar(larder, runId);
+  return [...settled, ...fresh];
 }
 
 /**
  * A run at an instant: what was folded at an earlier look is not folded again. The same as `runAt`.
- * @param events all of them in order of arrival, those that are not committed yet included
+ * @param events all that there are so far
  */
 export function viewOfRun(
   larder: Larder,
   run: { id: string; plan: RunPlan; openedAt: number },
-  events: readonly RunEvent[],
+  { settled, fresh }: SoFar,
   now: number,
 ): RunView {
   const hand = atHand.get(larder.sqlite)?.get(run.id);
-  const kept = hand?.events.length ?? 0;
-  if (!hand || kept > events.length || events[kept - 1]?.seq !== hand.events.at(-1)?.seq)
-    return runAt(run.plan, events, run.openedAt, now);
+  if (hand?.events !== settled) return runAt(run.plan, [...settled, ...fresh], run.openedAt, now);
   hand.folded ??= new FoldedRun(run.plan, run.openedAt);
-  hand.folded.add(hand.events.slice(hand.folded.size));
-  return hand.folded.at(now, events.slice(kept));
+  hand.folded.add(settled.slice(hand.folded.taken));
+  return hand.folded.at(now, fresh);
 }
 
 /** Reads what came since before a write begins: what is read inside one is not kept. */
-export function bringToHand(larder: Larder, runId: string): void {
-  if (!larder.sqlite.inTransaction) eventsOf(larder, runId);
+export function readNewEvents(larder: Larder, runId: string): void {
+  if (!larder.sqlite.inTransaction) soFar(larder, runId);
 }
 
 /**
  * Now, for a run with these events: never before the last of them. A machine's clock that jumps back takes nothing back
  * that has happened.
  */
-export function nowFor(events: readonly RunEvent[], now: number): number {
-  return events.reduce((latest, e) => Math.max(latest, e.at), now);
-}
+export const nowFor = ({ latestAt }: SoFar, now: number): number => Math.max(latestAt, now);
 
 interface EventRow {
   seq: number;
@@ -74,7 +88,11 @@ interface EventRow {
   note: string | null;
   source: string | null;
   detail: string | null;
+  recordedAt: number;
 }
+
+/** Heard of later than this is late, ms: the record then shows both. */
+const LATE_MS = 5_000;
 
 /**
  * Events of a run that arrived after another, in order of arrival. @param after `seq` of that one; 0 for all
@@ -84,7 +102,8 @@ interface EventRow {
 export function eventsSince(larder: Larder, runId: string, after: number): RunEvent[] {
   const rows = larder.sqlite
     .prepare(
-      `select seq, id, at, type, gauge_kpa as gauge, temp_c as temp, corrects, by_name as "by", note, source, detail
+      `select seq, id, at, type, gauge_kpa as gauge, temp_c as temp, corrects, by_name as "by", note, source, detail,
+         recorded_at as recordedAt
        from run_event where run_id = ? and seq > ? order by seq`,
     )
     .all(runId, after) as EventRow[];
@@ -96,6 +115,7 @@ export function eventsSince(larder: Larder, runId: string, after: number): RunEv
     if (e.by !== null) event.by = e.by;
     if (e.note !== null) event.text = e.note;
     if (e.source !== null) event.source = e.source;
+    else if (e.recordedAt - e.at > LATE_MS) event.heardAt = e.recordedAt;
     return e.detail === null ? event : { ...event, ...(JSON.parse(e.detail) as EventDetail) };
   });
 }

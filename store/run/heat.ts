@@ -2,7 +2,7 @@ import { type Larder } from "#store/db";
 import { coolDownMinutes } from "#core/agenda";
 import { effectiveDiffusivity, type Filling, type Heated, type Kitchen } from "#core/heat";
 import { profileOf } from "#core/pack";
-import { kPaFromPsi } from "#core/quantity";
+import { kPaFromPsi, mmFromIn } from "#core/quantity";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { speciesByKey, type Composition } from "#core/species";
 import { getTool } from "#store/check";
@@ -11,7 +11,11 @@ import { type Pack } from "#store/pack";
 import { getRun, type RunRecord } from "./run.ts";
 
 /** Power of a burner nobody wrote down, W. Typical, from memory. */
-export const PLAIN_BURNER_W = 3500;
+const PLAIN_BURNER_W = 3500;
+
+/** Power of the burner of a run, W: as written down, or that of a common one. */
+export const burnerPowerW = (larder: Larder, { burnerId }: Pick<RunRecord, "burnerId">): number =>
+  (burnerId ? getTool(larder, burnerId).powerW : null) ?? PLAIN_BURNER_W;
 
 /** What a run was done on, as far as heat and water are concerned. */
 export interface HeatKitchen {
@@ -20,6 +24,7 @@ export interface HeatKitchen {
   weightPiecesPsi: readonly number[];
 }
 
+/** Returns what a run was done on: altitude in m, errors and pressures in kPa, water in L, power in W. */
 export function heatKitchen(larder: Larder, run: RunRecord): HeatKitchen {
   const canner = getCanner(larder, run.cannerId);
   const { target } = run.schedule.governing;
@@ -32,7 +37,7 @@ export function heatKitchen(larder: Larder, run: RunRecord): HeatKitchen {
     },
     water: {
       litres: canner.pot.waterLitres,
-      burnerW: (run.burnerId ? getTool(larder, run.burnerId).powerW : null) ?? PLAIN_BURNER_W,
+      burnerW: burnerPowerW(larder, run),
     },
     weightPiecesPsi: canner.weightPieces,
   };
@@ -67,7 +72,7 @@ export function heatedPacks(r: RunRecord): HeatedPack[] {
   return r.packs.map((p) => {
     const shape = shapeOf(p.container, p.mouth);
     const { depthMm, steps } = profileOf(shape);
-    const headspaceMm = (p.schedule.headspaceIn ?? 1) * 25.4;
+    const headspaceMm = mmFromIn(p.schedule.headspaceIn ?? 1);
     const parts = speciesByKey(p.species[0] ?? "")?.composition ?? PLAIN_FOOD;
     const filling = fillingOf(p);
     return {

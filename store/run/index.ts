@@ -7,3 +7,4 @@ export * from "./tap.ts";
 export * from "./take-out.ts";
 export * from "./stages.ts";
 export * from "./heat.ts";
+export * from "./clock.ts";

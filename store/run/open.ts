@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
 import { kPaFromPsi, psiFromKPa } from "#core/quantity";
 import { judgeLoad, type PackToLoad } from "#core/guard";
-import { type RunPlan } from "#core/run";
+import { dialInRun, type RunPlan } from "#core/run";
 import {
   governingSchedule,
   loadPackOf,
@@ -117,6 +117,8 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     const plan: RunPlan = {
       minutes: governing.minutes,
       floorKPa: kPaFromPsi(governing.target.facePsi),
+      minProcessKPa: kPaFromPsi(governing.target.truePsi),
+      dial: dialInRun(chosen.gauges, governing.target.dialReliable, larder.now()),
       marginKPa: marginOf(input.marginKPa ?? 0, governing.target.facePsi, chosen),
       ...(governing.target.weightPsi === null ? {} : { weightKPa: kPaFromPsi(governing.target.weightPsi) }),
       safeMaxKPa: chosen.safeMaxKPa,

@@ -5,7 +5,7 @@ import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { packsOfRun, type Pack } from "#store/pack";
 import { canner, run } from "../schema/index.ts";
-import { eventsOf, nowFor, viewOfRun } from "./event-rows.ts";
+import { nowFor, soFar, viewOfRun } from "./event-rows.ts";
 
 export interface RunRecord {
   id: string;
@@ -46,7 +46,7 @@ const runRows = (larder: Larder) =>
     .innerJoin(canner, eq(canner.id, run.cannerId));
 
 function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
-  const events = eventsOf(larder, row.id);
+  const events = soFar(larder, row.id);
   const packs = packsOfRun(larder, row.id);
   return {
     id: row.id,
@@ -68,7 +68,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     checks: checksOfRun(larder, row.id),
     equipmentSignedReason: row.equipmentSignedReason,
     burnerId: row.burnerId,
-    events,
+    events: [...events.settled, ...events.fresh],
     view: viewOfRun(larder, row, events, nowFor(events, larder.now())),
   };
 }

@@ -1,9 +1,9 @@
 import { and, desc, eq, isNotNull } from "drizzle-orm";
 import { type Larder } from "#store/db";
 import { type LearnedStage } from "#core/day";
-import { runAt, type RunEvent } from "#core/run";
+import { type RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
-import { eventsOf, nowFor } from "./event-rows.ts";
+import { nowFor, soFar, viewOfRun } from "./event-rows.ts";
 
 const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */
@@ -20,9 +20,9 @@ export function pastStages(larder: Larder, cannerId: string): Record<LearnedStag
     .limit(TEACHING)
     .all();
   for (const row of rows) {
-    const events = eventsOf(larder, row.id);
-    const view = runAt(row.plan, events, row.openedAt, nowFor(events, larder.now()));
-    const first = (type: RunEvent["type"]) => events.find((e) => e.type === type)?.at ?? null;
+    const events = soFar(larder, row.id);
+    const view = viewOfRun(larder, row, events, nowFor(events, larder.now()));
+    const first = (type: RunEvent["type"]) => events.settled.find((e) => e.type === type)?.at ?? null;
     const between = (stage: LearnedStage, from: number | null, to: number | null) => {
       const minutes = from !== null && to !== null ? (to - from) / MIN : 0;
       // A stage nobody tapped through properly teaches nothing.

@@ -1,44 +1,91 @@
 import { Refused, type Larder } from "#store/db";
-import { whyNot, whyNotUndone, type RunEvent } from "#core/run";
+import { believedInstant, whyNot, whyNotUndone, type Instant, type RunEvent } from "#core/run";
 import { append, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
-import { bringToHand, eventsOf, viewOfRun } from "./event-rows.ts";
+import { asStored } from "./readings.ts";
+import { readNewEvents, soFar, viewOfRun } from "./event-rows.ts";
 
 /** What somebody at the stove says; `at` when it happened, when that is not now. */
-export type Tap = Omit<NewEvent, "at"> & { at?: number };
+export type Tap = Omit<NewEvent, "at" | "knownBy" | "claimedAt"> & {
+  at?: number;
+  /** the screen saw its own clocks part, and could not compare them with ours before it sent this */
+  uncertain?: boolean;
+};
+
+/** How taps come that a screen kept until it could deliver them. */
+export interface Delivery {
+  /**
+   * what the screen's clock showed as it sent this, by our clock as it last heard it, ms since 1970 UTC; null when it did
+   * not say: an instant that is not now is then doubted
+   */
+  sentAt: number | null;
+}
+
+/** A screen keeps a tap for so long at most, ms: what is older is not taken. Common practice, no source. */
+const KEPT_AT_MOST_MS = 48 * 3_600_000;
 
 /**
  * What somebody at the stove says. The guard is asked first, so that a slip of the finger is refused in words; a tap
  * that has already been taken is answered again.
+ * @param delivery for what a screen kept and delivers now: its `at` is a claim. Without it the instant is a person's word,
+ *   as for a run that was kept on paper
  */
-export function tapRun(larder: Larder, runId: string, tap: Tap): Appended {
-  bringToHand(larder, runId);
+export function tapRun(
+  larder: Larder,
+  runId: string,
+  { uncertain, ...tap }: Tap,
+  delivery: Delivery | null = null,
+): Appended {
+  readNewEvents(larder, runId);
   return larder.sqlite
     .transaction(() => {
       const row = runRow(larder, runId);
-      const events = eventsOf(larder, runId);
       const now = larder.now();
-      const at = tap.at ?? now;
-      if (!events.some((e) => e.id === tap.id)) {
+      const claimed = tap.at ?? now;
+      const instant: Instant = delivery
+        ? believedInstant({ at: claimed, sentAt: delivery.sentAt, heardAt: now, uncertain })
+        : { at: claimed };
+      const event: NewEvent = { ...tap, ...asStored(claimed, instant) };
+      if (instant.by === "device") event.knownBy = "device";
+      if (!isThere(larder, runId, event)) {
         checkClock(larder, runId, now);
-        const view = viewOfRun(larder, row, events, Math.min(at, now));
-        const no =
-          whyNot(view, tap.type, row.plan, tap.weightKPa) ?? whyNotTakenBack(larder, runId, tap, events);
+        if (delivery && now - claimed > KEPT_AT_MOST_MS)
+          throw new Refused(
+            { "": "This was pressed more than two days ago, and is not taken any more." },
+            409,
+          );
+        const view = viewOfRun(larder, row, soFar(larder, runId), Math.min(event.at, now));
+        const no = whyNot(view, tap.type, row.plan, tap.weightKPa) ?? whyNotTakenBack(larder, runId, tap);
         if (no) throw new Refused({ "": no }, 409);
       }
-      return append(larder, row, events, [{ ...tap, at }], now);
+      return append(larder, row, [event], now);
     })
     .immediate();
 }
 
+/** Whether it was taken before. @throws Refused when its id stands for something else */
+function isThere(larder: Larder, runId: string, event: NewEvent): boolean {
+  const there = larder.sqlite
+    .prepare("select run_id as runId, type, gauge_kpa as gaugeKPa from run_event where id = ?")
+    .get(event.id) as { runId: string; type: RunEvent["type"]; gaugeKPa: number | null } | undefined;
+  if (!there) return false;
+  if (there.runId === runId && there.type === event.type && there.gaugeKPa === (event.gaugeKPa ?? null))
+    return true;
+  throw new Refused(
+    {
+      "": `This was recorded before as “${there.type}”, and came again as “${event.type}”. The first stands. Record the second anew.`,
+    },
+    409,
+  );
+}
+
 /** Asks whether what a correction takes back may be taken back, with what became of the run's containers since. */
-function whyNotTakenBack(
-  larder: Larder,
-  runId: string,
-  tap: Tap,
-  events: readonly RunEvent[],
-): string | null {
-  const meant = tap.type === "correction" ? events.find((e) => e.id === tap.corrects) : undefined;
-  if (!meant) return null;
+function whyNotTakenBack(larder: Larder, runId: string, tap: Tap): string | null {
+  if (tap.type !== "correction" || !tap.corrects) return null;
+  const type = larder.sqlite
+    .prepare("select type from run_event where run_id = ? and id = ?")
+    .pluck()
+    .get(runId, tap.corrects) as RunEvent["type"] | undefined;
+  if (!type) return null;
   const decided = larder.sqlite
     .prepare(
       `select (select count(*) from container c join pack k on k.id = c.pack_id where k.run_id = @runId and c.disposition is not null)
@@ -46,7 +93,7 @@ function whyNotTakenBack(
     )
     .pluck()
     .get({ runId }) as number;
-  return whyNotUndone(meant.type, decided);
+  return whyNotUndone(type, decided);
 }
 
 /** What became of a tap that a stove screen kept until it could be delivered. */
@@ -57,12 +104,12 @@ export interface TapAnswer {
 }
 
 /** Takes the taps of a stove screen in their order, each by itself: one that does not fit does not hold up the rest. */
-export function tapAll(larder: Larder, runId: string, taps: readonly NewEvent[]): TapAnswer[] {
+export function tapAll(larder: Larder, runId: string, taps: readonly Tap[], delivery: Delivery): TapAnswer[] {
   return larder.sqlite
     .transaction(() =>
       taps.map((tap): TapAnswer => {
         try {
-          tapRun(larder, runId, tap);
+          tapRun(larder, runId, tap, delivery);
           return { id: tap.id, refused: null };
         } catch (error) {
           if (!(error instanceof Refused) || error.status === 404) throw error;

@@ -15,6 +15,8 @@ export const household = sqliteTable(
     decimal: text({ enum: ["point", "comma"] })
       .notNull()
       .default("point"),
+    /** day a season begins on, `MM-DD`; null for the usual one of its half of the earth */
+    seasonFrom: text("season_from"),
     /** gauge of the first visit, offered as the usual one when asking */
     gauge: text({ enum: ["dial", "weighted"] }).notNull(),
     marginKPa: real("margin_kpa").notNull().default(0),
@@ -73,12 +75,18 @@ export const audit = sqliteTable(
 );
 
 /** One row for each write from a screen: the same key again is answered, not done again. */
-export const writeKey = sqliteTable("write_key", {
-  key: text().primaryKey(),
-  action: text().notNull(),
-  result: text().notNull(),
-  at: integer().notNull(),
-});
+export const writeKey = sqliteTable(
+  "write_key",
+  {
+    key: text().primaryKey(),
+    action: text().notNull(),
+    result: text().notNull(),
+    at: integer().notNull(),
+    /** hash of what was sent with it, without the key; null for writes from before this was kept, and of no form */
+    payload: text(),
+  },
+  (t) => [index("write_key_at").on(t.at)],
+);
 
 /** Every code given out, and what it names. */
 export const codeRegister = sqliteTable(

@@ -1,3 +1,4 @@
+export * from "./layout.ts";
 export * from "./household.ts";
 export * from "./equipment.ts";
 export * from "./harvest.ts";

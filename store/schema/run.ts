@@ -8,7 +8,15 @@ import { person } from "./household.ts";
 /** What only some kinds of event carry. */
 export type EventDetail = Pick<
   RunEvent,
-  "perMinute" | "weightKPa" | "alarm" | "asked" | "container" | "siphoned"
+  | "perMinute"
+  | "weightKPa"
+  | "alarm"
+  | "asked"
+  | "container"
+  | "siphoned"
+  | "knownBy"
+  | "claimedAt"
+  | "stepMs"
 >;
 
 /** One load going through one canner. What happened to it is in its events. */
@@ -73,6 +81,7 @@ export const runEvent = sqliteTable(
   },
   (t) => [
     index("run_event_run").on(t.runId, t.at),
+    index("run_event_arrival").on(t.runId, t.seq),
     check("run_event_gauge", sql`${t.gaugeKPa} is null or ${t.gaugeKPa} between -10 and 400`),
   ],
 );

@@ -112,7 +112,14 @@ export const storageEntry = sqliteTable(
     probe: text(),
     byId: text("by_id").references(() => person.id),
   },
-  (t) => [check("storage_temp", sql`${t.tempC} between -60 and 70`), index("storage_room").on(t.room, t.at)],
+  (t) => [
+    check("storage_temp", sql`${t.tempC} between -60 and 70`),
+    index("storage_room").on(t.room, t.at),
+    // Frost and heat are looked for in all that was ever measured (core/shelf/storage.ts).
+    index("storage_extreme")
+      .on(t.room, t.at)
+      .where(sql`temp_c <= -1 or temp_c >= 35`),
+  ],
 );
 
 /** A container on a shelf looked at after a frost or a heat, and found sound. Appended, never edited. */

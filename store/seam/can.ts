@@ -84,6 +84,7 @@ export function unfitCans(larder: Larder, packId: string): CanNow[] {
     .filter((c) => !isFit(c));
 }
 
+/** Whether a can may go into a canner: closed with a good seam, or signed for. */
 export function isFit(can: Pick<CanNow, "stage">): boolean {
   return isFitStage(can.stage);
 }

@@ -1,11 +1,12 @@
 import { eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
-import { once, Refused, type Larder, type Write } from "#store/db";
+import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import {
   defectOf,
   outsideBeyond,
   verdictOf,
   type DefectKey,
+  type OutsideMeasures,
   type SealerEvent,
   type SeamVerdict,
 } from "#core/seam";
@@ -14,7 +15,7 @@ import { insertContainer } from "#store/pack";
 import { takeForPack } from "#store/supply";
 import { canCheck, container } from "../schema/index.ts";
 import { openCan, type CanNow } from "./can.ts";
-import { appendSealerEvent, listSealers, standingOf } from "./sealer.ts";
+import { appendSealerEvent, listSealers, recordMeasured, standingOf, wouldBeBeyond } from "./sealer.ts";
 
 export interface SeamInput {
   /** what was felt and where round the can, degrees from the start mark */
@@ -77,11 +78,7 @@ export function recordSeam(
           reason: null,
         });
       const out = beyondLimits(larder, can.id);
-      if (out)
-        throw new Refused(
-          { "": `${out} on ${can.code}: that does not hold. Put the meat in a new can and close it anew.` },
-          409,
-        );
+      if (out) throw new Refused({ "": notHolding(out, can.code) }, 409);
     } else if (can.stage === "no-reading")
       throw new Refused({ "": `${can.code} has not been closed yet.` }, 409);
     const alike = said === "redo" ? alikeBefore(larder, sealerId, found) : null;
@@ -131,16 +128,53 @@ function beyondLimits(larder: Larder, containerId: string): string | null {
   return event?.kind === "measured" ? outsideBeyond(event.outside, event.limits) : null;
 }
 
-/** The sealer named, or the only one. */
+/** The sealer named, or the only one. @throws Refused when there is none, or which one was not said */
 function sealerOf(larder: Larder, named: string | null): string {
   const sealers = listSealers(larder);
-  const one = named ? sealers.find((s) => s.id === named) : sealers[0];
-  if (one) return one.id;
-  throw new Refused(
-    { sealerId: "There is no can sealer in the Shed. Enter it, and test it on empty cans." },
-    409,
-  );
+  if (sealers.length === 0)
+    throw new Refused(
+      { sealerId: "There is no can sealer in the Shed. Enter it, and test it on empty cans." },
+      409,
+    );
+  const one = named ? sealers.find((s) => s.id === named) : sealers.length === 1 ? sealers[0] : undefined;
+  if (!one) throw new Refused({ sealerId: "Choose the sealer that closes it." }, 409);
+  return one.id;
 }
+
+/**
+ * Closes a can and writes down how its seam measured from outside, as one write. A seam beyond its limits is on the
+ * sealer's chart, and the can is not accepted: the measure stands, and the refusal is told.
+ * @throws Refused as `recordSeam` does, and for a seam that measured beyond its limits
+ */
+export function closeMeasured(
+  larder: Larder,
+  write: Write,
+  containerId: string,
+  input: SeamInput & { outside: OutsideMeasures },
+): { verdict: SeamVerdict; newCode: string | null } {
+  const { outside, ...seam } = input;
+  type Closed = { closed: ReturnType<typeof recordSeam>; why: null } | { closed: null; why: string };
+  const { closed, why } = once<Closed>(larder, write, "can.close", () => {
+    const can = openCan(larder, containerId);
+    const sealerId = sealerOf(larder, input.sealerId ?? null);
+    const measure = () => recordMeasured(larder, write, { sealerId, containerId, outside });
+    const note = { kind: "container", id: containerId };
+    const measured = Object.values(outside).some((v) => v !== undefined);
+    const accepting = (input.verdict ?? verdictOf(input.defects.map((d) => d.key))) === "accept";
+    const beyond = measured && accepting ? wouldBeBeyond(larder, sealerId, can.kind, outside) : null;
+    if (beyond) {
+      measure();
+      return { result: { closed: null, why: notHolding(beyond, can.code) }, note };
+    }
+    const made = recordSeam(larder, write, containerId, { ...seam, sealerId });
+    if (measured && made.verdict === "accept") measure();
+    return { result: { closed: made, why: null }, note };
+  });
+  return closed ?? refuse(why, 409);
+}
+
+const notHolding = (out: string, code: string) =>
+  `${out} on ${code}: that does not hold. Put the meat in a new can and close it anew.`;
 
 /** Of looks at seams on a sealer: those since its last set-up test. */
 const SINCE_SET_UP = `sealer_id = @id and verdict is not null

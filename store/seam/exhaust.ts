@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { whyNotRead } from "#core/exhaust";
-import { once, Refused, type Larder, type Write } from "#store/db";
+import { changed, once, Refused, type Larder, type Write } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { canCheck } from "../schema/index.ts";
 import { isFit, openCan, type CanNow } from "./can.ts";
@@ -117,6 +117,7 @@ export function addCanReadings(
           r.juiceC ?? null,
           r.probe ?? "probe",
         ).changes;
+      if (accepted > 0) changed(larder, "deed");
       return { accepted, duplicates: readings.length - accepted };
     })
     .immediate();
@@ -131,8 +132,7 @@ export function signForCan(larder: Larder, write: Write, containerId: string, re
     const can = openCan(larder, containerId);
     if (isFit(can)) throw new Refused({ "": `${can.code} is hot and closed: nothing to sign for.` }, 409);
     const cold = NEVER_HOT.includes(can.stage);
-    const open = can.seam?.verdict !== "accept";
-    const lacks = [...(cold ? ["centre temperature"] : []), ...(open ? ["accepted seam"] : [])].join(" and ");
+    const lacks = cold ? "centre temperature and accepted seam" : "accepted seam";
     appendDeviation(larder, write, {
       packCode: can.packCode,
       containerId,

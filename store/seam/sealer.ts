@@ -25,8 +25,28 @@ import {
 import { sealerEvent, seamLimit } from "../schema/index.ts";
 import { openCan } from "./can.ts";
 
+/** Returns the can sealers of the household. */
 export function listSealers(larder: Larder): Tool[] {
   return listTools(larder).filter((t) => t.kind === "sealer");
+}
+
+/**
+ * The sealer a screen begins with: the one asked for, or else the one used last; null when there is none.
+ * @param sealers all there are
+ */
+export function sealerFor(
+  larder: Larder,
+  asked: string | null,
+  sealers: readonly Tool[] = listSealers(larder),
+): Tool | null {
+  const used = larder.sqlite
+    .prepare(
+      `select sealer_id from (select sealer_id, at from sealer_event union all select sealer_id, at from can_check)
+       where sealer_id is not null order by at desc limit 1`,
+    )
+    .pluck()
+    .get() as string | undefined;
+  return sealers.find((s) => s.id === asked) ?? sealers.find((s) => s.id === used) ?? sealers[0] ?? null;
 }
 
 export interface SealerRecord {

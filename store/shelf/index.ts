@@ -8,7 +8,6 @@ export {
   type ShelfPlace,
 } from "./place.ts";
 export {
-  findOnShelf,
   getShelved,
   onShelf,
   pastBestBy,
@@ -31,3 +30,4 @@ export {
   type StorageRoom,
 } from "./storage.ts";
 export { happeningsOf, type Happening } from "./happening.ts";
+export { findOnShelf } from "./search.ts";

@@ -1,4 +1,4 @@
-import { keptWhile, movementStamp, type Larder } from "#store/db";
+import { memoize, movementVersion, type Larder } from "#store/db";
 import { type ProductKey } from "#core/schedule";
 import { groupOf } from "#core/species";
 import { type ContainerNow } from "#store/rest";
@@ -36,8 +36,8 @@ export function byKind(larder: Larder): KindStock[] {
     )
     .pluck()
     .get();
-  const stamp = `${movementStamp(larder)} ${recalled} ${held.join()}`;
-  return keptWhile(larder, "kinds", stamp, () => countKinds(larder, new Set(held)));
+  const stamp = `${movementVersion(larder)} ${recalled} ${held.join()}`;
+  return memoize(larder, "kinds", stamp, () => countKinds(larder, new Set(held)));
 }
 
 function countKinds(larder: Larder, heldPacks: ReadonlySet<string>): KindStock[] {

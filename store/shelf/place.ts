@@ -39,6 +39,7 @@ function notTwice(larder: Larder, { room, name }: PlaceInput, id?: string): void
     throw new Refused({ name: `${room} already has a place called ${name}.` });
 }
 
+/** Adds a shelf. Returns its id. Throws Refused when the room has one of that name. */
 export function addPlace(
   larder: Larder,
   write: Write,

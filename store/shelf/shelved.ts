@@ -1,4 +1,4 @@
-import { keptWhile, movementStamp, type Larder } from "#store/db";
+import { memoize, movementVersion, type Larder } from "#store/db";
 import { bestBy } from "#core/shelf";
 import { CONTAINER_KG } from "#store/pack";
 import { CONTAINER_COLUMNS, type ContainerNow } from "#store/rest";
@@ -147,8 +147,8 @@ const TEN_MINUTES = 600_000;
 export function pastBestBy(larder: Larder, now: number): number {
   const before = new Date(Math.floor(now / TEN_MINUTES) * TEN_MINUTES);
   before.setUTCFullYear(before.getUTCFullYear() - 1);
-  const stamp = `${movementStamp(larder)} ${before.getTime()}`;
-  return keptWhile(
+  const stamp = `${movementVersion(larder)} ${before.getTime()}`;
+  return memoize(
     larder,
     "past",
     stamp,
@@ -157,25 +157,5 @@ export function pastBestBy(larder: Larder, now: number): number {
         .prepare("select count(*) from container where moved = 'shelved' and canned_at < ?")
         .pluck()
         .get(before.getTime()) as number,
-  );
-}
-
-/** Containers on the shelves that match every word of a search: code, animal, part, dish, lot, run, room or shelf, day. */
-export function findOnShelf(larder: Larder, words: readonly string[], limit = 60): Shelved[] {
-  const all = words.map((w) => `%${w.toLowerCase().replaceAll(/[%_\\]/g, "\\$&")}%`);
-  if (all.length === 0) return [];
-  const text = `lower(c.code || ' ' || replace(c.code, '-', '') || ' ' || k.code || ' ' || r.code || ' ' || k.product || ' ' || k.container || ' ' || coalesce(k.mouth, '') || ' ' || coalesce(k.dish, '') || ' '
-    || p.room || ' ' || p.name || ' ' || date(c.canned_at / 1000, 'unixepoch') || ' ' || k.method || ' '
-    || coalesce((select group_concat(l.code || ' ' || l.part || ' ' || h.species || ' ' || replace(h.species, '-', ' ') || ' ' || coalesce(h.place, '') || ' ' || coalesce(h.tag, '') || ' ' || h.code, ' ')
-        from pack_from x join lot l on l.id = x.lot_id join lot_origin o on o.lot_id = l.id join harvest h on h.id = o.harvest_id where x.pack_id = k.id), ''))`;
-  const ids = larder.sqlite
-    .prepare(
-      `select c.id from container c join pack k on k.id = c.pack_id join run r on r.id = k.run_id join shelf_place p on p.id = c.place_id
-       where c.moved = 'shelved' and ${all.map(() => `${text} like ? escape '\\'`).join(" and ")} order by c.canned_at, c.code limit ?`,
-    )
-    .all(...all, limit) as { id: string }[];
-  return shelvedByIds(
-    larder,
-    ids.map((r) => r.id),
   );
 }

@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
+import { FREEZES_C, HEAT_C, storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
 import { type ContainerKey } from "#core/schedule";
 import { shelfCheck, storageEntry } from "../schema/index.ts";
 import { listPlaces } from "./place.ts";
@@ -11,6 +11,9 @@ export interface StorageRoom {
   events: StorageEvent[];
   standing: number;
 }
+
+/** The newest readings of a room that are drawn. */
+const SHOWN = 2000;
 
 /** A thermometer no shelf ever sees, °C. */
 const BELIEVABLE_C = { low: -45, high: 60 } as const;
@@ -40,15 +43,32 @@ export function storageRooms(larder: Larder): StorageRoom[] {
   const places = listPlaces(larder);
   return [...new Set(places.map((p) => p.room))].map((room) => {
     const entries = larder.sqlite
-      .prepare("select at, temp_c as tempC from storage_entry where room = ? order by at desc limit 2000")
+      .prepare(`select at, temp_c as tempC from storage_entry where room = ? order by at desc limit ${SHOWN}`)
       .all(room) as StorageEntry[];
     return {
       room,
       entries: entries.reverse(),
-      events: storageEvents(entries),
+      events: eventsIn(larder, room),
       standing: places.filter((p) => p.room === room).reduce((n, p) => n + p.standing, 0),
     };
   });
+}
+
+/**
+ * Every frost and heat a room ever had. Readings in between say nothing of either but that it was over: of those, the one
+ * after each is enough.
+ */
+function eventsIn(larder: Larder, room: string): StorageEvent[] {
+  const entries = larder.sqlite
+    .prepare(
+      `with extreme as (select at, temp_c from storage_entry where room = @room and (temp_c <= ${FREEZES_C} or temp_c >= ${HEAT_C}))
+       select at, temp_c as tempC from extreme
+       union
+       select e.at, e.temp_c from extreme x join storage_entry e on e.room = @room
+         and e.at = (select min(n.at) from storage_entry n where n.room = @room and n.at > x.at)`,
+    )
+    .all({ room }) as StorageEntry[];
+  return storageEvents(entries);
 }
 
 /** A container that stood in a room while it froze or was hot, and still stands somewhere. */

@@ -13,4 +13,4 @@ export {
   type SupplyInput,
   type SupplyKind,
 } from "./supply.ts";
-export { boxesOfPack, lidOf, packsWithBox } from "./lid.ts";
+export { boxesOfPack, packsWithBox } from "./lid.ts";

@@ -1,15 +1,5 @@
 import { type Larder } from "#store/db";
 
-/** The box a container's lid came from; null where none was counted. */
-export function lidOf(larder: Larder, containerId: string): { id: string; label: string } | null {
-  const row = larder.sqlite
-    .prepare(
-      "select s.id, s.label from container_lid l join supply s on s.id = l.supply_id where l.container_id = ?",
-    )
-    .get(containerId) as { id: string; label: string } | undefined;
-  return row ?? null;
-}
-
 /** Packs whose containers carry lids of a box, with how many each, newest first: where a bad box went. */
 export function packsWithBox(
   larder: Larder,

@@ -96,6 +96,7 @@ export function change(
     .run();
 }
 
+/** Returns a supply. Throws Refused (404) when there is none of this id. */
 export function getSupply(larder: Larder, id: string): Supply {
   const row = larder.db.select().from(supply).where(eq(supply.id, id)).get() as Supply | undefined;
   return row ?? refuse("There is no such thing in the Shed.", 404);

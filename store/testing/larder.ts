@@ -5,9 +5,10 @@ import { type SeamSheet } from "#core/seam";
 import { addTool } from "#store/check";
 import { recordSetUp } from "#store/seam";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
+import { type BenchPartInput } from "#store/filling";
 import { recordHarvest } from "#store/harvest";
 import { acceptRow, setUpHousehold } from "#store/household";
-import { cutLot } from "#store/lot";
+import { cutLot, getLot, type Lot } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { openRun, tapRun, type Tap } from "#store/run";
 import { openLarder, scopeNow, type Larder } from "#store/db";
@@ -148,6 +149,26 @@ export function packPints(t: TestLarder, count = 4, over: Partial<PackInput> = {
   });
 }
 
+/** Four pints of red meat to be filled one by one on the bench, or as `over` says. */
+export const benchPart = (lotId: string, over: Partial<BenchPartInput> = {}): BenchPartInput => ({
+  lotId,
+  product: "red-meat-pieces",
+  method: "raw",
+  container: "jar-pint",
+  mouth: "regular",
+  planned: 4,
+  kgEach: 0.46,
+  liquid: "none",
+  saltTsp: 0.5,
+  headspaceIn: 1,
+  reusedLids: false,
+  lidBoxId: null,
+  additions: null,
+  reason: null,
+  office: null,
+  ...over,
+});
+
 /** A good set-up of half-pound cans: one tear-down inside the typical limits. Lengths mm. */
 export const GOOD_SHEET: SeamSheet = {
   method: "micrometer",
@@ -231,3 +252,21 @@ export function runToTowel(t: TestLarder, runId: string, minutes = 75): void {
   t.pass(3);
   tap(t, runId, "unloaded");
 }
+
+/** What the last deed wrote into the history of itself: its name and its details. */
+export function lastNote(t: Pick<TestLarder, "larder">): { action: string; [detail: string]: unknown } {
+  const row = t.larder.sqlite.prepare("select action, detail from audit order by id desc limit 1").get() as {
+    action: string;
+    detail: string;
+  };
+  return { action: row.action, ...(JSON.parse(row.detail) as object) };
+}
+
+/** Every lot that has some of an animal in it. */
+export const lotsWith = (t: Pick<TestLarder, "larder">, harvestId: string): Lot[] =>
+  (
+    t.larder.sqlite
+      .prepare("select lot_id from lot_origin where harvest_id = ?")
+      .pluck()
+      .all(harvestId) as string[]
+  ).map((id) => getLot(t.larder, id));

@@ -4,7 +4,14 @@
  */
 import { existsSync, mkdirSync } from "node:fs";
 import { v7 as uuid } from "uuid";
-import { clearHalfDone, isEmpty, listBackups, putInPlace, restoreBackup, takeBackup } from "#store/backup";
+import {
+  removePartialFiles,
+  isEmpty,
+  listBackups,
+  replaceLarder,
+  restoreBackup,
+  takeBackup,
+} from "#store/backup";
 import { openLarder, type Larder } from "#store/db";
 import { recordHarvest } from "#store/harvest";
 import { readArchive } from "#store/transfer";
@@ -35,7 +42,7 @@ function write(larder: Larder): void {
 
 async function work(): Promise<void> {
   mkdirSync(folder, { recursive: true });
-  clearHalfDone(folder);
+  removePartialFiles(folder);
   say("ready");
   const larder = openLarder(folder);
   say("open");
@@ -49,13 +56,17 @@ async function work(): Promise<void> {
     if (what === "restore") {
       write(larder);
       if (i % 3 === 0) await takeBackup(larder, "by-hand");
-      else await restoreBackup(larder, listBackups(folder).find((c) => c.why === "by-hand")!.name);
+      else
+        await restoreBackup(larder, listBackups(folder).find((c) => c.why === "by-hand")!.name, {
+          write: { key: uuid(), byId: null },
+          reason: "a test",
+        });
       say("restored");
     }
     if (what === "import") {
       if (!isEmpty(larder)) return say("imported");
       const arrived = await readArchive(archive, folder, Date.now);
-      await putInPlace(larder, arrived.folder);
+      await replaceLarder(larder, arrived.folder);
       say("imported");
     }
     if (what === "migrate") return say("migrated");

@@ -1,4 +1,5 @@
 import { type Larder } from "#store/db";
+import { bareCode, withDash } from "#core/code";
 import { speciesByKey, SPECIES } from "#core/species";
 import { type Kind } from "./trace.ts";
 
@@ -29,8 +30,9 @@ export function findAnything(larder: Larder, text: string, each = 5): Found[] {
     ...rows(
       `select r.code, r.kind, coalesce(l.part, k.product, h.species, '') as title from code_register r
        left join lot l on l.id = r.entity_id left join pack k on k.id = r.entity_id left join harvest h on h.id = r.entity_id
-       where r.code >= @low and r.code < @high order by r.number desc limit ${each}`,
-      { low: asked.toUpperCase(), high: `${asked.toUpperCase()}\uFFFF` },
+       where (r.code >= @low and r.code < @high) or r.code = @whole order by r.number desc limit ${each}`,
+      // A whole code may be typed without its dash: the beginning of one has none.
+      { low: asked.toUpperCase(), high: `${asked.toUpperCase()}\uFFFF`, whole: withDash(bareCode(asked)) },
     ).map((r) => ({ kind: r.kind!, code: r.code, title: titled(r.title) })),
     ...rows(
       `select code, species || coalesce(', tag ' || tag, '') || ', ' || taken_on as title from harvest

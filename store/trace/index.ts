@@ -1,3 +1,9 @@
 export * from "./trace.ts";
-export { riverOf, wholeRiver, type River, type RiverFlow, type RiverNode } from "./river.ts";
+export {
+  genealogyOf,
+  fullGenealogy,
+  type GenealogyGraph,
+  type GenealogyFlow,
+  type GenealogyNode,
+} from "./genealogy.ts";
 export { findAnything, type Found } from "./find.ts";

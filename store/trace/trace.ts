@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { directShares, harvestSharesOfAll, type Flow } from "#core/trace";
 import { readCode } from "#core/code";
 import { refuse, type Larder } from "#store/db";
+import { genealogy } from "#store/lot";
 import { codeRegister } from "../schema/index.ts";
 
 export type Kind = "harvest" | "lot" | "pack" | "run" | "container";
@@ -132,20 +133,8 @@ function shareOfLoad(larder: Larder, packId: string, runId: string): number {
   return row.share;
 }
 
-/** Steps from what is reached to what it was made of, and to what was made of it. Each finds its rows by an index. */
-const UP = `select coalesce(f.from_harvest, f.from_lot) from up join lot_flow f on f.to_lot = up.id
-  union select x.lot_id from up join pack_lot x on x.pack_id = up.id
-  union select c.pack_id from up join container c on c.id = up.id
-  union select x.container_id from up join repacked x on x.pack_id = up.id`;
-const DOWN = `select f.to_lot from down join lot_flow f on f.from_harvest = down.id
-  union select f.to_lot from down join lot_flow f on f.from_lot = down.id
-  union select x.pack_id from down join pack_lot x on x.lot_id = down.id
-  union select c.id from down join container c on c.pack_id = down.id
-  union select x.pack_id from down join repacked x on x.container_id = down.id`;
-
 /** The bare recursive SQL of a trace: ids of everything that went into and came out of some ids. */
-export const RELATIVES_SQL = `with recursive up(id) as (select value from json_each(@starts) union ${UP}),
-  down(id) as (select value from json_each(@starts) union ${DOWN})
+export const RELATIVES_SQL = `with recursive ${genealogy("up")}, ${genealogy("down")}
   select id from up union select id from down`;
 
 function idsOf(larder: Larder, sql: string, starts: readonly string[]): Set<string> {
@@ -157,11 +146,7 @@ function idsOf(larder: Larder, sql: string, starts: readonly string[]): Set<stri
 }
 const relatives = (larder: Larder, starts: readonly string[]) => idsOf(larder, RELATIVES_SQL, starts);
 const ancestors = (larder: Larder, starts: readonly string[]) =>
-  idsOf(
-    larder,
-    `with recursive up(id) as (select value from json_each(@starts) union ${UP}) select id from up`,
-    starts,
-  );
+  idsOf(larder, `with recursive ${genealogy("up")} select id from up`, starts);
 
 /** Everything that flowed into any of some ids, from whatever source. A container is filled from its pack alone. */
 export const FLOWS_SQL = `with ids(id) as (select value from json_each(?))

@@ -16,7 +16,7 @@ export const FORMAT = "patient-larder-1";
 export function describePackage(
   tables: readonly Table[],
   files: readonly Resource[],
-  about: { created: string; layout: number; head: string | null },
+  about: { created: string; layout: number; program: string; head: string | null },
 ): object {
   const byPath = new Map(files.map((f) => [f.path, f]));
   const photos = files.filter((f) => f.path.startsWith("photos/"));
@@ -28,6 +28,8 @@ export function describePackage(
     format: FORMAT,
     // How many times the layout of the tables has changed until now.
     layout: about.layout,
+    // The version that made it, and that can read it; a later one can as well.
+    program: about.program,
     // Last hash of the audit: two copies that say the same of it hold the same past.
     head: about.head,
     resources: [
@@ -65,7 +67,8 @@ export const pathOf = (table: { name: string }) => `data/${table.name}.csv`;
 /** What must be known of a description before anything is taken from its archive. */
 export const Described = z.object({
   format: z.literal(FORMAT, "It is not an archive of a larder, or of a later make than this program."),
-  layout: z.int().min(1),
+  layout: z.int("It does not say its layout.").min(1, "There never was such a layout."),
+  program: z.string().max(40).optional(),
   created: z.iso.datetime(),
   resources: z
     .array(

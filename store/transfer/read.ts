@@ -1,21 +1,30 @@
 import type Database from "better-sqlite3";
 import { parse } from "csv-parse";
-import { createReadStream, existsSync, mkdirSync, renameSync, rmSync } from "node:fs";
+import { createReadStream, existsSync, renameSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { openLarder, Refused, unsoundness, type Larder } from "#store/db";
+import {
+  LaterLayout,
+  inconsistencies,
+  emptyOfLayout,
+  newestLayout,
+  openLarder,
+  Refused,
+  integrityProblems,
+} from "#store/db";
 import { verifyLarder } from "#store/history";
 import { textOfCell } from "./cell.ts";
 import { pathOf, type Described } from "./package.ts";
 import { keyOf, quoted, tablesOf, type Column, type Table } from "./tables.ts";
-import { unpack } from "./unpack.ts";
-import { layoutOf } from "./write.ts";
+import { openArchive, type OpenArchive } from "./unpack.ts";
 
 /** A larder made from an archive, whole and checked, beside the one in use. Nothing of that one is touched by it. */
 export interface Arrived {
   /** folder with its larder.db and photos/ */
   folder: string;
   created: string;
+  /** the layout it was made in */
+  layout: number;
   /** rows by table */
   rows: Record<string, number>;
   photos: number;
@@ -25,67 +34,95 @@ export interface Arrived {
 
 /**
  * Reads an archive into a new larder in a folder of its own, and checks it: the layout, every cell's kind, what points
- * where, what is kept beside the records, and every hash chain.
+ * where, what is kept beside the records, and every hash chain. One of an older layout is read into a database of that
+ * layout, and brought to the newest once it stands.
  * @param beside the folder in which a folder for it is made
  * @throws Refused with the reason; the folder is gone then
  */
 export async function readArchive(path: string, beside: string, now: () => number): Promise<Arrived> {
   const folder = join(beside, "arriving", uuid());
   const raw = join(folder, "raw");
-  mkdirSync(raw, { recursive: true });
-  let larder: Larder | null = null;
+  let archive: OpenArchive | null = null;
+  let sqlite: Database.Database | null = null;
   try {
-    const described = await unpack(path, raw);
-    larder = openLarder(folder, now);
-    const rows = await fill(larder.sqlite, described, raw);
-    const wrong = unsoundness(larder.sqlite);
-    const { broken, head } = verifyLarder(larder);
-    const why = wrong[0] ?? broken[0]?.what;
-    if (why)
-      throw new Refused({
-        archive: `This archive was changed after it was made. ${why} Nothing was changed.`,
-      });
+    archive = await openArchive(path);
+    const { described } = archive;
+    refuseLayout(described);
+    sqlite = emptyOfLayout(folder, described.layout);
+    // Its tables and columns are held against those of its layout before anything of it is unpacked.
+    const tables = tablesOf(sqlite);
+    refuseTables(described, tables);
+    await archive.unpack(raw);
+    const rows = await fill(sqlite, tables, raw);
+    const wrong = inconsistencies(sqlite)[0];
+    sqlite.close();
+    if (wrong) throw changedSince(wrong);
+    const head = broughtOver(folder, now);
     const photos = described.resources.filter((r) => r.path.startsWith("photos/")).length;
     if (existsSync(join(raw, "photos"))) renameSync(join(raw, "photos"), join(folder, "photos"));
-    larder.sqlite.pragma("wal_checkpoint(TRUNCATE)");
-    larder.close();
     rmSync(raw, { recursive: true });
-    return { folder, created: described.created, rows, photos, head };
+    return { folder, created: described.created, layout: described.layout, rows, photos, head };
   } catch (error) {
-    larder?.close();
+    sqlite?.close();
     rmSync(folder, { recursive: true, force: true });
     throw error;
+  } finally {
+    archive?.close();
+  }
+}
+
+const changedSince = (why: string) =>
+  new Refused({ archive: `This archive was changed after it was made. ${why} Nothing was changed.` });
+
+/** Brings a filled database to this program's layout, and goes through its chains. @returns hash of the audit's last line */
+function broughtOver(folder: string, now: () => number): string | null {
+  const larder = openLarder(folder, now);
+  try {
+    const { broken, head } = verifyLarder(larder);
+    const why = broken[0]?.what ?? integrityProblems(larder.sqlite)[0];
+    if (why) throw changedSince(why);
+    larder.sqlite.pragma("wal_checkpoint(TRUNCATE)");
+    return head;
+  } finally {
+    larder.close();
+    rmSync(join(folder, "backups"), { recursive: true, force: true });
+  }
+}
+
+function refuseLayout({ layout, program }: Described): void {
+  if (layout > newestLayout())
+    throw new Refused({ archive: new LaterLayout(layout, program ?? null, "archive").message });
+}
+
+function refuseTables(described: Described, tables: readonly Table[]): void {
+  const data = described.resources.filter((r) => r.path.startsWith("data/"));
+  if (data.map((r) => r.path).join() !== tables.map(pathOf).join())
+    throw new Refused({
+      archive: `Its tables are not those of a larder of layout ${described.layout}. Nothing was changed.`,
+    });
+  for (const [i, table] of tables.entries()) {
+    const named = data[i]!.schema?.fields.map((f) => f.name);
+    if (named && named.join() !== table.columns.map((c) => c.name).join())
+      throw new Refused({
+        archive: `${pathOf(table)}: the columns are not those of this table in layout ${described.layout}. Nothing was changed.`,
+      });
   }
 }
 
 async function fill(
   sqlite: Database.Database,
-  described: Described,
+  tables: readonly Table[],
   raw: string,
 ): Promise<Record<string, number>> {
-  const tables = tablesOf(sqlite);
-  const layout = layoutOf(sqlite);
-  const data = described.resources.filter((r) => r.path.startsWith("data/"));
-  if (described.layout !== layout)
-    throw new Refused({
-      archive: `It was made by ${described.layout > layout ? "a newer" : "an older"} program (layout ${described.layout}, here ${layout}). ${described.layout > layout ? "Update this one first." : "Restore it with the program that made it, and update that one."} Nothing was changed.`,
-    });
-  if (data.map((r) => r.path).join() !== tables.map(pathOf).join())
-    throw new Refused({ archive: "Its tables are not those of a larder. Nothing was changed." });
-  // What triggers would derive comes with the archive and is held against the records afterwards.
-  const triggers = sqlite
-    .prepare("select name, sql from sqlite_master where type = 'trigger' order by rowid")
-    .all() as { name: string; sql: string }[];
   sqlite.pragma("foreign_keys = OFF");
   sqlite.pragma("synchronous = OFF");
   sqlite.exec("begin immediate");
-  for (const { name } of triggers) sqlite.exec(`drop trigger "${name}"`);
   const rows: Record<string, number> = {};
   for (const table of tables) rows[table.name] = await fillTable(sqlite, table, join(raw, pathOf(table)));
-  for (const { sql } of triggers) sqlite.exec(sql);
   sqlite.exec("commit");
+  // Its lines come with their hashes.
+  if (rows.chain_link !== undefined) sqlite.pragma("user_version = 1");
   sqlite.pragma("synchronous = FULL");
-  sqlite.pragma("foreign_keys = ON");
   return rows;
 }
 

@@ -14,8 +14,11 @@ export interface Table {
   foreign: { field: string; table: string; column: string }[];
 }
 
-/** Keys of the house: never written out, so that a copy of the record opens no door. */
-const KEPT_BACK = new Set(["secret", "session", "device_token"]);
+/**
+ * Never written out: the keys of the house, so that a copy of the record opens no door, and what tells of the file and
+ * not of the larder.
+ */
+const KEPT_BACK = new Set(["secret", "session", "device_token", "layout_change"]);
 
 /** Tables that leave with the record, by name, as the database itself describes them. */
 export function tablesOf(sqlite: Database.Database): Table[] {

@@ -1,15 +1,17 @@
-import Database from "better-sqlite3";
+import type Database from "better-sqlite3";
 import { stringify } from "csv-stringify/sync";
 import { createHash } from "node:crypto";
-import { createReadStream, existsSync, mkdirSync, rmSync } from "node:fs";
+import { createReadStream, existsSync } from "node:fs";
 import { join } from "node:path";
 import { Readable, type Writable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { v7 as uuid } from "uuid";
 import { ZipFile } from "yazl";
-import { type Larder } from "#store/db";
+import { copyLarder, layoutOf, PROGRAM_VERSION, type Larder } from "#store/db";
+import { headsOf, headText, type Head } from "#store/witness";
 import { safeCell } from "./cell.ts";
 import { describePackage, pathOf, type Resource } from "./package.ts";
+import { readmeOf } from "./readme.ts";
+import { PICTURE, README } from "./unpack.ts";
 import { orderOf, quoted, tablesOf, type Table } from "./tables.ts";
 
 /** Rows turned into text at a time: the clock of a running canner is never kept waiting for longer. */
@@ -18,16 +20,26 @@ const AT_ONCE = 400;
 const NO_TIME = { mtime: new Date(1980, 0, 1), mode: 0o100644, forceDosTimestamp: true };
 
 /**
- * Writes everything that was written down, as one zip: a CSV file for each table (RFC 4180), the photos, and last a
- * description of both with their hashes. It is taken from a copy, so whatever is written meanwhile does not tear it.
+ * Writes everything that was written down, as one zip: how to read it, a CSV file for each table (RFC 4180), the photos,
+ * and last a description of both with their hashes. It is taken from a copy, so whatever is written meanwhile does not tear it.
  * @param to where it goes
+ * @param picture makes the picture of the history's code, as SVG
  */
-export async function writeArchive(larder: Larder, to: Writable): Promise<void> {
-  const copy = await copyOf(larder);
+export async function writeArchive(
+  larder: Larder,
+  to: Writable,
+  picture: ((head: Head) => string) | null = null,
+): Promise<void> {
+  const { copy, drop } = await copyLarder(larder);
   try {
     const zip = new ZipFile();
     const sent = pipeline(zip.outputStream, to);
     const files: Resource[] = [];
+    const layout = layoutOf(copy.sqlite);
+    const heads = headsOf(copy.sqlite);
+    zip.addBuffer(Buffer.from(readmeOf(layout, heads.map(headText))), README, NO_TIME);
+    const log = heads.find((h) => h.chain === "audit");
+    if (picture && log) zip.addBuffer(Buffer.from(picture(log)), PICTURE, NO_TIME);
     const tables = tablesOf(copy.sqlite);
     const photos = (copy.sqlite.prepare("select id from photo order by id").pluck().all() as string[])
       .map((id) => ({ path: `photos/${id}.jpg`, at: join(larder.folder, "photos", `${id}.jpg`) }))
@@ -47,49 +59,16 @@ export async function writeArchive(larder: Larder, to: Writable): Promise<void> 
     }
     const description = describePackage(tables, files, {
       created: new Date(larder.now()).toISOString(),
-      layout: layoutOf(copy.sqlite),
-      head: headOf(copy.sqlite),
+      layout,
+      program: PROGRAM_VERSION,
+      head: log?.hash ?? null,
     });
     zip.addBuffer(Buffer.from(`${JSON.stringify(description, null, 1)}\n`), "datapackage.json", NO_TIME);
     zip.end();
     await sent;
   } finally {
-    copy.drop();
+    drop();
   }
-}
-
-/** How many times the tables' layout has changed. */
-export function layoutOf(sqlite: Database.Database): number {
-  return sqlite.prepare("select count(*) from __drizzle_migrations").pluck().get() as number;
-}
-
-function headOf(sqlite: Database.Database): string | null {
-  return (
-    (sqlite
-      .prepare("select hash from chain_link where chain = 'audit' order by seq desc limit 1")
-      .pluck()
-      .get() as string | undefined) ?? null
-  );
-}
-
-/** A copy to read from at leisure. A larder in memory is copied in memory. */
-async function copyOf(larder: Larder): Promise<{ sqlite: Database.Database; drop(): void }> {
-  if (larder.sqlite.memory) {
-    const sqlite = new Database(larder.sqlite.serialize());
-    return { sqlite, drop: () => sqlite.close() };
-  }
-  const folder = join(larder.folder, "leaving");
-  mkdirSync(folder, { recursive: true });
-  const path = join(folder, `${uuid()}.db`);
-  await larder.sqlite.backup(path);
-  const sqlite = new Database(path, { readonly: true });
-  return {
-    sqlite,
-    drop() {
-      sqlite.close();
-      rmSync(folder, { recursive: true, force: true });
-    },
-  };
 }
 
 /** A table as CSV in pieces, with its names in the first line. Text stands in quotes; nothing at all is an empty cell. */

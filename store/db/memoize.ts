@@ -7,7 +7,7 @@ const kept = new WeakMap<Larder["sqlite"], Map<string, { stamp: string; value: u
  * quarter of a second to add up, and hardly ever changes between two looks.
  * @param stamp what it depends on, such as the last number of a table that is only added to
  */
-export function keptWhile<T>(larder: Larder, name: string, stamp: string, work: () => T): T {
+export function memoize<T>(larder: Larder, name: string, stamp: string, work: () => T): T {
   const all = kept.get(larder.sqlite) ?? new Map<string, { stamp: string; value: unknown }>();
   const before = all.get(name);
   if (before?.stamp === stamp) return before.value as T;
@@ -18,6 +18,6 @@ export function keptWhile<T>(larder: Larder, name: string, stamp: string, work: 
 }
 
 /** Changes with every movement of a container. */
-export function movementStamp(larder: Larder): string {
+export function movementVersion(larder: Larder): string {
   return String(larder.sqlite.prepare("select max(seq) from movement").pluck().get());
 }

@@ -1,8 +1,9 @@
 import { type Larder } from "#store/db";
+import { genealogy } from "#store/lot";
 import { CONTAINER_KG } from "#store/pack";
 
 /** One bank of a river: an animal, a lot, a pack of jars or cans, a run, or what became of some containers. */
-export interface RiverNode {
+export interface GenealogyNode {
   /** its code; for what became of some containers a name of its own */
   code: string;
   kind: "harvest" | "lot" | "pack" | "run" | "fate";
@@ -14,42 +15,33 @@ export interface RiverNode {
 }
 
 /** Weight that ran from one to another, kg. */
-export interface RiverFlow {
+export interface GenealogyFlow {
   from: string;
   to: string;
   massKg: number;
 }
 
-export interface River {
-  nodes: RiverNode[];
-  flows: RiverFlow[];
+export interface GenealogyGraph {
+  nodes: GenealogyNode[];
+  flows: GenealogyFlow[];
 }
 
-/** Steps to what something was made of, and to what was made of it, without its jars. Each finds its rows by an index. */
-const UP = `select coalesce(f.from_harvest, f.from_lot) from up join lot_flow f on f.to_lot = up.id
-  union select x.lot_id from up join pack_lot x on x.pack_id = up.id
-  union select c.pack_id from up join repacked x on x.pack_id = up.id join container c on c.id = x.container_id`;
-const DOWN = `select f.to_lot from down join lot_flow f on f.from_harvest = down.id
-  union select f.to_lot from down join lot_flow f on f.from_lot = down.id
-  union select x.pack_id from down join pack_lot x on x.lot_id = down.id
-  union select x.pack_id from down join container c on c.pack_id = down.id join repacked x on x.container_id = c.id`;
 /** What ran straight into any of `near`. */
 const INTO = `select coalesce(f.from_harvest, f.from_lot) as source, f.to_lot as target, f.mass_kg as massKg from near join lot_flow f on f.to_lot = near.id
   union all select x.lot_id, x.pack_id, x.mass_kg from near join pack_lot x on x.pack_id = near.id
   union all select c.pack_id, x.pack_id, x.mass_kg from near join repacked x on x.pack_id = near.id join container c on c.id = x.container_id`;
 
 /** Everything that ran into and out of an animal, a lot or a pack, by weight, on to the jars. */
-export function riverOf(larder: Larder, id: string): River {
-  return riverAmong(larder, [id], "both");
+export function genealogyOf(larder: Larder, id: string): GenealogyGraph {
+  return genealogyAmong(larder, [id], "both");
 }
 
-function riverAmong(larder: Larder, starts: readonly string[], way: "up" | "both"): River {
-  const sql = `with recursive up(id) as (select value from json_each(@starts) union ${UP}),
-      down(id) as (select value from json_each(@starts) union ${DOWN}),
+function genealogyAmong(larder: Larder, starts: readonly string[], way: "up" | "both"): GenealogyGraph {
+  const sql = `with recursive ${genealogy("up")}, ${genealogy("down")},
       near(id) as materialized (${way === "up" ? "select id from up" : "select id from up union select id from down"})
     select source as "from", target as "to", sum(massKg) as massKg from (${INTO})
       where source in (select id from near) group by source, target`;
-  const raw = larder.sqlite.prepare(sql).all({ starts: JSON.stringify(starts) }) as RiverFlow[];
+  const raw = larder.sqlite.prepare(sql).all({ starts: JSON.stringify(starts) }) as GenealogyFlow[];
   const ids = [...new Set([...starts, ...raw.flatMap((f) => [f.from, f.to])])];
   const nodes = larder.sqlite
     .prepare(
@@ -59,7 +51,7 @@ function riverAmong(larder: Larder, starts: readonly string[], way: "up" | "both
        union all select id, code, 'pack', container, made_at, (select count(*) from container c where c.pack_id = pack.id and c.emptied_at is null) from pack where id in ids
        order by at`,
     )
-    .all(JSON.stringify(ids)) as (RiverNode & { id: string })[];
+    .all(JSON.stringify(ids)) as (GenealogyNode & { id: string })[];
   const codes = new Map(nodes.map((n) => [n.id, n.code]));
   return {
     nodes: nodes.map(({ id: _, ...node }) => node),
@@ -76,11 +68,11 @@ const FATE = `case when c.moved = 'shelved' then 'on the shelf' when c.moved = '
  * The whole way of what a code names, by weight and with the instant of each stage: animals, lots, packs, the runs they went
  * through, and what became of the containers. Of one container only what led to it and its own end.
  */
-export function wholeRiver(
+export function fullGenealogy(
   larder: Larder,
   kind: "harvest" | "lot" | "pack" | "run" | "container",
   id: string,
-): River {
+): GenealogyGraph {
   const packs = (sql: string, key: string) => larder.sqlite.prepare(sql).pluck().all(key) as string[];
   const starts =
     kind === "run"
@@ -88,7 +80,7 @@ export function wholeRiver(
       : kind === "container"
         ? packs("select pack_id from container where id = ?", id)
         : [id];
-  const river = riverAmong(larder, starts, kind === "container" ? "up" : "both");
+  const river = genealogyAmong(larder, starts, kind === "container" ? "up" : "both");
   const packCodes = river.nodes.filter((n) => n.kind === "pack").map((n) => n.code);
   const list = JSON.stringify(packCodes);
   const runs = larder.sqlite
