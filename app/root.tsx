@@ -14,6 +14,8 @@ import type { Route } from "./+types/root";
 import { PatternDefs } from "#ui/glyph";
 import { Kept } from "#ui/kept";
 import { NonceContext } from "./nonce";
+import { Alarms } from "./live/alarms";
+import { ClockDoubt } from "./live/clock-doubt";
 import { visitorContext } from "./server/access";
 import { reach } from "./outbox";
 import { readCookie } from "./server/cookie";
@@ -81,6 +83,8 @@ export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
 export default function Root() {
   return (
     <>
+      <ClockDoubt />
+      <Alarms />
       <Outlet />
       <Kept />
     </>

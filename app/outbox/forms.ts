@@ -1,140 +1,133 @@
 import { v7 as uuid } from "uuid";
-import { openOutbox } from "./outbox";
-import { isLost, lose, reach } from "./reach";
+import { pressed } from "./device-clock";
+import { amend, entries, newEntry, putDown, takeOff } from "./entries";
+import { isLost, reach } from "./reach";
+import { deliver } from "./sender";
 
-/** A form that was sent while the larder could not be reached. */
-export interface KeptForm {
-  id: string;
-  /** the page it belongs to */
-  path: string;
-  body: string;
-  /** when it was said, by this machine's clock, ms */
-  saidAt: number;
-}
+/** A page sends its own form for so long at most, ms; after that it must be gone, and others send it. */
+const HELD_MS = 20_000;
+/** A second press so soon after the same is the same press, ms. */
+const SAME_PRESS_MS = 1_200;
+/** Where somebody is led who has to sign in first. */
+const SIGN_IN = /^\/(enter|who)\b/;
 
-/** One that the larder would not take when it heard of it. */
-export interface Refused {
-  id: string;
-  path: string;
-  why: string;
-}
-
-const outbox = openOutbox<KeptForm>("forms");
-const refusals = openOutbox<Refused>("refused");
-const listeners = new Set<() => void>();
-
-/** Told whenever something is kept, delivered or refused. */
-export function onKept(tell: () => void): () => void {
-  listeners.add(tell);
-  return () => listeners.delete(tell);
-}
-const changed = () => {
-  for (const tell of listeners) tell();
-};
-
-export const keptForms = (): Promise<KeptForm[]> => outbox.waiting();
-export const refusedForms = (): Promise<Refused[]> => refusals.waiting();
-export async function forget(id: string): Promise<void> {
-  await refusals.done([id]);
-  changed();
-}
-
-/** A second tap so soon after the same is the same tap, ms. */
-const SAME_TAP_MS = 1_200;
-
-/**
- * Keeps a form until it can be delivered. Its key makes it count once, even if the larder has heard of it already; a key
- * that was kept before belongs to something said before, so what is said with it now gets one of its own.
- */
-async function keep(path: string, form: FormData): Promise<void> {
-  const body = new URLSearchParams();
-  for (const [name, value] of form) if (typeof value === "string") body.append(name, value);
-  const before = (await outbox.waiting()).filter(
-    (k) => k.path === path && new URLSearchParams(k.body).get("key") === body.get("key"),
-  );
-  const last = before.at(-1);
-  if (last && last.body === body.toString() && Date.now() - last.saidAt < SAME_TAP_MS) return;
-  if (last) body.set("key", uuid());
-  await outbox.keep({ id: uuid(), path, body: body.toString(), saidAt: Date.now() });
-  changed();
-}
-
-/** What a page is told of a form that was kept. */
+/** What a page is told of a form that waits on this device. */
 export interface KeptAnswer {
   result: undefined;
   done: null;
   kept: true;
 }
+const KEPT: KeptAnswer = { result: undefined, done: null, kept: true };
+
+/** The fields of a form as it is posted; null when it holds a file, which is not kept. */
+function bodyOf(form: FormData): URLSearchParams | null {
+  const body = new URLSearchParams();
+  for (const [name, value] of form) {
+    if (typeof value !== "string") return null;
+    body.append(name, value);
+  }
+  return body;
+}
+
+/** What of a form is shown to whoever looks at what waits: where it was filled in, and the first things typed. */
+function labelOf(body: URLSearchParams): string {
+  const typed = [...body]
+    .filter(
+      ([name, value]) =>
+        name !== "key" && name !== "intent" && value !== "" && !/^[0-9a-f-]{36}$/.test(value),
+    )
+    .map(([, value]) => value.slice(0, 30));
+  return [document.title.split(" · ")[0], typed.slice(0, 4).join(", ")].filter(Boolean).join(": ");
+}
+
+/** The same thing pressed a moment ago, or its key used before for something else that still waits. */
+async function beforeIt(path: string, body: URLSearchParams): Promise<{ twice: boolean; keyUsed: boolean }> {
+  const same = (await entries()).filter(
+    (e) => e.kind === "form" && e.path === path && new URLSearchParams(e.body).get("key") === body.get("key"),
+  );
+  const last = same.at(-1);
+  const twice = last?.body === body.toString() && Date.now() - last.press.wall < SAME_PRESS_MS;
+  return { twice, keyUsed: last !== undefined };
+}
+
+let sending = 0;
+/** Whether this page waits for the answer to a form it sends itself. */
+export const isSending = (): boolean => sending > 0;
 
 /**
- * For pages whose taps must not be lost: sends a form as ever, and keeps it when the larder cannot be reached. While
- * others are kept it waits behind them, so that everything is heard in the order it was said.
+ * The action of every page that writes. What was pressed is put down on this device before it is sent, and taken off when
+ * the larder has answered: a page that is left, a tab that is closed, a server that restarts or asks who this is lose
+ * nothing. While others wait it waits behind them, so that everything is heard in its order.
  */
-export async function keepWhenLost<T>({
-  request,
-  serverAction,
-}: {
-  request: Request;
-  serverAction: () => Promise<T>;
-}): Promise<T | KeptAnswer> {
-  const copy = request.clone();
-  const kept = async (): Promise<KeptAnswer> => {
-    await keep(pathOf(copy.url), await copy.formData());
-    return { result: undefined, done: null, kept: true };
-  };
-  if (isLost() || (await outbox.waiting()).length > 0) {
-    await deliver();
-    if (isLost() || (await outbox.waiting()).length > 0) return kept();
-  }
+export async function keptUntilTaken<T>(form: ClientForm<T>): Promise<T | KeptAnswer> {
+  sending++;
   try {
-    return await serverAction();
-  } catch (error) {
-    // A refusal or a way on is an answer; a request that found no way is not.
-    if (!(error instanceof TypeError) || error instanceof Response) throw error;
-    if (await reach()) throw error;
-    return kept();
+    return await keepAndSend(form);
+  } finally {
+    sending--;
   }
 }
+
+/** A form as the framework hands it to a page's action. */
+interface ClientForm<T> {
+  request: Request;
+  serverAction: () => Promise<T>;
+}
+
+async function keepAndSend<T>({ request, serverAction }: ClientForm<T>): Promise<T | KeptAnswer> {
+  const body = bodyOf(await request.clone().formData());
+  if (!body) return serverAction();
+  const press = pressed();
+  const path = pathOf(request.url);
+  const { twice, keyUsed } = await beforeIt(path, body);
+  if (twice) return KEPT;
+  if (keyUsed) body.set("key", uuid());
+  const entry = newEntry({ kind: "form", path, body: body.toString(), press, label: labelOf(body) });
+  const wait = async () => {
+    await putDown(entry);
+    void deliver();
+    return KEPT;
+  };
+  if (isLost() || (await othersWait())) {
+    await deliver();
+    if (isLost() || (await othersWait())) return wait();
+  }
+  await putDown({ ...entry, heldUntil: Date.now() + HELD_MS });
+  const release = async () => {
+    await amend(entry.id, { heldUntil: 0 });
+    void deliver();
+  };
+  try {
+    const answer = await serverAction();
+    await takeOff([entry.id]);
+    return answer;
+  } catch (error) {
+    if (error instanceof Response) {
+      // Whoever must sign in first finds what was pressed still here, and it is sent afterwards.
+      if (SIGN_IN.test(error.headers.get("Location") ?? "")) await release();
+      else await takeOff([entry.id]);
+      throw error;
+    }
+    const status = statusOf(error);
+    if (status !== null && status < 500 && status !== 429 && status !== 401) {
+      await takeOff([entry.id]);
+      throw error;
+    }
+    if (status === null && error instanceof TypeError) await reach();
+    await release();
+    return KEPT;
+  }
+}
+
+/** Status of an error answer of the framework's; null for what is none. */
+function statusOf(error: unknown): number | null {
+  const status = (error as { status?: unknown } | null)?.status;
+  return typeof status === "number" ? status : null;
+}
+
+const othersWait = async () => (await entries()).some((e) => e.refused === null);
 
 const pathOf = (url: string) => {
   const { pathname, search } = new URL(url);
   return `${pathname.replace(/(_root)?\.data$/, "") || "/"}${search.replace(/[?&]_routes=[^&]*/, "")}`;
 };
-
-let delivering: Promise<void> | null = null;
-
-/** Delivers what is kept, in order, each once. Stops at the first that finds no way. */
-export function deliver(): Promise<void> {
-  delivering ??= deliverAll().finally(() => (delivering = null));
-  return delivering;
-}
-
-async function deliverAll(): Promise<void> {
-  for (const form of await outbox.waiting()) {
-    let answer: Response;
-    try {
-      answer = await fetch(form.path, {
-        method: "POST",
-        body: form.body,
-        headers: {
-          "Content-Type": "application/x-www-form-urlencoded",
-          // How long ago, and not when: this machine's clock may be wrong, but it runs evenly.
-          "Larder-Said-Ago": String(Math.max(0, Date.now() - form.saidAt)),
-        },
-        redirect: "manual",
-        signal: AbortSignal.timeout(15_000),
-      });
-    } catch {
-      return lose();
-    }
-    // In trouble, or not let in: kept until it is well again.
-    if (answer.status >= 500 || answer.status === 401 || answer.status === 429) return;
-    if (answer.status >= 400) {
-      const said = answer.headers.get("Larder-Problem");
-      const why = said ? decodeURIComponent(said) : `It could not be taken (${answer.status}).`;
-      await refusals.keep({ id: form.id, path: form.path, why });
-    }
-    await outbox.done([form.id]);
-    changed();
-  }
-}

@@ -1,12 +1,6 @@
-export { openOutbox, type Outbox } from "./outbox";
-export {
-  deliver,
-  forget,
-  keepWhenLost,
-  keptForms,
-  onKept,
-  refusedForms,
-  type KeptForm,
-  type Refused,
-} from "./forms";
+export { clocksCompared, heardClock, larderTime, pressed, type Press } from "./device-clock";
+export { amend, entries, newEntry, onEntries, putDown, takeOff, type Entry } from "./entries";
+export { isSending, keptUntilTaken } from "./forms";
+export { listenersOf } from "./listeners";
+export { deliver, onSender, senderState, startSending } from "./sender";
 export { isLost, reach, useLost } from "./reach";

@@ -1,54 +1,107 @@
 import "fake-indexeddb/auto";
 import fc from "fast-check";
-import { describe, expect, test } from "vitest";
-import { openOutbox } from "./index";
+import { beforeEach, describe, expect, test } from "vitest";
+import { alone, amend, entries, putDown, takeOff, type Entry } from "./entries";
+import { outcomeOf } from "./sender";
 
-let next = 0;
-const fresh = () => openOutbox<{ id: string; said: number }>(`/fire/T-${next++}/taps`);
+const entry = (id: string, more: Partial<Entry> = {}): Entry => ({
+  id,
+  kind: "tap",
+  path: "/fire/T-1/taps",
+  body: "{}",
+  press: { at: 1, wall: 1 },
+  label: id,
+  heldUntil: 0,
+  refused: null,
+  failures: 0,
+  ...more,
+});
+const ids = async () => (await entries()).map((e) => e.id);
 
-describe("what was said and is not delivered yet", () => {
-  test("waits in the order it was said, and goes when it is done", async () => {
-    const box = fresh();
-    for (const said of [1, 2, 3]) await box.keep({ id: `t${said}`, said });
-    expect((await box.waiting()).map((t) => t.said)).toEqual([1, 2, 3]);
-    await box.done(["t1", "t3"]);
-    expect((await box.waiting()).map((t) => t.said)).toEqual([2]);
+beforeEach(async () => takeOff(await ids()));
+
+describe("what was pressed and is not with the larder yet", () => {
+  test("waits in the order it was pressed, and goes when it is taken", async () => {
+    for (const id of ["a", "b", "c"]) await putDown(entry(id));
+    expect(await ids()).toEqual(["a", "b", "c"]);
+    await takeOff(["a", "c"]);
+    expect(await ids()).toEqual(["b"]);
   });
-  test("is there for a page that is opened later, and only for its own run", async () => {
-    const to = `/fire/T-${next++}/taps`;
-    await openOutbox(to).keep({ id: "a" });
-    expect(await openOutbox(to).waiting()).toEqual([{ id: "a" }]);
-    expect(await fresh().waiting()).toEqual([]);
+  test("is changed where it stands, and nothing comes of changing what is gone", async () => {
+    for (const id of ["a", "b"]) await putDown(entry(id));
+    await amend("a", { refused: "no" });
+    await amend("gone", { refused: "no" });
+    expect((await entries()).map((e) => [e.id, e.refused])).toEqual([
+      ["a", "no"],
+      ["b", null],
+    ]);
   });
-  test("whatever is said and delivered in turns: nothing is lost, doubled or out of order", () =>
+  test("whatever is pressed and taken in turns: nothing is lost, doubled or out of order", () =>
     fc.assert(
       fc.asyncProperty(
-        fc.array(fc.oneof(fc.constant("say"), fc.nat(3)), { maxLength: 30 }),
+        fc.array(fc.oneof(fc.constant("press"), fc.nat(3)), { maxLength: 30 }),
         async (deeds) => {
-          const box = fresh();
-          let said = 0;
-          const delivered: number[] = [];
+          await takeOff(await ids());
+          let pressed = 0;
+          const taken: string[] = [];
           for (const deed of deeds) {
-            if (deed === "say") await box.keep({ id: `t${said}`, said: said++ });
+            if (deed === "press") await putDown(entry(String(pressed++)));
             else {
-              const some = (await box.waiting()).slice(0, deed as number);
-              delivered.push(...some.map((t) => t.said));
-              await box.done(some.map((t) => t.id));
+              const some = (await ids()).slice(0, deed as number);
+              taken.push(...some);
+              await takeOff(some);
             }
           }
-          const all = [...delivered, ...(await box.waiting()).map((t) => t.said)];
-          expect(all).toEqual(Array.from({ length: said }, (_, i) => i));
+          expect([...taken, ...(await ids())]).toEqual(Array.from({ length: pressed }, (_, i) => String(i)));
         },
       ),
       { numRuns: 40 },
     ));
+  test("what the browser will not keep lasts as long as the page", async () => {
+    // A function cannot be written down: the write fails as it does where a browser keeps nothing.
+    await putDown(entry("private", { body: (() => "") as unknown as string }));
+    expect(await ids()).toEqual(["private"]);
+    await amend("private", { refused: "no" });
+    expect((await entries())[0]!.refused).toBe("no");
+    await takeOff(["private"]);
+    expect(await ids()).toEqual([]);
+  });
 });
 
-test("what the browser will not keep lasts as long as the page", async () => {
-  const box = openOutbox<{ id: string; made: () => void }>("/fire/private/taps");
-  // A function cannot be put on the shelf: the write fails as it does where a browser keeps nothing.
-  await box.keep({ id: "x", made: () => undefined });
-  expect((await box.waiting()).map((t) => t.id)).toEqual(["x"]);
-  await box.done(["x"]);
-  expect(await box.waiting()).toEqual([]);
+describe("one page of a browser at a time", () => {
+  // Node has no locks of a browser: the lease is what plain http has.
+  test("another is told that somebody is at it, and may when that one is done", async () => {
+    const order: string[] = [];
+    let end!: () => void;
+    const first = alone("x", async () => {
+      order.push("first");
+      await new Promise<void>((done) => (end = done));
+    });
+    await expect.poll(() => order).toEqual(["first"]);
+    end();
+    expect(await first).toBe(true);
+    expect(await alone("x", async () => void order.push("second"))).toBe(true);
+    expect(order).toEqual(["first", "second"]);
+  });
+});
+
+describe("what an answer means", () => {
+  test.each([
+    ["taken: it says so", 200, true, "taken"],
+    ["a page that says nothing of it", 200, false, "refused"],
+    ["a redirect is no acknowledgement", 302, false, "not-now"],
+    ["a redirect that may not be looked at", 0, false, "not-now"],
+    ["nobody is signed in", 401, false, "not-now"],
+    ["too many", 429, false, "not-now"],
+    ["in trouble", 503, false, "not-now"],
+    ["cannot be", 422, false, "refused"],
+    ["was used for something else", 409, false, "refused"],
+  ] as const)("%s", (_, status, taken, kind) =>
+    expect(outcomeOf(status, taken, null, "why").kind).toBe(kind),
+  );
+  test("it waits as long as it is told to, and asks to sign in where that is missing", () => {
+    expect(outcomeOf(429, false, "17", "")).toMatchObject({ afterMs: 17_000, signIn: false, failed: false });
+    expect(outcomeOf(401, false, null, "")).toMatchObject({ afterMs: null, signIn: true });
+    expect(outcomeOf(500, false, null, "")).toMatchObject({ failed: true });
+  });
 });

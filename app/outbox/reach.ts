@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { listenersOf } from "./listeners";
 
 /** Asked again so often while the larder cannot be reached, and while it can, ms. */
 const LOST_MS = 3_000;
@@ -7,13 +8,20 @@ const WELL_MS = 15_000;
 const SILENT_MS = 6_000;
 
 let lostSince: number | null = null;
-const listeners = new Set<() => void>();
+/** Nobody shows whether the larder can be reached: it is not asked any more. */
+const listeners = listenersOf(() => {
+  listening = false;
+  if (timer) clearTimeout(timer);
+  removeEventListener("offline", lose);
+  removeEventListener("online", again);
+});
+let listening = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
 function set(since: number | null): void {
   if (lostSince === since) return;
   lostSince = since;
-  for (const tell of listeners) tell();
+  listeners.tell();
 }
 
 /** Whether the larder could not be reached when it was last asked for anything. */
@@ -44,22 +52,16 @@ function watch(ms: number): void {
 }
 
 function subscribe(tell: () => void): () => void {
-  listeners.add(tell);
-  if (listeners.size === 1) {
-    const kept = document.querySelector<HTMLMetaElement>("meta[name=larder-kept]");
-    // A page that had been kept is shown because the larder did not answer just now.
-    if (kept && lostSince === null) set(Number(kept.content));
-    watch(kept ? 0 : WELL_MS);
-    addEventListener("offline", lose);
-    addEventListener("online", again);
-  }
-  return () => {
-    listeners.delete(tell);
-    if (listeners.size > 0) return;
-    if (timer) clearTimeout(timer);
-    removeEventListener("offline", lose);
-    removeEventListener("online", again);
-  };
+  const stop = listeners.add(tell);
+  if (listening) return stop;
+  listening = true;
+  const kept = document.querySelector<HTMLMetaElement>("meta[name=larder-kept]");
+  // A page that had been kept is shown because the larder did not answer just now.
+  if (kept && lostSince === null) set(Number(kept.content));
+  watch(kept ? 0 : WELL_MS);
+  addEventListener("offline", lose);
+  addEventListener("online", again);
+  return stop;
 }
 
 const again = () => void reach();

@@ -4,17 +4,26 @@ import express, { type NextFunction, type Request, type Response } from "express
 import helmet from "helmet";
 import { randomBytes } from "node:crypto";
 import type { createServer } from "node:http";
-import { resolve } from "node:path";
+import { join, resolve } from "node:path";
 import pino from "pino";
 import { RouterContextProvider } from "react-router";
-import { openLarder, type Larder } from "#store/db";
-import { clockIsMovable, moveClock, now } from "./clock";
+import { changed, PROGRAM_FOLDER, type Larder } from "#store/db";
+import {
+  clockIsMovable,
+  clockIsUnknown,
+  clockNow,
+  confirmClock,
+  moveClock,
+  now,
+  pace,
+  startClock,
+} from "./clock";
 import { hasPassphrase } from "#store/access";
-import { clearHalfDone } from "#store/backup";
 import { guard, slowGuessing, visitorContext, type Visitor } from "./access";
 import { keepBackups } from "./backups";
 import { larderContext, nonceContext } from "./context";
 import { hostRefusal, isLoopback } from "./host";
+import { openedFor, type Opened } from "./opening";
 import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
 import { mended } from "./trouble";
 
@@ -52,50 +61,51 @@ export async function start(
   const host = process.env.HOST ?? "127.0.0.1";
   const port = Number(process.env.PORT ?? 4310);
   const folder = resolve(process.env.LARDER_DATA ?? "data");
-  clearHalfDone(folder);
-  const first = opened(folder);
+  let opened = open(folder);
   // Of a damaged larder nobody knows whether it has a passphrase: its rescue screen is for this machine alone.
-  const refusal = first && hostRefusal(host, hasPassphrase(first));
+  const refusal = opened.larder && hostRefusal(host, hasPassphrase(opened.larder));
   if (refusal) {
     log.fatal(refusal);
     process.exitCode = 2;
-    first?.close();
+    letGoOf(opened);
     return;
   }
   const build: Pages = import.meta.env.PROD ? await pages() : pages;
-  let larder = first;
   let handler: express.Express;
   const begin = () => {
     // A larder that cannot be opened is shown to this machine only: nobody can say its passphrase.
-    handler = larder
-      ? buildApp(larder, build, !isLoopback(host), restart, devMiddleware)
-      : rescueApp(folder, now, restart);
+    handler = opened.larder
+      ? buildApp(opened.larder, build, !isLoopback(host), restart, devMiddleware)
+      : rescueApp(folder, now, restart, opened.why);
+    const { larder } = opened;
+    endClock = larder && startClock(larder);
     endBackups = larder && keepBackups(larder, log);
   };
   let endBackups: (() => void) | null = null;
+  let endClock: (() => void) | null = null;
   const restart: Restart = {
     letGo() {
+      endClock?.();
       endBackups?.();
-      larder?.close();
-      larder = null;
+      letGoOf(opened);
     },
     again() {
       mended();
-      larder = opened(folder);
+      opened = open(folder);
       begin();
     },
   };
   begin();
   const server = make((req, res) => handler(req, res));
-  server.listen(port, larder ? host : "127.0.0.1", () => {
-    log.info({ folder }, larder ? "larder open" : "larder damaged");
+  server.listen(port, opened.larder ? host : "127.0.0.1", () => {
+    log.info({ folder }, opened.larder ? "larder open" : `larder not open: ${opened.why.kind}`);
     const shown = host.includes(":") ? `[${host}]` : host;
     process.stdout.write(`Patient Larder is at http://${shown}:${port}\n`);
   });
   const stop = () => {
     endBackups?.();
     server.close(() => {
-      larder?.close();
+      letGoOf(opened);
       process.exit(0);
     });
     server.closeIdleConnections();
@@ -107,14 +117,16 @@ export async function start(
   process.once("SIGINT", stop);
 }
 
-/** The larder in a folder; null when its file cannot be opened, which is said in the log. */
-function opened(folder: string): Larder | null {
-  try {
-    return openLarder(folder, now);
-  } catch (error) {
-    log.fatal({ folder, error: (error as Error).message }, "the larder's file cannot be opened");
-    return null;
-  }
+/** The larder in a folder, or why it cannot be opened, which is said in the log. */
+function open(folder: string): Opened {
+  const opened = openedFor(folder, now);
+  if (!opened.larder)
+    log.fatal({ folder, error: opened.why.error }, `the larder is not open: ${opened.why.kind}`);
+  return opened;
+}
+
+function letGoOf(opened: Opened): void {
+  if (opened.larder?.sqlite.open) opened.letGo();
 }
 
 function buildApp(
@@ -132,10 +144,18 @@ function buildApp(
     larder.sqlite.prepare("select 1").get();
     res.json({ status: "ok" });
   });
+  // What time it is here, for screens that compare their clocks with it: no secret, and asked often.
+  app.get("/clock", (_req, res) => {
+    res.setHeader("Cache-Control", "no-store");
+    res.json({ now: clockNow(), pace: pace(), unknown: clockIsUnknown() });
+  });
   if (devMiddleware) app.use(devMiddleware);
   else {
-    app.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
-    app.use(express.static("build/client", { maxAge: "1h", index: false }));
+    app.use(
+      "/assets",
+      express.static(join(PROGRAM_FOLDER, "build/client/assets"), { immutable: true, maxAge: "1y" }),
+    );
+    app.use(express.static(join(PROGRAM_FOLDER, "build/client"), { maxAge: "1h", index: false }));
   }
   app.use(securityHeaders(devMiddleware !== undefined));
   app.use(sameOrigin);
@@ -143,10 +163,18 @@ function buildApp(
   app.use(serveRescueWhenDamaged(larder.folder, now, restart));
   app.use(guard(larder, network, problem));
   app.use(slowGuessing(network, problem));
+  // After a power cut a screen's clock, or a person, says what time it is.
+  app.post("/clock", express.json(), (req, res) => {
+    const { is, byHand } = (req.body ?? {}) as { is?: unknown; byHand?: unknown };
+    if (typeof is !== "number" || !Number.isFinite(is))
+      return problem(res, 422, "Send what time it is: { is: ms }.");
+    res.json({ known: confirmClock(larder, is, byHand === true), now: clockNow() });
+  });
   if (clockIsMovable) {
     app.post("/test/clock", express.json(), (req, res) => {
       const { ms, pace } = req.body as { ms: number; pace?: number };
       res.json({ now: moveClock(ms, pace) });
+      changed(larder, "figures");
     });
   }
   app.use(

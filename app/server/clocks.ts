@@ -1,26 +1,16 @@
 import { type Due } from "#core/agenda";
+import { type StripClock } from "#ui/strip";
 import { type Look } from "./look";
 import { type RunGlance } from "./shell";
 import { waitEnds } from "./today";
-
-/** One clock of the strip. */
-export interface RunningClock {
-  id: string;
-  href: string;
-  label: string;
-  /** ms since 1970 UTC; null while it waits for something to happen */
-  until: number | null;
-  after: string;
-  alarm: boolean;
-}
 
 /** Every running clock, for the strip on every page. */
 export function clocksOf(
   runs: readonly RunGlance[],
   look: Pick<Look, "open" | "owed" | "now" | "filledAt">,
-): RunningClock[] {
+): StripClock[] {
   const { open, owed, now } = look;
-  const clocks = runs.map((r): RunningClock => {
+  const clocks = runs.map((r): StripClock => {
     const due = r.agenda[0];
     const [until, after] = clockWords(r, due);
     return {

@@ -27,8 +27,9 @@ export function atHome(context: Context, request: Request): Home {
   if (!household) throw redirect("/welcome");
   const people = listPeople(larder);
   const me = whoIsHere(larder, people, request);
-  // What a screen delivers later must not be taken for done because it was led elsewhere.
-  if (!me && scopeNow().said) throw new Response("Say who you are first.", { status: 401 });
+  // What a screen delivers must not be taken for done because it was led elsewhere.
+  const delivers = scopeNow().delivered || request.headers.get("Content-Type") === "application/json";
+  if (!me && delivers) throw new Response("Say who you are first.", { status: 401 });
   if (!me) throw redirect(`/who?back=${encodeURIComponent(new URL(request.url).pathname)}`);
   return { larder, context, household, people, me };
 }

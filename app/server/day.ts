@@ -43,14 +43,16 @@ export interface PlannedDay {
 
 const MIN = 60_000;
 
+/** The instant a plan's day was asked for, ms since 1970 UTC. @param text an instant, or local day and time as they used to be kept */
+export const askedAt = (text: string, zone: string): number => DateTime.fromISO(text, { zone }).toMillis();
+
 /** The plan's loads at their hours: from a start, or back from an end. @param now ms since 1970 UTC */
 export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay | null {
   const told = dayOfPlan(home, plan);
   if (!told) return null;
   const { zone } = home.household;
   const { day } = told;
-  const asked = plan.wish.when && DateTime.fromISO(plan.wish.when.at, { zone });
-  const at = asked?.isValid ? asked.toMillis() : nextHour(now);
+  const at = plan.wish.when ? askedAt(plan.wish.when.at, zone) : nextHour(now);
   const startAt = plan.wish.when?.from === "end" ? startFor(at, day) : at;
   const endAt = startAt + day.minutes * MIN;
   const loads = plan.proposal!.loads;

@@ -3,7 +3,8 @@ import { redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import { Refused } from "#store/db";
-import { byIntent, keyField, quantity, submit, weight, words } from "./form";
+import { CAME_TWICE } from "../ui/form/which";
+import { byIntent, instant, keyField, quantity, submit, weight, words } from "./form";
 
 const schema = z.object({
   key: keyField,
@@ -98,5 +99,43 @@ describe("a page with several forms", () => {
     expect(await ask(null, "add")).toBe("added");
     for (const intent of ["nothing", "constructor", null])
       expect(((await ask(intent)) as Response).status).toBe(400);
+  });
+});
+
+describe("a time on the wall, typed into a form", () => {
+  const timed = z.object({ key: keyField, at: instant("America/Denver", "The time") });
+  const sendTime = async (fields: Record<string, string>) => {
+    let seen: number | null = null;
+    const answer = (await submit(post(fields), timed, (v) => ((seen = v.at), null))) as unknown as Answer;
+    return { seen, answer };
+  };
+  test("is one instant on a common day", async () => {
+    expect((await sendTime({ at: "2026-11-20T14:05" })).seen).toBe(Date.UTC(2026, 10, 20, 21, 5));
+  });
+  test("that the clocks skipped is refused, and says from when to when", async () => {
+    const { seen, answer } = await sendTime({ at: "2026-03-08T02:30" });
+    expect(seen).toBeNull();
+    expect(answer.init.status).toBe(422);
+    expect(answer.data.result.error).toEqual({
+      at: [
+        "This time did not exist: the clocks went forward from 02:00 to 03:00. Type what the clock showed.",
+      ],
+    });
+  });
+  test("that came twice is asked about, and the answer decides", async () => {
+    const { seen, answer } = await sendTime({ at: "2026-11-01T01:30" });
+    expect(seen).toBeNull();
+    expect(answer.data.result.error!.at).toEqual([CAME_TWICE]);
+    expect(answer.data.result.initialValue.at).toBe("2026-11-01T01:30");
+    expect((await sendTime({ at: "2026-11-01T01:30", "which-at": "first" })).seen).toBe(
+      Date.UTC(2026, 10, 1, 7, 30),
+    );
+    expect((await sendTime({ at: "2026-11-01T01:30", "which-at": "second" })).seen).toBe(
+      Date.UTC(2026, 10, 1, 8, 30),
+    );
+    // The answer to a question about another time changes nothing.
+    expect((await sendTime({ at: "2026-11-20T14:05", "which-at": "second" })).seen).toBe(
+      Date.UTC(2026, 10, 20, 21, 5),
+    );
   });
 });

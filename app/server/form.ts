@@ -1,12 +1,14 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import type { SubmissionResult } from "@conform-to/react";
-import { DateTime } from "luxon";
+import { createHash } from "node:crypto";
 import { data } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import { Refused, scopeNow, type Write } from "#store/db";
+import { CAME_TWICE, WHICH } from "../ui/form/which";
 import { problemOf } from "../ui/form/result";
 import { troubleAnswer } from "./trouble";
+import { readWallText, type WallReading, type WallTime } from "#core/calendar";
 import { parseQuantity, readNumber, type Dimension, type UnitSystem, type Writing } from "#core/quantity";
 
 /** A fresh key for a form: made with the page, so that sending it twice does it once. */
@@ -53,17 +55,40 @@ export function amount(writing: Writing, what: string) {
   });
 }
 
-/** A day and time as a screen gives it (`2026-11-20T14:05`), read in the household's zone to ms since 1970 UTC. */
+/**
+ * A day and time as a screen gives it (`2026-11-20T14:05`), read in the household's zone to ms since 1970 UTC. One that the
+ * clocks skipped is refused; one that came twice is asked about, and the answer stands behind it (`… first`, `… second`).
+ */
 export function instant(zone: string, what = "The time") {
   return z.string({ error: `${what} is missing.` }).transform((text, ctx) => {
-    const time = DateTime.fromISO(text, { zone });
-    if (time.isValid) return time.toMillis();
-    ctx.addIssue({
-      code: "custom",
-      message: `${what} does not read as a day and time, like 2026-11-20 14:05.`,
-    });
+    const [, wall = "", which] = /^(.*?)(?: (first|second))?$/.exec(text.trim()) ?? [];
+    const read = readWallText(wall, zone);
+    if (read?.is === "once") return read.at;
+    if (read?.is === "twice" && which) return read.at[which === "first" ? 0 : 1];
+    ctx.addIssue({ code: "custom", message: whyNoInstant(read, what) });
     return z.NEVER;
   });
+}
+
+function whyNoInstant(read: WallReading | null, what: string): string {
+  if (read?.is === "twice") return CAME_TWICE;
+  if (read?.is === "skipped")
+    return `This time did not exist: the clocks went forward from ${clockOf(read.from)} to ${clockOf(read.to)}. Type what the clock showed.`;
+  return `${what} does not read as a day and time, like 2026-11-20 14:05.`;
+}
+
+const clockOf = ({ hour, minute }: WallTime) =>
+  `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
+
+/** Puts which of two like times was meant behind the time it was asked about. */
+function withWhich(form: FormData): FormData {
+  for (const [name, which] of [...form]) {
+    const of = name.startsWith(WHICH) ? name.slice(WHICH.length) : null;
+    const time = of === null ? null : form.get(of);
+    if (of !== null && typeof time === "string" && (which === "first" || which === "second"))
+      form.set(of, `${time.slice(0, 16)} ${which}`);
+  }
+  return form;
 }
 
 /** Text that must be there. */
@@ -98,6 +123,12 @@ export async function byIntent<T>(
   return await form();
 }
 
+/** Hash of what a form says, its key left out: the same key may not come with anything else. */
+function hashOf(form: FormData): string {
+  const said = [...form].filter(([name, value]) => name !== "key" && typeof value === "string");
+  return createHash("sha256").update(JSON.stringify(said)).digest("base64url");
+}
+
 type Work<T> = (value: T) => Response | object | null | Promise<Response | object | null>;
 
 /**
@@ -105,7 +136,8 @@ type Work<T> = (value: T) => Response | object | null | Promise<Response | objec
  * a sentence at each field and everything that was typed.
  */
 export async function submit<S extends z.ZodObject>(request: Request, schema: S, work: Work<z.output<S>>) {
-  const form = await formOf(request);
+  const form = withWhich(await formOf(request));
+  scopeNow().payload = hashOf(form);
   const submission = parseWithZod(form, { schema });
   if (submission.status !== "success") return answer(submission.reply(), 422);
   try {
@@ -151,9 +183,9 @@ export function answer(result: SubmissionResult, status: number, done: object | 
 
 /** A form that is delivered later is heard by no page: why it was not taken is said in a header. */
 function sayBeside(result: SubmissionResult): void {
-  const { said, header } = scopeNow();
+  const { delivered, header } = scopeNow();
   const problem = problemOf(result);
-  if (said) header?.("Larder-Problem", encodeURIComponent(problem.slice(0, 600)));
+  if (delivered) header?.("Larder-Problem", encodeURIComponent(problem.slice(0, 600)));
 }
 
 /** Who writes, and with which key. */

@@ -1,12 +1,11 @@
-import QRCode from "qrcode";
+import { MM_PER_IN } from "#core/quantity";
 import { labelPlaces, textBoxMm, type Box, type LabelStock } from "#core/label";
 import { type LabelText } from "../words/label";
 import { newPdf, type Doc } from "./pdf";
+import { drawQr } from "./qr";
 
-const MM = 72 / 25.4;
+const MM = 72 / MM_PER_IN;
 const INK = "#000000";
-/** Quiet zone round a QR code, modules. ISO/IEC 18004 asks for 4. */
-const QUIET = 4;
 
 /** What is printed: the words, and the address its QR code leads to. */
 export interface PrintedLabel {
@@ -37,7 +36,7 @@ function drawLabel(doc: Doc, stock: LabelStock, { text, url }: PrintedLabel): vo
   const centred = stock.form === "disc";
   // The code in clear has its own strip beneath the QR code; the rest of the label is for words.
   const clear = centred ? 4.6 : Math.min(6, stock.label.height - qr.y - qr.height - 1);
-  drawQr(doc, qr, url);
+  drawQr(doc, qr.x * MM, qr.y * MM, qr.width * MM, url, INK);
   const below = { x: qr.x, y: qr.y + qr.height - 0.6, width: qr.width, height: clear };
   put(doc, text.code, below, "bold", "center", largest(doc, text.code, "bold", qr.width, clear, 14));
   const lines: [string, "plain" | "bold", number][] = [
@@ -111,29 +110,4 @@ function put(
       ellipsis: true,
       height: size * 1.3,
     });
-}
-
-/** A QR code as drawn squares, so that every printer has it sharp. */
-function drawQr(doc: Doc, box: Box, url: string): void {
-  const { modules } = QRCode.create(url, { errorCorrectionLevel: "M" });
-  const side = box.width / (modules.size + 2 * QUIET);
-  doc.fillColor(INK);
-  for (let row = 0; row < modules.size; row++)
-    for (let column = 0; column < modules.size;) {
-      if (!modules.get(row, column)) {
-        column++;
-        continue;
-      }
-      // Dark modules side by side are one rectangle: no hair of white between them.
-      let end = column;
-      while (end < modules.size && modules.get(row, end)) end++;
-      doc.rect(
-        (box.x + (column + QUIET) * side) * MM,
-        (box.y + (row + QUIET) * side) * MM,
-        (end - column) * side * MM,
-        side * MM,
-      );
-      column = end;
-    }
-  doc.fill();
 }

@@ -24,6 +24,8 @@ let folder: string;
 let told: string[];
 let server: ReturnType<ReturnType<typeof rescueApp>["listen"]>;
 
+const DAMAGED = { kind: "damaged", words: "", error: "" } as const;
+
 /** A larder with one sound copy and one spoiled one, whose own file is spoiled as well. */
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), "larder-rescue-"));
@@ -36,7 +38,7 @@ beforeEach(async () => {
   writeFileSync(join(folder, "backups", later.name), "spoiled ".repeat(2000));
   writeFileSync(join(folder, "larder.db"), "spoiled ".repeat(3000));
   const restart = { letGo: () => void told.push("let go"), again: () => void told.push("again") };
-  server = rescueApp(folder, () => t.larder.now(), restart).listen(0, "127.0.0.1");
+  server = rescueApp(folder, () => t.larder.now(), restart, DAMAGED).listen(0, "127.0.0.1");
   await new Promise((resolve) => server.once("listening", resolve));
 });
 afterEach(() => {

@@ -1,10 +1,11 @@
 import compression from "compression";
-import express, { type RequestHandler, type Response } from "express";
+import express, { type Request, type RequestHandler, type Response } from "express";
 import helmet from "helmet";
 import { matchesHash, passphraseHashIn } from "#store/access";
 import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
 import { backupWords, sizeWords } from "../words/history";
 import { countGuess, guessedRight, isOwnName, isPassedOn } from "./access";
+import { type Unopened } from "./opening";
 import { damage } from "./trouble";
 
 /** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */
@@ -17,14 +18,62 @@ export interface Restart {
  * The one screen there is when the larder's file is damaged: what it means, and a way back. It is plain HTML, since
  * everything else is made from the larder.
  */
-export function rescueApp(folder: string, now: () => number, restart: Restart): express.Express {
+export function rescueApp(
+  folder: string,
+  now: () => number,
+  restart: Restart,
+  why: Unopened,
+): express.Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(compression());
   app.use(helmet({ strictTransportSecurity: false, referrerPolicy: { policy: "same-origin" } }));
-  app.get("/healthz", (_req, res) => void res.status(503).json({ status: "damaged" }));
-  app.use(rescue(folder, now, restart));
+  app.get("/healthz", (_req, res) => void res.status(503).json({ status: why.kind }));
+  app.use(why.kind === "damaged" ? rescue(folder, now, restart) : tryAgain(folder, why, restart));
   return app;
+}
+
+/** The screen of a larder that is whole and cannot be opened: what is in the way, and a button to try again. */
+function tryAgain(folder: string, why: Unopened, { letGo, again }: Restart): RequestHandler {
+  return (req, res) => {
+    if (!isHere(req))
+      return void res
+        .status(503)
+        .type("text")
+        .send("The larder is not open. Go to the machine it runs on and open the larder there.");
+    if (req.method === "POST" && cameFromHere(req)) {
+      letGo();
+      again();
+      return res.redirect(303, "/");
+    }
+    const title = TITLES[why.kind];
+    res
+      .status(503)
+      .type("html")
+      .send(
+        page(
+          title,
+          `<p>${escaped(why.words)}</p><p>Folder: <code>${escaped(folder)}</code></p><form method="post"><button>Try again</button></form>`,
+        ),
+      );
+  };
+}
+
+const TITLES = {
+  damaged: "The larder’s file is damaged.",
+  "read-only": "The larder cannot be written to.",
+  later: "This larder needs a later version of the program.",
+  "in-use": "The larder is already open.",
+} as const satisfies Record<Unopened["kind"], string>;
+
+/** Only who sits at the machine may choose: by address, by the name asked for, and with nothing in between. */
+const isHere = (req: Request) =>
+  /^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? "") &&
+  isOwnName(req.headers.host) &&
+  !isPassedOn(req);
+
+function cameFromHere({ headers: { origin, host } }: Request): boolean {
+  return origin !== undefined && URL.canParse(origin) && new URL(origin).host === host;
 }
 
 /** The same screen, for a larder whose file was found damaged while it was open. */
@@ -36,16 +85,13 @@ export function serveRescueWhenDamaged(folder: string, now: () => number, restar
 function rescue(folder: string, now: () => number, { letGo, again }: Restart): RequestHandler {
   const form = express.urlencoded({ extended: false, limit: 2000 });
   return (req, res, next) => {
-    // Only who sits at the machine may choose: by address, by the name asked for, and with nothing in between.
-    const here = /^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? "");
-    if (!here || !isOwnName(req.headers.host) || isPassedOn(req))
+    if (!isHere(req))
       return void res
         .status(503)
         .type("text")
         .send("The larder's file is damaged. Go to the machine it runs on and open the larder there.");
     if (req.method !== "POST") return show(res, folder, null);
-    const origin = req.headers.origin;
-    if (!origin || !URL.canParse(origin) || new URL(origin).host !== req.headers.host)
+    if (!cameFromHere(req))
       return void res.status(403).type("text").send("This write came from another site and was refused.");
     form(req, res, (error?: unknown) => {
       if (error) return next(error);
@@ -101,7 +147,7 @@ function show(res: Response, folder: string, problem: string | null, status = 50
     .type("html")
     .send(
       page(
-        "The larder’s file is damaged.",
+        TITLES.damaged,
         `${problem ? `<p role="alert"><strong>${escaped(problem)}</strong></p>` : ""}
         <p>Nothing more is written to it. The file stays where it is, and is kept beside the copies when one takes its place. What was written after a copy was made is not in it: look at your papers and labels, and write that down again.</p>
         ${rows ? `<h2>Copies</h2><ul>${rows}</ul>` : "<p><strong>There is no copy in the backups folder.</strong> If you have one elsewhere, or an archive (zip), put the damaged larder.db aside, start the program and restore it there.</p>"}

@@ -125,7 +125,7 @@ describe("the story of a jar", () => {
     expect(told).toContain("Schedule: 75 minutes. USDA Complete Guide");
     expect(told).toContain("75 minutes at 12 lb or more, Ada at the stove");
     expect(told).toContain("so the full 75 minutes began again");
-    expect(told).toContain("nobody looked for 40 min");
+    expect(told).toContain("not observed for 40 min");
     expect(story.container!.where).toBe("sealed, not shelved yet");
     expect(Object.values(story.trace.nodes.find((n) => n.code === jar!.code)!.harvests)).toEqual([1]);
   });

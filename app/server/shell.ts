@@ -46,7 +46,8 @@ export interface RunGlance {
   agenda: Due[];
 }
 
-function glance(run: RunRecord): RunGlance {
+/** A run as it is seen from other places. */
+export function glance(run: RunRecord): RunGlance {
   return {
     id: run.id,
     code: run.code,

@@ -1,5 +1,6 @@
-import { resolve } from "node:path";
+import { join } from "node:path";
 import { Worker } from "node:worker_threads";
+import { PROGRAM_FOLDER } from "#store/db";
 import { NotSolved, SOLVER_OPTIONS, type Solver, type SolverAnswer } from "#core/plan";
 
 interface Waiting {
@@ -12,7 +13,7 @@ let last = 0;
 const waiting = new Map<number, Waiting>();
 
 function start(): Worker {
-  const fresh = new Worker(resolve("solver.js"));
+  const fresh = new Worker(join(PROGRAM_FOLDER, "solver.js"));
   // The server may stop while it idles.
   fresh.unref();
   fresh.on("message", ({ id, answer, error }: { id: number; answer?: SolverAnswer; error?: string }) => {

@@ -24,7 +24,14 @@ import {
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
 import { FORM_NAMES, speciesByKey } from "#core/species";
-import { entityIds, traceGraph, wholeRiver, type FoundCode, type River, type Trace } from "#store/trace";
+import {
+  entityIds,
+  traceGraph,
+  fullGenealogy,
+  type FoundCode,
+  type GenealogyGraph,
+  type Trace,
+} from "#store/trace";
 import { containersWords, loadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
 import { sealLookWords } from "../words/rest";
@@ -70,7 +77,7 @@ export function storyOf(
   found: FoundCode & { found: true },
 ): {
   trace: Trace;
-  river: River;
+  river: GenealogyGraph;
   chapters: Chapter[];
   container: (ContainerNow & { where: string; species: string[] }) | null;
 } {
@@ -106,7 +113,7 @@ export function storyOf(
       chapters.at(-1)!.lines.push(`Best by ${longDay(bestBy(run.view.completedAt), zone)}.`);
     }
   }
-  const river = wholeRiver(larder, found.kind, found.id);
+  const river = fullGenealogy(larder, found.kind, found.id);
   return { trace, river, chapters: chapters.sort((a, b) => a.at - b.at), container };
 }
 

@@ -10,9 +10,11 @@ import { flaggedByStorage } from "#store/shelf";
 import { lidsOrEnds } from "../words/container";
 import { containersWords, loadWords, speciesWords } from "../words/load";
 import { whenWords } from "../words/time";
+import { secondPlaceTrouble } from "./backups";
 import { coldTasks } from "./cold-tasks";
 import { type Home } from "./context";
 import { lookAround, type Look } from "./look";
+import { foundInPast } from "./verified";
 
 /** One thing that waits, beside the runs: where it is done, what and why. */
 export interface Task extends Waiting {
@@ -30,6 +32,7 @@ const SOON_MS = DAY;
 export function tasksOf(home: Home): Task[] {
   const look = lookAround(home);
   const tasks = byDanger([
+    ...records(home),
     ...aside(home),
     ...storage(home),
     ...chilled(look, home.household.zone),
@@ -50,6 +53,30 @@ export function tasksOf(home: Home): Task[] {
           why: "Everything else follows from it.",
         },
       ];
+}
+
+/** What is wrong with the records themselves, and with what would save them. */
+function records({ larder }: Home): Task[] {
+  const tasks: Task[] = [];
+  const [found] = foundInPast();
+  if (found)
+    tasks.push({
+      danger: "unsafe",
+      at: null,
+      to: "/records/history?verify=1",
+      title: "The records were changed outside this program",
+      why: `${found} Do not rely on them until you know what changed.`,
+    });
+  const overdue = secondPlaceTrouble(larder);
+  if (overdue)
+    tasks.push({
+      danger: "deadline",
+      at: null,
+      to: "/records/copies",
+      title: "Bring a backup to the second place",
+      why: overdue,
+    });
+  return tasks;
 }
 
 function aside({ larder }: Home): Task[] {

@@ -19,9 +19,13 @@ export const lidsOrEnds = (kinds: readonly ContainerKey[]): string =>
     both: "each jar’s lid and both ends of each can",
   });
 
-/** `jars`, `cans`, or `jars and cans`. */
-export const sortWords = (kinds: readonly ContainerKey[]): string =>
-  pick(kinds, { jars: "jars", cans: "cans", both: "jars and cans" });
+/** What is done with sealed ones before a shelf: a can has no band, and its seam is kept dry. */
+export const beforeShelfWords = (kinds: readonly ContainerKey[]): string =>
+  pick(kinds, {
+    jars: "Sealed: bands off, wash, mark, shelve",
+    cans: "Sealed: wipe dry, mark, shelve",
+    both: "Sealed: bands off jars and wash them, wipe cans dry, mark, shelve",
+  });
 
 /** The button that leads from a rest to its checks. */
 export const checkWords = (kinds: readonly ContainerKey[]): string =>

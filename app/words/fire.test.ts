@@ -5,7 +5,8 @@ import { ALARMS, RUN_EVENT_TYPES, newRunState, runAt, viewOf, type RunEvent, pla
 import { boilWords } from "./boil";
 import { bandWords, shareWords, slipWords } from "./heat";
 import { readGauge } from "./reading";
-import { ALARM_WORDS, ANSWERS, EVENT_WORDS, aimWords, deviationWords, eventWords, restartWords } from "./run";
+import { ALARM_WORDS, ANSWERS } from "./alarm";
+import { EVENT_WORDS, aimWords, deviationWords, eventWords, restartWords } from "./run";
 import { stageSigns } from "./stage";
 import { thinned } from "./trace";
 
@@ -23,7 +24,7 @@ describe("every event and alarm has its words", () => {
     }
   });
   test.each<[Partial<RunEvent>, string]>([
-    [{ type: "reading", gaugeKPa: kPaFromPsi(12.5) }, "12.5 lb"],
+    [{ type: "reading", gaugeKPa: kPaFromPsi(12.5) }, "Dial read 12.5 lb"],
     [{ type: "reading", gaugeKPa: kPaFromPsi(12.5), source: "Sender" }, "12.5 lb by Sender"],
     [{ type: "reading", tempC: 100 }, "212 °F"],
     [{ type: "jiggles", perMinute: 1 }, "Weight rocks 1 time a minute"],
@@ -32,7 +33,7 @@ describe("every event and alarm has its words", () => {
     [{ type: "container-out", container: "V49-5", siphoned: "some" }, "V49-5 out, lost some liquid"],
     [{ type: "confirmed", asked: "size", text: "pints" }, "Looked at: pints"],
     [{ type: "silence", alarm: "below-target", text: "Flame is up" }, "Too low answered: Flame is up"],
-    [{ type: "gauge-aside", source: "Sender", text: "wet" }, "No longer goes by Sender: wet"],
+    [{ type: "gauge-aside", source: "Sender", text: "wet" }, "Out of service: Sender: wet"],
   ])("%o", (over, words) => expect(eventWords(event(over), "us")).toBe(words));
 });
 
@@ -57,7 +58,7 @@ describe("deviations and restarts", () => {
     ];
     const view = runAt(plan, events, T0, T0 + 21 * MIN);
     expect(restartWords(view, plan, "us", "UTC")).toMatch(
-      /Only the gauge that was set aside saw it at target/,
+      /Only the gauge that is out of service showed enough pressure/,
     );
   });
   test("the margin is told with the floor beside it", () => {

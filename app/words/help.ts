@@ -1,3 +1,6 @@
+import { VENT_FALTERS } from "#core/run";
+import { DIAL_REPLACED } from "#core/schedule";
+
 /** A page of help: what it is about, and what it says. A paragraph that begins with “!” is a caution. */
 export interface HelpPage {
   key: string;
@@ -48,12 +51,12 @@ export const HELP: readonly HelpPage[] = [
     title: "Dial gauges, weights and their tests",
     also: "dial weighted rocker regulator test error extension office",
     text: [
-      "A dial gauge is tested every year before the season, at the pressures you use. Local extension offices often do it. One that reads high by a pound needs a pound more; one off by more than two pounds is replaced.",
+      `A dial gauge is tested every year before the season, at the pressures you use. Local extension offices often do it. Up to 1 lb high, that much is added to the pressure it must show. ${DIAL_REPLACED} One that reads low is never used to go lower.`,
       "A weight needs no test, but it must be the right one, clean, and rocking as its maker says. Silence is below target.",
       "With both on one canner, the weight governs, and what the dial shows beside it is written down.",
     ],
     source:
-      "Yearly test, two pounds, which governs: common practice, no source. Some offices replace a dial at one pound.",
+      "Yearly test and more than 1 lb high: USDA 2015, Guide 1, from memory. More than 2 lb low, and which governs: common practice, no source. An older school adjusts up to 2 lb either way; it is not offered here.",
     see: [["Shed", "/shed"]],
   },
   {
@@ -62,7 +65,7 @@ export const HELP: readonly HelpPage[] = [
     also: "exhaust air steam plume vent",
     text: [
       "Air left in the canner makes the steam cooler at the same pressure. Ten minutes of a steady plume drive it out; only then does the weight go on. Ten is the least and is held; longer is fine.",
-      "If the plume falters, the ten minutes begin again.",
+      VENT_FALTERS,
     ],
     source: "USDA 2015, Guide 1, from memory.",
     see: [["Fire", "/fire"]],

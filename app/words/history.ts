@@ -32,7 +32,9 @@ const DONE: Record<string, string> = {
   "container.put-back": "put back",
   "container.repack": "packed anew",
   "hold.release": "lifted a hold",
-  "larder.restore": "restored a copy",
+  "larder.restore": "restored a backup",
+  "witness.key": "began signing with a key",
+  "backup.second-place": "chose the second place for backups",
 };
 
 /** An action in words; one that has none reads as it is written down. */

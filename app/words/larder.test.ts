@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { beforeShelfWords, checkWords, lidsOrEnds } from "./container";
 import { kPaFromPsi } from "#core/quantity";
 import type { Shelved } from "#store/shelf";
 import { codesIn } from "./codes";
@@ -108,3 +109,11 @@ describe("prices", () => {
 
 test("codes read off a shelf may be set apart by anything", () =>
   expect(codesIn(" 7K4-R, 2pm-g;\n\n4NP-U\tAWD-6 ")).toEqual(["7K4-R", "2pm-g", "4NP-U", "AWD-6"]));
+
+test("of cans alone nobody is told of lids, bands or jars, and of jars nobody of ends", () => {
+  for (const words of [lidsOrEnds, checkWords, beforeShelfWords]) {
+    expect(words(["can-half-pound", "can-one-pound"])).not.toMatch(/\b(lid|band|jar)/i);
+    expect(words(["jar-pint", "jar-quart"])).not.toMatch(/\b(end|can)s?\b/i);
+  }
+  expect(beforeShelfWords(["jar-pint", "can-half-pound"])).toMatch(/bands off jars.*wipe cans dry/);
+});

@@ -1,5 +1,5 @@
 import { countOf } from "#core/quantity";
-import { isCan, shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
+import { shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 
 /** `9 pints`, `1 wide-mouth quart`. */
@@ -44,11 +44,4 @@ export function loadWords(
     (p) => `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}`,
   );
   return parts.length < 2 ? (parts[0] ?? "nothing") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
-}
-
-/** `jars`, `cans` or `containers`, with the count. */
-export function vesselsWords(kinds: readonly ContainerKey[]): string {
-  const cans = kinds.filter(isCan).length;
-  if (cans === 0) return countOf(kinds.length, "jar");
-  return cans === kinds.length ? countOf(kinds.length, "can") : countOf(kinds.length, "container");
 }

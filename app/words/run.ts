@@ -3,14 +3,17 @@ import { type Due } from "#core/agenda";
 import { checkItem, type CheckKey } from "#core/check";
 import { countOf, formatDuration, formatPressure, formatTemperature, type UnitSystem } from "#core/quantity";
 import {
-  type Alarm,
   type Deviation,
   type RunEvent,
   type RunEventType,
   type RunPlan,
   type RunView,
   type Siphoned,
+  type Standing,
+  VENT_FALTERS,
+  governsNow,
 } from "#core/run";
+import { ALARM_WORDS } from "./alarm";
 import { clockSeconds, clockTime } from "./time";
 
 /** What a person would say has happened, for the list of events and the buttons. */
@@ -26,7 +29,10 @@ export const EVENT_WORDS: Record<RunEventType, string> = {
   "weight-rocking": "Weight rocking",
   "weight-quiet": "Weight quiet",
   jiggles: "Weight rocking",
-  "gauge-aside": "Gauge set aside",
+  "gauge-aside": "Gauge out of service",
+  "clock-step": "Clock of the machine was set",
+  "clock-unknown": "Time unknown",
+  "clock-known": "Time confirmed",
   "heat-off": "Heat off",
   "pressure-zero": "Gauge at zero",
   "lock-down": "Lock has dropped",
@@ -41,30 +47,6 @@ export const EVENT_WORDS: Record<RunEventType, string> = {
   confirmed: "Looked at",
   silence: "Alarm answered",
   correction: "Correction",
-};
-
-/** An alarm in two or three words. */
-export const ALARM_WORDS: Record<Alarm, string> = {
-  "over-pressure": "Over the limit",
-  "below-target": "Too low",
-  unwatched: "Nobody looks",
-  "vent-done": "Vented",
-  "process-done": "Time is up: turn the heat off",
-  "pressure-down": "Pressure is down",
-  "lid-time": "Lid may come off",
-  "check-time": "Seals may be checked",
-};
-
-/** What somebody does about an alarm: answering it is saying which. */
-export const ANSWERS: Record<Alarm, readonly string[]> = {
-  "over-pressure": ["Heat is turned down", "Keeping everyone away"],
-  "below-target": ["Flame is up", "Shielding it from the wind", "Changing the gas"],
-  unwatched: ["Coming to look"],
-  "vent-done": ["Fetching the weight"],
-  "process-done": ["Going to turn it off"],
-  "pressure-down": ["Going to look at the lock"],
-  "lid-time": ["It may stand longer"],
-  "check-time": ["Later today"],
 };
 
 const SIPHON_WORDS: Record<Siphoned, string> = {
@@ -104,6 +86,7 @@ export function taskWords(
   sort: Sort = "both",
 ): { title: string; why: string } {
   const floor = formatPressure(plan.floorKPa, units);
+  const byWeight = governsNow(plan, view.aside) === "weighted";
   switch (due.task) {
     case "light":
       return { title: "Light the burner", why: `Water in, ${SORT_WORDS[sort]} in, lid locked, vent open.` };
@@ -115,7 +98,7 @@ export function taskWords(
     case "steam-again":
       return {
         title: "Bring the steam back",
-        why: `When steam is steady again, the ${plan.ventMinutes} minutes start over.`,
+        why: VENT_FALTERS,
       };
     case "weight-on":
       return {
@@ -123,17 +106,21 @@ export function taskWords(
           view.vent.doneAt !== null ? "Put the weight on now" : `Weight on at ${clockSeconds(due.at!, zone)}`,
         why: plan.minBurnerToVentEndMinutes
           ? `Quart fish: ten minutes of steam, and at least ${plan.minBurnerToVentEndMinutes} minutes from lighting the burner.`
-          : "When it has steamed for the full 10 minutes. If it sputters, say so: the 10 minutes start over.",
+          : `When it has steamed for the full 10 minutes. ${VENT_FALTERS}`,
       };
     case "reach-target":
       return {
         title: `Bring it up to ${floor}`,
-        why: `The ${plan.minutes} minutes begin at the first reading of ${floor} or more.`,
+        why: byWeight
+          ? `The ${plan.minutes} minutes begin when the ${floor} weight rocks.`
+          : `The ${plan.minutes} minutes begin at the first reading of ${floor} or more.`,
       };
     case "regain-target":
       return {
         title: `Bring it back to ${floor}`,
-        why: `The full ${plan.minutes} minutes start again from the first reading at ${floor}.`,
+        why: byWeight
+          ? `The full ${plan.minutes} minutes start again when the ${floor} weight rocks.`
+          : `The full ${plan.minutes} minutes start again from the first reading at ${floor}.`,
       };
     case "heat-off":
       return view.completedAt !== null
@@ -189,13 +176,75 @@ export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zo
     .find((a) => a.endedBy === "below-target" || a.endedBy === "gauge-aside");
   if (!lost) return null;
   if (lost.endedBy === "gauge-aside" && lost === view.attempts.at(-1))
-    return `Only the gauge that was set aside saw it at target, so the full ${plan.minutes} minutes start again when another does.`;
+    return `Only the gauge that is out of service showed enough pressure. The full ${plan.minutes} minutes start over when another one does.`;
   const floor = formatPressure(plan.floorKPa, units);
   const read = lost.endedAtKPa === undefined ? "" : ` (${formatPressure(lost.endedAtKPa, units)})`;
   const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${plan.minutes} minutes`;
   if (view.finishAt === null) return `${start} start again when it is back at ${floor}.`;
   const again = view.attempts.at(-1)!;
   return `${start} began again at ${clockTime(again.startedAt, zone)}. Off the heat at ${clockTime(view.finishAt, zone)}.`;
+}
+
+/** How far an instrument is relied on, after its name: `the dial, tested: reads ½ lb high`. */
+export function standingWords(standing: Standing, errorKPa: number | null, units: UnitSystem): string {
+  const off = errorKPa
+    ? `reads ${formatPressure(Math.abs(errorKPa), units)} ${errorKPa > 0 ? "high" : "low"}`
+    : "reads true";
+  switch (standing) {
+    case "tested":
+      return `tested, ${off}`;
+    case "signed":
+      return "test overdue, used with a signed reason";
+    case "sends":
+      return "sends readings; no test of it is kept here";
+    case "weight":
+      return "rocks at its own pressure";
+    case "overdue":
+      return "not relied on: its test is overdue";
+    case "untested":
+      return "not relied on: never tested";
+    case "replace":
+      return `not relied on: ${off}, must be replaced`;
+    case "none":
+      return "this canner has none";
+    case "out-of-service":
+      return "out of service";
+  }
+}
+
+/** What stands where a gauge looks for the people: which, and that nothing is to be pressed. */
+export function watchedWords(by: readonly string[], phase: RunView["phase"], plan: RunPlan): string {
+  const who = by.join(" and ");
+  const name = who.charAt(0).toUpperCase() + who.slice(1);
+  const send = by.length === 1 ? "sends" : "send";
+  return phase === "processing"
+    ? `${name} ${send} the pressure. Nothing to press while it holds.`
+    : `${name} ${send} the pressure. The ${plan.minutes} minutes start by themselves when it is high enough.`;
+}
+
+/**
+ * Where something was heard later than it happened: by whose clock it is known, and when it was heard; null where both are
+ * the same. @param zone of the clock times
+ */
+export function heardWords(
+  e: Pick<RunEvent, "knownBy" | "heardAt" | "claimedAt">,
+  zone: string,
+): string | null {
+  const heard = e.heardAt === undefined ? "" : `heard at ${clockSeconds(e.heardAt, zone)}`;
+  if (e.knownBy === "doubted")
+    return `the device’s clock, which is doubted, said ${e.claimedAt === undefined ? "something else" : clockSeconds(e.claimedAt, zone)}`;
+  if (e.knownBy === "device") return ["by this device’s clock", heard].filter(Boolean).join(", ");
+  return heard || null;
+}
+
+/** Times in which nothing was seen: `14:02 to 14:12 (10 min)`, one after another; null when there were none. */
+export function unobservedWords(times: readonly { from: number; to: number }[], zone: string): string | null {
+  if (times.length === 0) return null;
+  const each = times.map(
+    (t) =>
+      `${clockTime(t.from, zone)} to ${clockTime(t.to, zone)} (${formatDuration((t.to - t.from) / 1000)})`,
+  );
+  return each.join(", ");
 }
 
 /** A deviation in a sentence. */
@@ -206,13 +255,13 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
     case "below-target":
       return `${at}: pressure below ${formatPressure(plan.floorKPa, units)}${read}. The timer started over.`;
     case "unwatched":
-      return `${at}: nobody looked for ${formatDuration(((d.until ?? d.at) - d.at) / 1000)}; up to ${formatDuration(plan.unwatchedLimitS)} is watched time.`;
+      return `${at}: not observed for ${formatDuration(((d.until ?? d.at) - d.at) / 1000)}, longer than the ${formatDuration(plan.unwatchedLimitS)} this household allows.`;
     case "wrong-weight":
       return `${at}: a weight for ${formatPressure(d.gaugeKPa ?? 0, units)} was put on; this load needs ${formatPressure(plan.weightKPa ?? plan.floorKPa, units)}. It counts as none.`;
     case "gauges-disagree":
       return `${at}: two gauges disagree, ${formatPressure(d.gaugeKPa ?? 0, units)} and ${formatPressure(d.otherKPa ?? 0, units)}. For the food the lower counts, for the lid the higher.`;
     case "gauge-aside":
-      return `${at}: nobody goes by ${d.text ?? "a gauge"} any more.`;
+      return `${at}: out of service: ${d.text ?? "a gauge"}.`;
     case "over-pressure":
       return `${at}: over the canner's limit of ${formatPressure(plan.safeMaxKPa, units)}${read}.`;
     case "weight-on-early":
@@ -227,6 +276,10 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
       return `${at}: lid off more than an hour after the wait. Watch for flat-sour spoilage: sour, without gas.`;
     case "aborted":
       return `${at}: run given up${d.text ? `: ${d.text}` : ""}. This load is not processed.`;
+    case "clock-step":
+      return `${at}: the machine's clock was set ${formatDuration(Math.abs(d.stepMs ?? 0) / 1000)} ${(d.stepMs ?? 0) > 0 ? "forward" : "back"}. That is not process time: the run goes on by what really passed.`;
+    case "clock-unknown":
+      return `${at}: nobody could tell the time after a power cut. Nothing counted until it was confirmed.`;
     case "out-of-place":
       return `${at}: “${EVENT_WORDS[d.text as RunEventType] ?? d.text}” did not fit where the run was.`;
   }
@@ -242,7 +295,7 @@ function whatHappened(e: RunEvent, units: UnitSystem): string {
     case "jiggles":
       return `Weight rocks ${countOf(e.perMinute ?? 0, "time")} a minute`;
     case "gauge-aside":
-      return `No longer goes by ${e.source ?? "a gauge"}`;
+      return `Out of service: ${e.source ?? "a gauge"}`;
     case "weight-on":
       return e.weightKPa === undefined ? "Weight on" : `${formatPressure(e.weightKPa, units)} weight on`;
     case "container-out":
@@ -254,7 +307,10 @@ function whatHappened(e: RunEvent, units: UnitSystem): string {
     default: {
       if (e.gaugeKPa === undefined)
         return e.tempC === undefined ? EVENT_WORDS[e.type] : formatTemperature(e.tempC, units);
-      return `${formatPressure(e.gaugeKPa, units)}${e.source ? ` by ${e.source}` : ""}`;
+      if (e.source) return `${formatPressure(e.gaugeKPa, units)} by ${e.source}`;
+      return e.type === "reading"
+        ? `Dial read ${formatPressure(e.gaugeKPa, units)}`
+        : formatPressure(e.gaugeKPa, units);
     }
   }
 }

@@ -6,7 +6,7 @@ import { CAUTIONS, boneRule, holdOffered, speciesByKey, treatedAs } from "#core/
 import { coldEntries, coldReadings, countColdEntries } from "#store/cold";
 import { harvestByCode, individualsOf, lossesOf, pastHolds, photosOf, sharesOf } from "#store/harvest";
 import { lotsCutFrom, setAsideFor } from "#store/lot";
-import { riverOf } from "#store/trace";
+import { genealogyOf } from "#store/trace";
 import { Button } from "#ui/button";
 import { HoldPanel } from "#ui/hold";
 import { contentsOf } from "#ui/glyph";
@@ -22,6 +22,7 @@ import { ColdChain } from "./cold-chain";
 import { Facts } from "./facts";
 import { Photos } from "./photos";
 import { Individuals, Shares } from "./shares";
+import { keptUntilTaken } from "../../outbox";
 
 /** Entries listed, and points drawn, on a card. */
 const MOST_LISTED = 300;
@@ -53,7 +54,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     past: pastHolds(larder, { harvestId: animal.id }),
     lots: lotsCutFrom(larder, animal.id),
     aside: setAsideFor(larder, animal.id),
-    river: riverOf(larder, animal.id),
+    river: genealogyOf(larder, animal.id),
     units: household.units,
     zone: household.zone,
     now,
@@ -66,6 +67,11 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   return cardAction(atHome(context, request), request, params.code);
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Animal({ loaderData, actionData }: Route.ComponentProps) {

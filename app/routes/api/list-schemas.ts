@@ -56,4 +56,14 @@ export const VerifyAnswer = z.object({
   broken: z.array(
     z.object({ code: z.string().nullable(), line: z.number().int().nullable(), what: z.string() }),
   ),
+  signatures: z
+    .object({
+      key: z.string().nullable().describe("fingerprint of the larder's own key"),
+      count: z.number().int(),
+      newest: z.string().nullable(),
+      lines: z.number().int().describe("lines held against a signature or a paper"),
+      notes: z.array(z.string()),
+    })
+    .nullable()
+    .describe("what was signed with each backup; null when the file is not sound"),
 });

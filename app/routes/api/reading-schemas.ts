@@ -1,4 +1,9 @@
 import { z } from "zod";
+import { OWN_DIAL, OWN_WEIGHT, UNNAMED } from "#core/run";
+
+/** The canner's own dial and weight, and senders without a name, have names that no gauge may take. */
+const isTaken = (name: string) =>
+  [OWN_DIAL, OWN_WEIGHT].includes(name.toLowerCase()) || name.toLowerCase().startsWith(UNNAMED);
 
 /** A number that is one: NaN and infinity cannot be written in JSON, but 1e999 can. */
 const finite = z.number("A plain number.").finite("A plain number.");
@@ -40,8 +45,11 @@ export const ReadingsBody = z.strictObject({
     .trim()
     .min(1)
     .max(40)
+    .refine((name) => !isTaken(name), "This name is taken: give the gauge one of its own.")
     .optional()
-    .describe("name of the gauge; a second one on the run is told apart by it"),
+    .describe(
+      "name of the gauge; a second one on the run is told apart by it. One without a name is known by its token or its address, and is taken for the canner's own dial",
+    ),
   sentAt: z.iso
     .datetime({ offset: true })
     .optional()

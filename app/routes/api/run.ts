@@ -53,6 +53,9 @@ export function loader({ request, params, context }: Route.LoaderArgs) {
             gauge: e.source ?? null,
             perMinute: e.perMinute ?? null,
             container: e.container ?? null,
+            heardAt: isoOrNull(e.heardAt),
+            knownBy: e.knownBy ?? null,
+            claimedAt: isoOrNull(e.claimedAt),
           })),
       }),
     );

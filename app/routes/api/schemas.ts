@@ -155,6 +155,12 @@ export const RunAnswer = z.object({
       gauge: z.string().nullable(),
       perMinute: z.number().nullable(),
       container: z.string().nullable(),
+      /** when it was heard, where that was later than `at` */
+      heardAt: z.string().nullable(),
+      /** `device`: by the clock of the device that said it; `doubted`: that clock contradicts ours, and it counts from arrival */
+      knownBy: z.enum(["device", "doubted"]).nullable(),
+      /** what a doubted clock said */
+      claimedAt: z.string().nullable(),
     }),
   ),
 });

@@ -7,7 +7,7 @@ import { VerifyAnswer } from "./list-schemas";
 /** Whether the past fits. */
 export function loader({ context }: Route.LoaderArgs) {
   return answering(async () => {
-    const { at, runs, lines, head, broken } = await verified(context.get(larderContext));
+    const { at, runs, lines, head, broken, witnessed } = await verified(context.get(larderContext));
     return json(
       VerifyAnswer.parse({
         at: new Date(at).toISOString(),
@@ -15,6 +15,13 @@ export function loader({ context }: Route.LoaderArgs) {
         lines,
         head,
         broken: broken.map((b) => ({ code: b.code, line: b.seq, what: b.what })),
+        signatures: witnessed && {
+          key: witnessed.fingerprint,
+          count: witnessed.statements,
+          newest: witnessed.newestAt === null ? null : new Date(witnessed.newestAt).toISOString(),
+          lines: witnessed.points,
+          notes: witnessed.notes,
+        },
       }),
     );
   });

@@ -5,6 +5,7 @@ import {
   kPaFromPsi,
   formatPressure,
   type UnitSystem,
+  mmFromIn,
 } from "#core/quantity";
 import { isCan, shapeOf, type ContainerKey, type Source, type ScheduledProcess } from "#core/schedule";
 import { Notice } from "#ui/form";
@@ -39,7 +40,7 @@ export function Answer({
   const headspace =
     units === "us"
       ? { value: formatFraction(answer.headspaceIn), unit: "in" }
-      : { value: `${Math.round(answer.headspaceIn * 25.4)}`, unit: "mm" };
+      : { value: `${Math.round(mmFromIn(answer.headspaceIn))}`, unit: "mm" };
   return (
     <section aria-label="The schedule" aria-live="polite">
       <div className="flex items-end gap-9 border-b-[8px] border-bench pb-0 max-sm:gap-5">
@@ -54,7 +55,7 @@ export function Answer({
                 : "meat"
           }
           pattern="A"
-          headspaceMm={answer.headspaceIn * 25.4}
+          headspaceMm={mmFromIn(answer.headspaceIn)}
           scale={1.25}
         />
         <div className="grid grid-cols-[auto_auto] gap-x-12 gap-y-4 pb-4 max-sm:gap-x-6">

@@ -6,13 +6,14 @@ import { freezerAge } from "#core/cold";
 import { countOf, formatMassShort } from "#core/quantity";
 import { lotsInHand, mergeLots, recordLotEvent } from "#store/lot";
 import { Button } from "#ui/button";
-import { ConfirmUnlikely, FieldError, FormErrors, TextField, resultOf } from "#ui/form";
+import { ConfirmUnlikely, FieldError, FormErrors, NoEnter, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { ColdBox } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
 import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
 import { ColdRow } from "./cold-row";
 import { ThawCalendar } from "./thaw-calendar";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -69,6 +70,11 @@ const PLACES = [
   ["freezer", "In the freezer"],
 ] as const;
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
   const { lots, units, zone, now, key } = loaderData;
   const result = actionData?.result;
@@ -122,6 +128,7 @@ export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
       {lots.length > 1 && (
         <Part title="Merge the ticked ones" className="mt-8 max-w-[46rem]">
           <Form method="post" id="merge" onSubmit={form.onSubmit} noValidate className="space-y-3">
+            <NoEnter />
             <input type="hidden" name="key" value={key} />
             <input type="hidden" name="intent" value="merge" />
             <FieldError id={fields.lotIds.errorId} errors={fields.lotIds.errors} />

@@ -1,15 +1,27 @@
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { checkApart, listBackups, previewBackup, restoreBackup, takeBackup } from "#store/backup";
-import { once, Refused, type Larder } from "#store/db";
+import {
+  checkInProcess,
+  copyToSecondPlace,
+  removeSecondPlace,
+  isOverdue,
+  listBackups,
+  previewBackup,
+  restoreBackup,
+  secondPlaceOf,
+  setSecondPlace,
+  takeBackup,
+} from "#store/backup";
+import { Refused, type Larder } from "#store/db";
 import { Button } from "#ui/button";
-import { Notice, problemOf } from "#ui/form";
+import { NoEnter, Notice, problemOf, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { backupWords, sizeWords } from "../../words/history";
 import { clockTime, longDay } from "../../words/time";
+import { SecondPlacePart } from "./second-place";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -21,6 +33,9 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     copies,
     bytes: copies.reduce((sum, c) => sum + c.bytes, 0),
     folder: larder.folder,
+    now: larder.now(),
+    second: secondPlaceOf(larder.folder),
+    overdue: isOverdue(larder.folder, larder.now()),
     look: name ? { name, ...(await previewed(larder, name)) } : null,
   };
 }
@@ -28,7 +43,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 /** What a copy holds; an address that names none leads nowhere. */
 async function previewed(larder: Larder, name: string) {
   try {
-    return await previewBackup(larder, name, checkApart);
+    return await previewBackup(larder, name, checkInProcess);
   } catch (error) {
     if (error instanceof Refused) throw new Response(error.message, { status: error.status });
     throw error;
@@ -36,6 +51,11 @@ async function previewed(larder: Larder, name: string) {
 }
 
 const take = z.object({ key: keyField, intent: z.literal("take") });
+const second = z.object({
+  key: keyField,
+  intent: z.literal("second"),
+  path: words("The folder", 500).min(1, "Type the folder. Example: /media/stick/larder"),
+});
 const restore = z.object({
   key: keyField,
   intent: z.literal("restore"),
@@ -48,17 +68,33 @@ export function action({ request, context }: Route.ActionArgs) {
   return byIntent(request, {
     take: () =>
       submit(request, take, async () => {
-        await takeBackup(larder, "by-hand", checkApart);
+        const { unsigned } = await takeBackup(larder, "by-hand", checkInProcess);
+        await copyToSecondPlace(larder);
+        if (unsigned) throw new Refused({ "": `The backup was made, but not signed. ${unsigned}` }, 409);
+        return redirect("/records/copies");
+      }),
+    second: () =>
+      submit(request, second, async (v) => {
+        await setSecondPlace(larder, writeBy(me, v.key), v.path);
+        await copyToSecondPlace(larder);
+        return redirect("/records/copies");
+      }),
+    "second-now": () =>
+      submit(request, take.extend({ intent: z.literal("second-now") }), async () => {
+        const trouble = await copyToSecondPlace(larder);
+        if (trouble) throw new Refused({ "": trouble }, 409);
+        return redirect("/records/copies");
+      }),
+    "second-off": () =>
+      submit(request, take.extend({ intent: z.literal("second-off") }), (v) => {
+        removeSecondPlace(larder, writeBy(me, v.key));
         return redirect("/records/copies");
       }),
     restore: () =>
       submit(request, restore, async (v) => {
         if (!v.reason) throw new Refused({ reason: "Say why it goes back: it stays in the history." });
-        await restoreBackup(larder, v.name, checkApart);
-        once(larder, writeBy(me, v.key), "larder.restore", () => ({
-          result: null,
-          note: { kind: "household", id: "1", detail: { copy: v.name, reason: v.reason } },
-        }));
+        const told = { write: writeBy(me, v.key), reason: v.reason };
+        await restoreBackup(larder, v.name, told, checkInProcess);
         return redirect("/records/history?verify=1");
       }),
   });
@@ -66,7 +102,8 @@ export function action({ request, context }: Route.ActionArgs) {
 
 export default function Copies({ loaderData, actionData }: Route.ComponentProps) {
   const { key, zone, copies, bytes, folder, look } = loaderData;
-  const problem = problemOf(actionData?.result);
+  // What is said of the second place stands there.
+  const problem = resultOf(actionData?.result, "second") ? "" : problemOf(actionData?.result);
   const chosen = copies.find((c) => c.name === look?.name);
   return (
     <Page
@@ -114,9 +151,16 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
           )}
           <p className="mt-4 text-soft">
             {copies.length > 0 && `${sizeWords(bytes)} in all, in `}
-            <span className="[overflow-wrap:anywhere]">{folder}/backups</span>. A copy on the same disk is
-            lost with it: take everything out now and then, and keep that elsewhere.
+            <span className="[overflow-wrap:anywhere]">{folder}/backups</span>. These are on the same disk as
+            the larder: if the disk fails, they are lost with it.
           </p>
+          <SecondPlacePart
+            place={loaderData.second}
+            overdue={loaderData.overdue}
+            zone={zone}
+            formKey={key}
+            result={actionData?.result}
+          />
         </div>
         {look && chosen && (
           <Part title={`The copy of ${longDay(chosen.at, zone)}, ${clockTime(chosen.at, zone)}`}>
@@ -148,7 +192,14 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
                     ))}
                   </tbody>
                 </table>
+                {look.otherKey && (
+                  <Notice tone="care" className="mt-3">
+                    This backup was signed with another key ({look.otherKey}). It may be of another larder.
+                    Compare the key with a printed record before you restore it.
+                  </Notice>
+                )}
                 <Form method="post" className="mt-4 space-y-3">
+                  <NoEnter />
                   <input type="hidden" name="key" value={key} />
                   <input type="hidden" name="intent" value="restore" />
                   <input type="hidden" name="name" value={look.name} />

@@ -1,5 +1,4 @@
 import { useForm } from "@conform-to/react";
-import { DateTime } from "luxon";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -10,14 +9,15 @@ import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#
 import { Empty, Page, Part } from "#ui/page";
 import { Sheet as SheetDrawing } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
-import { plannedDay } from "../../server/day";
-import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
+import { askedAt, plannedDay } from "../../server/day";
+import { byIntent, formKey, instant, keyField, submit, writeBy } from "../../server/form";
 import { planning } from "../../server/planning";
 import { LEARNED } from "#core/day";
 import { STAGE_DEEDS, STAGE_WORDS } from "../../words/day";
 import { clockTime, fieldTime, whenWords } from "../../words/time";
 import { Refused } from "#store/db";
 import { Timeline } from "./timeline";
+import { keptUntilTaken } from "../../outbox";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -31,17 +31,17 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     zone,
     units,
     altitudeM,
-    when: plan.wish.when,
+    when: plan.wish.when && {
+      from: plan.wish.when.from,
+      at: fieldTime(askedAt(plan.wish.when.at, zone), zone),
+    },
     later: plan.wish.later,
     day: plannedDay(home, plan, now),
   };
 }
 
-const whenForm = z.object({
-  key: keyField,
-  from: z.enum(["start", "end"]),
-  at: z.string({ error: "Choose a day and an hour." }),
-});
+const whenForm = (zone: string) =>
+  z.object({ key: keyField, from: z.enum(["start", "end"]), at: instant(zone, "The day and hour") });
 const laterForm = z.object({
   key: keyField,
   load: z.coerce.number().int().min(0).max(50),
@@ -59,12 +59,9 @@ export async function action({ request, context }: Route.ActionArgs) {
     request,
     {
       when: () =>
-        submit(request, whenForm, async (v) => {
-          const at = DateTime.fromISO(v.at, { zone: household.zone });
-          if (!at.isValid)
-            throw new Refused({ at: "That does not read as a day and time, like 2026-11-28 09:00." });
+        submit(request, whenForm(household.zone), async (v) => {
           const plan = await planning(home);
-          const wish = { ...plan.wish, when: { from: v.from, at: v.at } };
+          const wish = { ...plan.wish, when: { from: v.from, at: new Date(v.at).toISOString() } };
           const day = plannedDay(home, { ...plan, wish }, larder.now());
           if (day?.problem) throw new Refused({ at: day.problem });
           return keep(v.key, wish);
@@ -86,9 +83,14 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** The form stays as it is while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function Day({ loaderData, actionData }: Route.ComponentProps) {
   const { day, key, now, zone, units, altitudeM, when, later } = loaderData;
-  const [form, fields] = useForm<z.input<typeof whenForm>>({
+  const [form, fields] = useForm<z.input<ReturnType<typeof whenForm>>>({
     id: "when",
     lastResult: resultOf(actionData?.result, "when"),
   });

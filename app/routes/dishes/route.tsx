@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatMass, formatVolume, type UnitSystem } from "#core/quantity";
+import { formatMass, formatVolume, type UnitSystem, mmFromIn } from "#core/quantity";
 import {
   DISHES,
   dishRow,
@@ -33,6 +33,7 @@ import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { SourceLine } from "../ask/answer";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -75,6 +76,11 @@ const DISH_NAMES: Record<Dish, string> = {
   chilli: "chilli with meat",
   broth: "broth",
 };
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Dishes({ loaderData, actionData }: Route.ComponentProps) {
   const { key, units, altitudeM, recipes } = loaderData;
@@ -241,7 +247,7 @@ function Jar({
         shape={shapeOf(shape.key, shape.mouth)}
         state={why === null ? "filled" : "open"}
         contents="broth"
-        headspaceMm={row.headspaceIn * 25.4}
+        headspaceMm={mmFromIn(row.headspaceIn)}
         scale={0.42}
         label=""
       />

@@ -11,6 +11,7 @@ import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { Session, type Ended } from "./session";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -66,6 +67,11 @@ interface Done {
   seed: number;
   score: number;
   marks: Mark[];
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Drills({ loaderData, actionData }: Route.ComponentProps) {

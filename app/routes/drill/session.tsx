@@ -221,7 +221,7 @@ function Stand({
               Flame up
             </Button>
             {say("look", onPhone ? "Go and look" : "Look, write it", "do")}
-            {say("below-target", "It fell")}
+            {say("below-target", "Pressure dropped")}
             {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At target")}
             {say("shield", p.shielded ? "Windbreak is up" : "Windbreak up", "quiet", p.shielded)}
             {p.top === "weight-on" ? say("weight-off", "Weight off") : say("weight-on", "Weight on")}

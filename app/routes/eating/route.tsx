@@ -19,6 +19,7 @@ import { atHome } from "../../server/context";
 import { toEat } from "../../server/eating";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { Prices } from "./prices";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -57,6 +58,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     changeHousehold(larder, { ...writeBy(me, key), key: `${key} table` }, { eaters, currency });
     return redirect("/larder/eating");
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Eating({ loaderData, actionData }: Route.ComponentProps) {

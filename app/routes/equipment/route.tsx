@@ -23,6 +23,7 @@ import { kindsWords } from "../../words/plan";
 import { localDay, longDay } from "../../words/time";
 import { MeasureInputs } from "../shed/measure-inputs";
 import { atFields, measureFields, measuresOf } from "../shed/measures";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -151,6 +152,11 @@ const WORDS: Record<Standing["state"], [sign: string, words: string, tone: strin
   overdue: ["△", "due for a look", "text-amber"],
   bad: ["✕", "not sound", "text-stop"],
 };
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Equipment({ loaderData, actionData }: Route.ComponentProps) {
   const { key, name, canner, standings: all, history, signed, zone } = loaderData;

@@ -43,7 +43,7 @@ export function HarvestRow({ harvest: h, units }: { harvest: Harvest; units: Uni
               <>
                 <b>{formatMass(h.weightKg, units)}</b>{" "}
                 {h.weightKind === "catch" ? "in all" : h.weightKind === "live" ? "whole" : h.weightKind}
-                {h.cutKg > 0 && <>, {formatMassShort(h.leftKg!, units)} left to cut</>}
+                {h.cutKg > 0 && <>, {formatMassShort(Math.max(0, h.leftKg ?? 0), units)} left to cut</>}
               </>
             )}
             {missing.length > 0 && <span className="text-amber"> Missing: {missing.join(", ")}.</span>}

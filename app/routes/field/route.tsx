@@ -26,6 +26,7 @@ import { skipOf } from "../../server/page-of";
 import { HarvestRow } from "./harvest-row";
 import { OwnSpecies } from "./own-species";
 import { byIntent, formKey, keyField, submit, weight, words, writeBy } from "../../server/form";
+import { keptUntilTaken } from "../../outbox";
 
 /** Animals and catches on one page of the book: about a season. */
 const SHOWN = 30;
@@ -151,6 +152,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     },
     "record",
   );
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {

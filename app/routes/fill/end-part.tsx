@@ -23,7 +23,13 @@ export function EndPart({
   if (part.done) return null;
   const what = part.container.startsWith("can-") ? "can" : "jar";
   const body = (
-    <KeyedForm form={form} formKey={keyFor(data.key, `end ${part.index}`)} intent="end" className="space-y-3">
+    <KeyedForm
+      form={form}
+      formKey={keyFor(data.key, `end ${part.index}`)}
+      intent="end"
+      ownButton
+      className="space-y-3"
+    >
       <input type="hidden" name="part" value={part.index} />
       <TextField
         field={fields.restKg}

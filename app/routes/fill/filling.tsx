@@ -1,7 +1,7 @@
 import { type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Form } from "react-router";
-import { formatLength } from "#core/quantity";
+import { formatLength, mmFromIn } from "#core/quantity";
 import { Button } from "#ui/button";
 import { keyFor, resultOf } from "#ui/form";
 import { patternOf } from "#ui/glyph";
@@ -87,7 +87,7 @@ export function Filling({ data, result }: { data: FillData; result: SubmissionRe
 }
 
 function Drawing({ data, part }: { data: FillData; part: FillPart }) {
-  const headspace = formatLength(part.headspaceIn * 0.0254, data.units);
+  const headspace = formatLength(mmFromIn(part.headspaceIn) / 1000, data.units);
   // The tallest container still fits the screen; every other is drawn by the same measure as far as it goes.
   const beside = part.piece.edgeMm === null ? 30 : 54;
   const scale = Math.min(4, 540 / part.shape.heightMm, 346 / (part.shape.outsideDiameterMm + beside));
@@ -98,7 +98,7 @@ function Drawing({ data, part }: { data: FillData; part: FillPart }) {
     >
       <ContainerSection
         shape={part.shape}
-        headspaceMm={part.headspaceIn * 25.4}
+        headspaceMm={mmFromIn(part.headspaceIn)}
         headspaceWords={headspace}
         contents={part.contents}
         pattern={patternOf(part.lot.code)}

@@ -1,6 +1,6 @@
 import { type SubmissionResult, useForm } from "@conform-to/react";
 import { LIQUIDS, mostSaltTsp, otherHeadspaces } from "#core/pack";
-import { formatLength, formatSpoons } from "#core/quantity";
+import { formatLength, formatSpoons, mmFromIn } from "#core/quantity";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, PickField, SelectField, TextField, TickField, keyFor } from "#ui/form";
@@ -56,7 +56,7 @@ export function HowForm({
           fallback={String(part.headspaceIn)}
           options={spaces.map((s, i) => ({
             value: String(s),
-            label: formatLength(s * 0.0254, data.units),
+            label: formatLength(mmFromIn(s) / 1000, data.units),
             note: i === 0 ? "by the table" : "another school: a deviation",
           }))}
         />
@@ -72,11 +72,13 @@ export function HowForm({
             className="max-w-[24rem]"
           />
         )}
-        <TickField
-          field={fields.reusedLids}
-          label="Some lids were used before"
-          hint="A deviation: the batch is then not to the tested process."
-        />
+        {(!part.container.startsWith("can-") || fields.reusedLids.errors) && (
+          <TickField
+            field={fields.reusedLids}
+            label="Some lids were used before"
+            hint="A deviation: the batch is then not to the tested process."
+          />
+        )}
         <TextField
           field={fields.additions}
           label="Seasoning"

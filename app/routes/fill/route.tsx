@@ -2,7 +2,7 @@ import { Link, redirect } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import {
   deviationsOf,
   jarWater,
@@ -185,7 +185,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 export default function Fill({ loaderData, actionData }: Route.ComponentProps) {

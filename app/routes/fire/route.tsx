@@ -9,13 +9,14 @@ import { listCanners } from "#store/equipment";
 import { isInCanner, openRun, pastRuns } from "#store/run";
 import { Button } from "#ui/button";
 import { Countdown } from "#ui/clock";
-import { ConfirmConditions, FormErrors, Notice, PickField, SelectField, TextField } from "#ui/form";
+import { ConfirmConditions, FormErrors, NoEnter, Notice, PickField, SelectField, TextField } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Empty, Figure, Page, Part } from "#ui/page";
 import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
 import { sortOf } from "../../words/container";
 import { loadWords, containersWords, speciesWords } from "../../words/load";
-import { ALARM_WORDS, PHASE_WORDS, taskWords } from "../../words/run";
+import { ALARM_WORDS } from "../../words/alarm";
+import { PHASE_WORDS, taskWords } from "../../words/run";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../server/form";
@@ -23,6 +24,8 @@ import { lookAround } from "../../server/look";
 import { runGlances } from "../../server/shell";
 import { SourceLine } from "../ask/answer";
 import { MARGINS } from "./margin";
+import { CheckScreen } from "../../live/readiness";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -86,6 +89,11 @@ const MARGIN_WORDS: Record<(typeof MARGINS)[number], string> = {
   "2": "2 lb (14 kPa) above it",
 };
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
   const { runs, waiting, canners, past, household } = loaderData;
   return (
@@ -96,6 +104,7 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
           ? undefined
           : "One load in one canner: warm, vent, process, cool. Every stage has its own clock."
       }
+      aside={<CheckScreen />}
     >
       <title>Fire · Patient Larder</title>
       {runs.length > 0 && (
@@ -205,6 +214,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
         noValidate
         className="grid gap-8 lg:grid-cols-[1fr_26rem]"
       >
+        <NoEnter />
         <div className="space-y-4">
           <input type="hidden" name="key" value={key} />
           <fieldset>

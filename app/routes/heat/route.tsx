@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
-import { fFromC, formatDuration, formatTemperature } from "#core/quantity";
+import { fFromC, formatDuration, formatTemperature, mmFromIn } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
@@ -30,7 +30,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       name: `${containersWords(p.container, p.mouth, 1)} of ${speciesWords(p.species)}`,
     })),
     chosen,
-    headspaceMm: (pack?.schedule.headspaceIn ?? 1) * 25.4,
+    headspaceMm: mmFromIn(pack?.schedule.headspaceIn ?? 1),
     heat,
   };
 }

@@ -1,14 +1,18 @@
 import { Form, Link } from "react-router";
 import type { Route } from "./+types/route";
+import type { Larder } from "#store/db";
+import { readHead } from "#store/witness";
 import { actionsDone, listChanges, listCorrections } from "#store/history";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
+import { qrPath } from "../../server/qr";
+import { historyCode } from "../../server/record";
 import { verified } from "../../server/verified";
 import { doneWords } from "../../words/history";
 import { clockTime, longDay } from "../../words/time";
 import { ChangeRow } from "./change-row";
+import { Outcome, Proof } from "./proof";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, people } = atHome(context, request);
@@ -27,14 +31,33 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     wanted: { by: query.get("by") ?? "", what: query.get("what") ?? "", code: code ?? "" },
     people: people.map((p) => ({ id: p.id, name: p.name })),
     actions: actionsDone(larder),
-    verified: query.get("verify") ? await verified(larder) : null,
+    ...(await checked(larder, query)),
+    history: codeOf(larder),
   };
+}
+
+/** The history held against its hashes and signatures, and against a paper where one was typed. */
+async function checked(larder: Larder, query: URLSearchParams) {
+  const typed = query.get("paper")?.trim() ?? "";
+  const paper = typed && readHead(typed) ? typed : null;
+  const asked = query.get("verify") !== null || paper !== null;
+  return {
+    typed,
+    unread: typed !== "" && paper === null,
+    verified: asked ? await verified(larder, paper) : null,
+  };
+}
+
+function codeOf(larder: Larder) {
+  const code = historyCode({ larder }, "audit");
+  return code && { ...code, qr: qrPath(code.long) };
 }
 
 const SELECT = "mt-1 min-h-12 rounded border-2 border-ink bg-sheet px-3 text-[1.06rem]";
 
 export default function History({ loaderData }: Route.ComponentProps) {
-  const { zone, changes, corrections, wanted, people, actions, verified } = loaderData;
+  const { zone, changes, corrections, wanted, people, actions, verified, typed, unread, history } =
+    loaderData;
   const query = (more: Record<string, string>) =>
     `?${new URLSearchParams({ ...wanted, ...more }).toString()}`;
   return (
@@ -48,36 +71,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
       }
     >
       <title>History · Patient Larder</title>
-      {verified &&
-        (verified.broken.length === 0 ? (
-          <Notice tone="good" className="mb-6">
-            <p className="text-[1.15rem] font-[650]">
-              It fits: {verified.lines.toLocaleString("en")} lines of the audit and of {verified.runs}{" "}
-              {verified.runs === 1 ? "run" : "runs"}, each hashed with the one before it.
-            </p>
-            {verified.head && (
-              <p className="mt-1 text-soft">
-                The last is{" "}
-                <span className="code select-all !whitespace-normal break-all">{verified.head}</span>. Written
-                on paper today, it shows next year that nothing before it was changed.
-              </p>
-            )}
-          </Notice>
-        ) : (
-          <Notice tone="stop" className="mb-6">
-            <p className="text-[1.15rem] font-[650]">The past was changed outside this program.</p>
-            <ul className="mt-1 list-disc pl-5">
-              {verified.broken.map((b, i) => (
-                <li key={i}>
-                  {b.code ? <span className="code">{b.code}</span> : "The audit"}: {b.what}
-                </li>
-              ))}
-            </ul>
-            <p className="mt-1">
-              Look into the copies for the newest from before. <Link to="/records/copies">Copies</Link>
-            </p>
-          </Notice>
-        ))}
+      {verified && <Outcome verified={verified} paper={unread ? "" : typed} zone={zone} />}
       <Form className="mb-6 flex flex-wrap items-end gap-3" role="search">
         <label>
           <span className="block font-[650]">Who</span>
@@ -112,7 +106,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
         </label>
         <Button>Show these</Button>
       </Form>
-      <div className={corrections.length ? "grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_24rem]" : ""}>
+      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_24rem]">
         <Part title={changes.length ? "Newest first" : "Nothing of the kind"}>
           <ol className="divide-y-2 divide-rule border-y-2 border-rule">
             {changes.map((c, i) => (
@@ -133,23 +127,26 @@ export default function History({ loaderData }: Route.ComponentProps) {
             </p>
           )}
         </Part>
-        {corrections.length > 0 && (
-          <Part title="Put right">
-            <ul className="divide-y-2 divide-rule border-y-2 border-rule">
-              {corrections.map((c, i) => (
-                <li key={i} className="py-2">
-                  <span className="code">{c.code}</span> <s className="text-soft">{c.was}</s>
-                  <br />
-                  <span className="font-[650]">{c.now ?? "taken back"}</span>{" "}
-                  <span className="text-soft">
-                    by {c.by ?? "nobody named"}, {longDay(c.correctedAt, zone)}{" "}
-                    {clockTime(c.correctedAt, zone)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </Part>
-        )}
+        <div className="space-y-8 max-lg:order-first">
+          <Proof history={history} typed={typed} unread={unread} />
+          {corrections.length > 0 && (
+            <Part title="Put right">
+              <ul className="divide-y-2 divide-rule border-y-2 border-rule">
+                {corrections.map((c, i) => (
+                  <li key={i} className="py-2">
+                    <span className="code">{c.code}</span> <s className="text-soft">{c.was}</s>
+                    <br />
+                    <span className="font-[650]">{c.now ?? "taken back"}</span>{" "}
+                    <span className="text-soft">
+                      by {c.by ?? "nobody named"}, {longDay(c.correctedAt, zone)}{" "}
+                      {clockTime(c.correctedAt, zone)}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Part>
+          )}
+        </div>
       </div>
     </Page>
   );

@@ -1,7 +1,8 @@
+import { type SubmissionResult } from "@conform-to/react";
 import { useFetcher, useLocation } from "react-router";
 import { whyNotAccepted, type ProductKey, type ScheduledProcess } from "#core/schedule";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { Notice, problemOf } from "#ui/form";
 
 /** Rows of common practice a household has accepted: which, by whom and when, in words. */
 export interface Accepted {
@@ -22,13 +23,15 @@ export function AcceptRow({
   accepted: readonly Accepted[];
   formKey: string;
 }) {
-  const fetcher = useFetcher();
+  const fetcher = useFetcher<{ done?: Accepted; result?: SubmissionResult }>();
+  const problem = problemOf(fetcher.data?.result);
   const { pathname, search } = useLocation();
   if (process.outcome === "tested" || process.fromOffice) return null;
-  const known = accepted.find((a) => a.product === process.product);
+  const all = fetcher.data?.done ? [...accepted, fetcher.data.done] : accepted;
+  const known = all.find((a) => a.product === process.product);
   const why = whyNotAccepted(
     process,
-    accepted.map((a) => a.product),
+    all.map((a) => a.product),
   );
   if (why === null)
     return (
@@ -42,12 +45,22 @@ export function AcceptRow({
         <b>Common practice, not a tested process.</b> {why} Compare it with your own guide or ask your
         extension office first.
       </p>
-      <fetcher.Form method="post" action="/household/accept">
+      <fetcher.Form
+        method="post"
+        action="/household/accept"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const form = new FormData(e.currentTarget);
+          form.set("stay", "yes");
+          void fetcher.submit(form, { method: "post", action: "/household/accept" });
+        }}
+      >
         <input type="hidden" name="key" value={formKey} />
         <input type="hidden" name="product" value={process.product} />
         <input type="hidden" name="back" value={`${pathname}${search}`} />
         <Button disabled={fetcher.state !== "idle"}>Accept this common practice</Button>
       </fetcher.Form>
+      {problem && <p className="font-[600] text-stop">{problem}</p>}
     </Notice>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { usualSeasonFrom } from "#core/calendar";
 import { parseQuantity, typedAltitude, type Writing } from "#core/quantity";
 import { addPerson, changeHousehold } from "#store/household";
 import { Button } from "#ui/button";
@@ -22,6 +23,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     key: formKey(),
     personKey: formKey(),
     household,
+    seasonFrom: household.seasonFrom ?? usualSeasonFrom(household.zone),
     people,
     me,
     saved: new URL(request.url).searchParams.has("saved"),
@@ -37,6 +39,7 @@ const settings = z
     decimal: z.enum(["point", "comma"]),
     altitude: words("The altitude", 30),
     zone: words("The time zone", 60),
+    seasonFrom: words("The day", 5),
     unwatched: z.coerce.number("Write minutes as a number."),
     restHours: z.coerce.number("Write hours as a number."),
   })
@@ -67,6 +70,8 @@ export async function action({ request, context }: Route.ActionArgs) {
       units: v.units,
       decimal: v.decimal,
       zone: v.zone,
+      // The usual day goes with the zone, also when that is changed.
+      seasonFrom: v.seasonFrom && v.seasonFrom !== usualSeasonFrom(v.zone) ? v.seasonFrom : null,
       altitudeM: altitude.ok ? altitude.si : 0,
       unwatchedLimitS: Math.round(v.unwatched * 60),
       restHours: v.restHours,
@@ -76,7 +81,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function HouseholdPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { key, personKey, household: h, people, me, theme, saved } = loaderData;
+  const { key, personKey, household: h, seasonFrom, people, me, theme, saved } = loaderData;
   const [form, fields] = useForm<z.input<typeof settings>>({
     id: "household",
     lastResult: resultOf(actionData?.result, undefined),
@@ -116,6 +121,12 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
               onChange={(now) => setWriting((w) => ({ ...w, ...now }))}
             />
             <TextField field={fields.zone} label="Time zone" defaultValue={was(fields.zone, h.zone)} />
+            <TextField
+              field={fields.seasonFrom}
+              label="A season begins on"
+              hint="month and day: 07-01 is July 1"
+              defaultValue={was(fields.seasonFrom, seasonFrom)}
+            />
             <div className="grid gap-3 sm:grid-cols-2">
               <TextField
                 field={fields.unwatched}

@@ -58,7 +58,7 @@ export function NetworkPart({
             .
           </p>
         )}
-        <KeyedForm form={form} formKey={formKey} intent="passphrase" className="mt-4 space-y-3">
+        <KeyedForm form={form} formKey={formKey} intent="passphrase" ownButton className="mt-4 space-y-3">
           <TextField
             field={fields.passphrase}
             label={set ? "A new passphrase" : "Passphrase"}

@@ -7,7 +7,7 @@ import {
   issueToken,
   listSessions,
   listTokens,
-  putOut,
+  endSession,
   RIGHTS,
   setPassphrase,
   setPin,
@@ -102,7 +102,7 @@ export function action({ request, context }: Route.ActionArgs) {
       }),
     "put-out": () =>
       submit(request, one("put-out"), (v) => {
-        putOut(larder, v.id);
+        endSession(larder, v.id);
         return back();
       }),
   });
@@ -111,7 +111,7 @@ export function action({ request, context }: Route.ActionArgs) {
 export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
   const { key, passphrase, people, tokens, canners } = loaderData;
   const result = actionData?.result;
-  const made = actionData?.done as { token: string; name: string } | null | undefined;
+  const made = actionData?.done as { token: string | null; name: string } | null | undefined;
   return (
     <Page
       title="Keys"

@@ -44,7 +44,7 @@ export function TokensPart({
   canners: { id: string; name: string }[];
   zone: string;
   result: SubmissionResult | undefined;
-  made: { token: string; name: string } | null;
+  made: { token: string | null; name: string } | null;
 }) {
   const [form, fields] = useForm<{
     key: string;
@@ -58,7 +58,13 @@ export function TokensPart({
   });
   return (
     <Part title="Instruments and programs">
-      {made && (
+      {made && made.token === null && (
+        <Notice tone="care" className="mb-5">
+          This form was answered before: the token of {made.name} was shown once, and works. If nobody wrote
+          it down, take it back and make another.
+        </Notice>
+      )}
+      {made?.token && (
         <Notice tone="good" className="mb-4">
           <p className="font-[650]">The token of {made.name}, told this once:</p>
           <p className="code mt-1 text-[1.1rem] !whitespace-normal break-all select-all">{made.token}</p>

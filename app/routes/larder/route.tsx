@@ -1,7 +1,7 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import { boilMinutes } from "#core/shelf";
 import { countOf, ftFromM } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
@@ -140,7 +140,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 export default function Larder({ loaderData, actionData }: Route.ComponentProps) {

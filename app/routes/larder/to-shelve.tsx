@@ -5,6 +5,7 @@ import { FormErrors, KeyedForm, SelectField, keyFor } from "#ui/form";
 import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
+import { beforeShelfWords } from "../../words/container";
 import { handWords } from "../../words/label";
 import type { Route } from "./+types/route";
 
@@ -20,7 +21,7 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
   const busy = useNavigation().state !== "idle";
   const problems = fields.containerIds.errors;
   return (
-    <Part title="Sealed: bands off, wash, mark, shelve" className="mb-9">
+    <Part title={beforeShelfWords(ready.map((c) => c.kind))} className="mb-9">
       <KeyedForm form={form} formKey={keyFor(key, "put")} intent="put" className="space-y-3">
         <ul className="flex flex-wrap items-end gap-5">
           {ready.map((c) => {

@@ -12,6 +12,7 @@ import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { isUpload, submitUpload, wholeFile } from "../../server/upload";
 import { RowsTold } from "./rows-told";
+import { keptUntilTaken } from "../../outbox";
 
 function named(key: string): List {
   const list = LISTS.find((l) => l.key === key);
@@ -42,10 +43,10 @@ export function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   const list = named(params.key);
   if (!isUpload(request))
-    return submit(request, take, (v): Shown => {
+    return submit(request, take, async (v): Promise<Shown> => {
       const text = keptList(v.kept, list.key);
       if (text === null) throw new Refused({ "": "This file is not kept any more. Choose it again." }, 409);
-      return { told: takeList(larder, writeBy(me, v.key), list, text), kept: null };
+      return { told: await takeList(larder, writeBy(me, v.key), list, text), kept: null };
     });
   return submitUpload(request, {
     look: {
@@ -63,11 +64,16 @@ export function action({ request, context, params }: Route.ActionArgs) {
             file: "This is not text in UTF-8. Save it as “CSV UTF-8” and choose it again.",
           });
         }
-        const told = previewList(larder, writeBy(me, String(v.key)), list, text);
+        const told = await previewList(larder, writeBy(me, String(v.key)), list, text);
         return { told, kept: keepList(list.key, text) };
       },
     },
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function ListIn({ loaderData, actionData }: Route.ComponentProps) {

@@ -22,12 +22,14 @@ export function DeedForm({
   data,
   result,
   open = false,
+  ownButton,
   className = "",
   children,
 }: DeedProps & {
   title: string;
   intent: string;
   open?: boolean;
+  ownButton?: boolean;
   className?: string;
   children: (field: DeedFields) => ReactNode;
 }) {
@@ -35,7 +37,13 @@ export function DeedForm({
   const [form, fields] = useForm<Record<string, string>>({ id: intent, lastResult: own });
   return (
     <Drawer ruled title={title} open={open || own?.status === "error"}>
-      <KeyedForm form={form} formKey={keyFor(data.key, intent)} intent={intent} className={className}>
+      <KeyedForm
+        form={form}
+        formKey={keyFor(data.key, intent)}
+        intent={intent}
+        className={className}
+        ownButton={ownButton}
+      >
         {children((name) => fields[name]!)}
         <FormErrors form={form} />
       </KeyedForm>

@@ -54,6 +54,7 @@ function AccountForm(props: DeedProps) {
         {...props}
         title={old ? "The record is wrong: write where it really was" : "The log is wrong: write why"}
         intent="account"
+        ownButton
         className="grid items-end gap-3 text-ink sm:grid-cols-[1fr_15rem_auto]"
       >
         {(field) => (
@@ -239,7 +240,13 @@ function BrothForm(props: DeedProps) {
 function LeaveForm(props: DeedProps) {
   const held = props.data.lot.holds.length > 0;
   return (
-    <DeedForm {...props} title="Eaten, given away or thrown out" intent="leave" className="space-y-3">
+    <DeedForm
+      {...props}
+      title="Eaten, given away or thrown out"
+      intent="leave"
+      ownButton
+      className="space-y-3"
+    >
       {(field) => (
         <>
           <PickField

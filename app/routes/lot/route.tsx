@@ -6,7 +6,7 @@ import type { YieldCase } from "#core/yield";
 import { FORM_NAMES, holdOffered, speciesByKey } from "#core/species";
 import { changeCases, happeningsOfLot, holdsOnLot, lotByCode, madeFrom } from "#store/lot";
 import { pastHolds } from "#store/harvest";
-import { riverOf } from "#store/trace";
+import { genealogyOf } from "#store/trace";
 import { Button } from "#ui/button";
 import { TimeLeft } from "#ui/clock";
 import { keyFor, Notice } from "#ui/form";
@@ -22,6 +22,7 @@ import { atHome } from "../../server/context";
 import { formKey, orNotFound } from "../../server/form";
 import { lotAction } from "./action";
 import { Deeds } from "./deeds";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -34,7 +35,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     holds: holdsOnLot(larder, lot.id),
     past: pastHolds(larder, { lotId: lot.id }),
     from: madeFrom(larder, lot.id),
-    river: riverOf(larder, lot.id),
+    river: genealogyOf(larder, lot.id),
     changes: Object.fromEntries(
       TREATMENTS.map((t) => [t, changeCases(larder, lot.species[0] ?? "", t)]),
     ) as Record<Treatment, YieldCase[]>,
@@ -51,6 +52,11 @@ export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   return lotAction(atHome(context, request), request, params.code);
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function LotCard({ loaderData, actionData }: Route.ComponentProps) {

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { OPENING_SIGNS, SIGNS, boilMinutes } from "#core/shelf";
+import { OPENING_SIGNS, boilMinutes, signsOf } from "#core/shelf";
 import { ftFromM } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { recordOpening } from "#store/eating";
@@ -15,6 +15,7 @@ import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { scanned } from "../../server/scanned";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -57,6 +58,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 
 const DONE_CLOSED = "Before you open it";
 const DONE_OPEN = "As it opens";
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Opening({ loaderData, actionData }: Route.ComponentProps) {
   const { container: c, seen, boil, zone, now, key } = loaderData;
@@ -102,23 +108,25 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
           {(["closed", "open"] as const).map((when) => (
             <Part key={when} title={when === "closed" ? DONE_CLOSED : DONE_OPEN} className="mb-6">
               <ul className="grid gap-2 md:grid-cols-2">
-                {SIGNS.filter((s) => s.when === when && !(can && s.key === "lid-loose")).map((s) => (
-                  <li key={s.key}>
-                    <label className="grid min-h-14 cursor-pointer grid-cols-[1fr_auto] items-center gap-3 rounded border-2 border-rule px-4 py-2 has-checked:border-stop has-checked:bg-sheet has-focus-visible:outline-3 has-focus-visible:outline-steam">
-                      <span>
-                        {s.sound}
-                        <span className="block text-[0.92rem] text-soft">{s.bad}: tap here</span>
-                      </span>
-                      <input
-                        type="checkbox"
-                        name="signs"
-                        value={s.key}
-                        aria-label={s.bad}
-                        className="size-7 accent-[var(--stop)]"
-                      />
-                    </label>
-                  </li>
-                ))}
+                {signsOf(can)
+                  .filter((s) => s.when === when)
+                  .map((s) => (
+                    <li key={s.key}>
+                      <label className="grid min-h-14 cursor-pointer grid-cols-[1fr_auto] items-center gap-3 rounded border-2 border-rule px-4 py-2 has-checked:border-stop has-checked:bg-sheet has-focus-visible:outline-3 has-focus-visible:outline-steam">
+                        <span>
+                          {s.sound}
+                          <span className="block text-[0.92rem] text-soft">{s.bad}: tap here</span>
+                        </span>
+                        <input
+                          type="checkbox"
+                          name="signs"
+                          value={s.key}
+                          aria-label={s.bad}
+                          className="size-7 accent-[var(--stop)]"
+                        />
+                      </label>
+                    </li>
+                  ))}
               </ul>
             </Part>
           ))}

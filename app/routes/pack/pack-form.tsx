@@ -19,6 +19,7 @@ import {
   formatVolume,
   ftFromM,
   type UnitSystem,
+  mmFromIn,
 } from "#core/quantity";
 import {
   CAN_BAND,
@@ -147,7 +148,7 @@ export function PackForm({
   );
   return (
     <div className="grid gap-10 lg:grid-cols-[1fr_25rem]">
-      <KeyedForm form={form} formKey={key} className="space-y-4">
+      <KeyedForm form={form} formKey={key} ownButton className="space-y-4">
         <input type="hidden" name="lotId" value={lot.id} />
         <SelectField
           field={fields.product}
@@ -222,12 +223,14 @@ export function PackForm({
           onPick={(v) => setSalt(Number(v))}
           options={saltSteps.map((s) => ({ value: String(s), label: s === 0 ? "none" : formatSpoons(s) }))}
         />
-        <TickField
-          field={fields.reusedLids}
-          label="Some lids were used before"
-          hint="Recorded as a deviation: the batch is then not to the tested process."
-          onTick={setReused}
-        />
+        {(!product.startsWith("can-") || fields.reusedLids.errors) && (
+          <TickField
+            field={fields.reusedLids}
+            label="Some lids were used before"
+            hint="Recorded as a deviation: the batch is then not to the tested process."
+            onTick={setReused}
+          />
+        )}
         <div className="grid gap-3 sm:grid-cols-2">
           {boxes.length > 0 && (
             <SelectField
@@ -256,7 +259,7 @@ export function PackForm({
             errors={result?.error?.met ?? undefined}
           />
         )}
-        {(fields.reason.errors || reused) && (
+        {(fields.reason.errors || (reused && !product.startsWith("can-"))) && (
           <TextField
             field={fields.reason}
             label="Why lids are used again"
@@ -305,12 +308,12 @@ export function PackForm({
                 state="filled"
                 contents={contents}
                 pattern={patternOf(lot.code)}
-                headspaceMm={schedule.headspaceIn * 25.4}
+                headspaceMm={mmFromIn(schedule.headspaceIn)}
                 scale={1.15}
               />
               <div className="pb-3">
                 <div className="fig text-[3.4rem] leading-none font-bold">
-                  {formatLength(schedule.headspaceIn * 0.0254, units)}
+                  {formatLength(mmFromIn(schedule.headspaceIn) / 1000, units)}
                 </div>
                 <div className="text-soft">headspace</div>
                 <div className="fig mt-2 text-[2.4rem] leading-none font-bold">{schedule.minutes} min</div>

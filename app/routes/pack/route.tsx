@@ -2,10 +2,10 @@ import { Form, Link, redirect, useSubmit } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
 import { type NotPackable } from "#core/lot";
-import { type Writing } from "#core/quantity";
+import { type Writing, mmFromIn } from "#core/quantity";
 import {
   CONDITION_KEYS,
   CONTAINERS,
@@ -219,7 +219,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
@@ -317,7 +317,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                         state="lidded"
                         contents={contentsOf(p.product, p.species)}
                         pattern={patternOf(p.code)}
-                        headspaceMm={p.schedule.headspaceIn * 25.4}
+                        headspaceMm={mmFromIn(p.schedule.headspaceIn)}
                         scale={0.4}
                         label=""
                       />

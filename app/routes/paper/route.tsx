@@ -24,6 +24,7 @@ import { enterRunSheet } from "../../server/paper";
 import { loadWords } from "../../words/load";
 import { localDay } from "../../words/time";
 import { SHEET } from "./sheet";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -108,6 +109,11 @@ const uniqueConditions = (all: readonly Condition[]): Condition[] => [
   ...new Map(all.map((c) => [c.key, c])).values(),
 ];
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function Paper({ loaderData, actionData }: Route.ComponentProps) {
   const { key, today, units, canners, packs } = loaderData;
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "paper", lastResult: actionData?.result });
@@ -133,7 +139,12 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
           </p>
         </Notice>
       ) : (
-        <KeyedForm form={form} formKey={key} className="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1fr_1fr]">
+        <KeyedForm
+          form={form}
+          formKey={key}
+          ownButton
+          className="grid gap-x-12 gap-y-6 lg:grid-cols-[1fr_1fr_1fr]"
+        >
           <div className="space-y-4">
             <SelectField field={fields.cannerId} label="Canner" choices={canners} />
             <TextField

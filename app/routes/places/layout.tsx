@@ -1,5 +1,4 @@
-import { useEffect } from "react";
-import { Link, Outlet, useLocation, useRevalidator } from "react-router";
+import { Link, Outlet, useLocation } from "react-router";
 import type { Route } from "./+types/layout";
 import { Bench } from "#ui/bench";
 import { NowProvider } from "#ui/clock";
@@ -8,8 +7,10 @@ import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
+import { feedOf } from "../../server/live";
 import { benchOf, runGlances } from "../../server/shell";
-import { reach } from "../../outbox";
+import { useHeard } from "../../live/feed";
+import { useLoadAgain } from "../../live/load-again";
 import { Jump } from "./jump";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -22,22 +23,22 @@ export function loader({ request, context }: Route.LoaderArgs) {
     places: benchOf(home, runs),
     clocks: clocksOf(runs, look),
     me: home.me.name,
+    version: feedOf(home.larder).version,
   };
 }
 
 export { stayWhenLost as shouldRevalidate } from "./stay";
 
-/** How often what stands where is looked at again, ms. The clocks tick by themselves. */
-const LOOK_AGAIN_MS = 15_000;
-
 export default function Places({ loaderData }: Route.ComponentProps) {
-  const { serverNow, pace, places, clocks, me } = loaderData;
+  const { serverNow, pace, places, clocks, me, version } = loaderData;
   const here = useLocation().pathname.split("/")[1] ?? null;
-  useLookAgain(LOOK_AGAIN_MS);
+  const { word } = useHeard();
+  useLoadAgain(word, { version, at: serverNow });
+  const fresh = word && word.now >= serverNow ? word : null;
   return (
-    <NowProvider serverNow={serverNow} pace={pace}>
+    <NowProvider serverNow={fresh?.now ?? serverNow} pace={fresh?.pace ?? pace}>
       <header>
-        <Strip clocks={clocks}>
+        <Strip clocks={fresh?.clocks ?? clocks}>
           <SideLinks me={me} />
         </Strip>
         <Bench places={places} here={here} />
@@ -45,25 +46,6 @@ export default function Places({ loaderData }: Route.ComponentProps) {
       <Outlet />
     </NowProvider>
   );
-}
-
-/** Asks the server again now and then, and when the page comes back into view, unless somebody is typing. */
-export function useLookAgain(everyMs: number) {
-  const { revalidate, state } = useRevalidator();
-  useEffect(() => {
-    const look = () => {
-      const typing = document.activeElement?.matches("input[type=text], textarea, select");
-      if (document.visibilityState !== "visible" || state !== "idle" || typing) return;
-      // Asked whether it is there first: a look that finds no larder would take the page away.
-      void reach().then((well) => (well ? revalidate() : undefined));
-    };
-    const timer = setInterval(look, everyMs);
-    document.addEventListener("visibilitychange", look);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener("visibilitychange", look);
-    };
-  }, [everyMs, revalidate, state]);
 }
 
 const SIDE =

@@ -9,7 +9,7 @@ import {
 } from "@dnd-kit/core";
 import { v7 as uuid } from "uuid";
 import { type SubmissionResult } from "@conform-to/react";
-import { useSubmit } from "react-router";
+import { Link, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import {
   countOf,
@@ -130,8 +130,17 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
           )}
           {room && (
             <p className="mt-2 text-soft">
-              Room for {kindsWords(load.room)}: jars of plain water, or dry beans by their own rule, cost no
-              more fire.
+              Room for {kindsWords(load.room)}. Jars of plain water in it cost no more fire
+              {load.beans && (
+                <>
+                  ; nor do{" "}
+                  <Link to="/ask?what=dry-beans&pack=hot" className="underline underline-offset-4">
+                    dry beans, soaked and cooked
+                  </Link>
+                  {load.beans !== kindsWords(load.room) && `, in ${load.beans}`}
+                </>
+              )}
+              .
             </p>
           )}
           <details className="mt-1">

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { placesOf } from "#core/plan";
+import { beansRoom, placesOf } from "#core/plan";
 import { groupOf } from "#core/species";
 import { listRecipes } from "#store/recipe";
 import { contentsOf } from "#ui/glyph";
@@ -13,11 +13,12 @@ import { formKey } from "../../server/form";
 import { layingOut } from "../../server/laying-out";
 import { planning } from "../../server/planning";
 import { plannable } from "../../server/wish";
-import { costWords, loadsWords } from "../../words/plan";
+import { costWords, kindsWords, loadsWords } from "../../words/plan";
 import { Choices } from "./choices";
 import { LayOut } from "./lay-out";
 import { Loads } from "./loads";
 import { Notes } from "./notes";
+import { keptUntilTaken } from "../../outbox";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -68,15 +69,23 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       ...l,
       canner: { name: canner(l.cannerId).name, pot: canner(l.cannerId).pot },
       places: placesOf(canner(l.cannerId).pot, l),
+      beans: beansWords(beansRoom(l.room, l.governing.minutes, home.household.altitudeM)),
     })),
     left: proposal?.left ?? [],
     out: layingOut(home, plan),
   };
 }
 
+const beansWords = (room: Record<string, number>) => (Object.keys(room).length > 0 ? kindsWords(room) : null);
+
 export { action } from "./action";
 /** The form stays as it is while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Plan({ loaderData, actionData }: Route.ComponentProps) {
   const { lots, loads, proven, cost, units, wish, failed, notes } = loaderData;

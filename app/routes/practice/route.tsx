@@ -26,6 +26,7 @@ import { Page, Part } from "#ui/page";
 import { SeamDrawing, SeamOutside } from "#ui/seam";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -74,6 +75,11 @@ interface Answer {
   seed: number;
   named: Lesson;
   verdict: SeamVerdict;
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Practice({ loaderData, actionData }: Route.ComponentProps) {

@@ -12,12 +12,14 @@ import { getPack } from "#store/pack";
 import { governLoad, openRun } from "#store/run";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
-import { ConfirmConditions, Notice } from "#ui/form";
+import { ConfirmConditions, NoEnter, Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
 import { MARGINS } from "../fire/margin";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
+import { CheckScreen } from "../../live/readiness";
+import { keptUntilTaken } from "../../outbox";
 
 /** Which load on which canner: from the address, since the list is made from it. */
 function asked(request: Request) {
@@ -129,6 +131,11 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** What was tapped stays while the clocks are looked at. */
 export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function Ready({ loaderData, actionData }: Route.ComponentProps) {
   if (loaderData.problem !== null)
     return (
@@ -168,13 +175,17 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
       title={`${Object.keys(found).length} of ${data.items.length} looked at`}
       lead={`${data.load}, in ${data.canner}${data.burner ? ` on ${data.burner.name}` : ""}: ${data.minutes} min at ${data.pressure}.`}
       aside={
-        <Button asChild weight="bare">
-          <Link to="/fire">Back to Fire</Link>
-        </Button>
+        <div className="flex flex-wrap gap-3">
+          <CheckScreen />
+          <Button asChild weight="bare">
+            <Link to="/fire">Back to Fire</Link>
+          </Button>
+        </div>
       }
     >
       <title>Equipment check · Patient Larder</title>
       <Form method="post" className="mx-auto max-w-[46rem]">
+        <NoEnter />
         <input type="hidden" name="key" value={data.key} />
         <ol>
           {data.items.map((item) => {

@@ -7,7 +7,7 @@ import { getRecall, liftRecall, sharing } from "#store/recall";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, Notice, TextField, keyFor, resultOf } from "#ui/form";
+import { FormErrors, KeyedForm, NoEnter, Notice, TextField, keyFor, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { DOUBT_WORDS } from "../../words/recall";
 import { longDay } from "../../words/time";
@@ -17,6 +17,7 @@ import { recallRows } from "../../server/recall";
 import { Disposal } from "../rest/deciding";
 import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -54,6 +55,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     liftRecall(larder, { ...writeBy(me, v.key), byId: me.id }, input);
     return redirect(`/larder/recalls/${params.id}`);
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function OneRecall({ loaderData, actionData }: Route.ComponentProps) {
@@ -110,6 +116,7 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
               <details>
                 <summary className="flex min-h-12 cursor-pointer items-center px-2">Lift this one</summary>
                 <Form method="post" className="flex flex-wrap items-end gap-2 pb-2">
+                  <NoEnter />
                   <input type="hidden" name="key" value={keyFor(key, r.id)} />
                   <input type="hidden" name="intent" value="lift" />
                   <input type="hidden" name="containerId" value={r.id} />
@@ -146,7 +153,7 @@ function LiftAll({
   const [form, fields] = useForm<z.input<typeof lift>>({ id: "lift", lastResult: result });
   return (
     <Drawer title="Lift it, with the reason" open={result?.error !== undefined} ruled className="mt-6">
-      <KeyedForm form={form} formKey={key} intent="lift" className="flex flex-wrap items-end gap-4">
+      <KeyedForm form={form} formKey={key} intent="lift" ownButton className="flex flex-wrap items-end gap-4">
         <TextField
           field={fields.reason}
           label="Why it may be eaten after all"

@@ -20,6 +20,7 @@ import { recallRows } from "../../server/recall";
 import { Disposal } from "../rest/deciding";
 import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -69,6 +70,11 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     const { id } = setAside(larder, writeBy(me, v.key), input);
     return redirect(`/larder/recalls/${id}`);
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Recall({ loaderData, actionData }: Route.ComponentProps) {
@@ -122,6 +128,7 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
         form={form}
         formKey={key}
         intent="aside"
+        ownButton
         className="mt-6 flex flex-wrap items-end gap-4 rounded border-2 border-ink bg-sheet p-5"
       >
         {chosen.map((k) => (

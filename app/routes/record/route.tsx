@@ -4,9 +4,11 @@ import { formatPressure, psiFromKPa } from "#core/quantity";
 import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
 import { Page, Part } from "#ui/page";
+import { QrCode } from "#ui/qr-code";
 import { thinned } from "../../words/trace";
 import { atHome } from "../../server/context";
 import { orNotFound } from "../../server/form";
+import { qrPath } from "../../server/qr";
 import { processRecord } from "../../server/record";
 
 /** Points of the trace on the screen: every dip is kept, and no browser is asked to draw ten thousand. */
@@ -18,11 +20,12 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   return {
     record: { ...record, trace: { ...record.trace, points: thinned(record.trace.points, DRAWN) } },
     readings: record.trace.points.length,
+    history: record.history && { ...record.history, qr: qrPath(record.history.long) },
   };
 }
 
 export default function Record({ loaderData }: Route.ComponentProps) {
-  const { record, readings } = loaderData;
+  const { record, readings, history } = loaderData;
   const { trace } = record;
   const us = trace.units === "us";
   const value = (kPa: number) => (us ? psiFromKPa(kPa) : kPa);
@@ -90,6 +93,21 @@ export default function Record({ loaderData }: Route.ComponentProps) {
               {record.gauges.map((g) => (
                 <p key={g}>{g}</p>
               ))}
+            </Part>
+          )}
+          {history && (
+            <Part title="History code">
+              <div className="flex flex-wrap items-start gap-4">
+                <QrCode qr={history.qr} label={`QR code of ${history.text}`} />
+                <div className="min-w-0 flex-1 basis-56">
+                  <p className="code select-all break-all">{history.text}</p>
+                  <p className="mt-1 text-soft">
+                    Keep this on paper. Later it shows whether anything before this line was changed: type it
+                    under <Link to="/records/history">History</Link>.
+                    {history.key && <> Key of the signatures: {history.key}.</>}
+                  </p>
+                </div>
+              </div>
             </Part>
           )}
           <Part title="What was said and done">

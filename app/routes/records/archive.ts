@@ -1,6 +1,8 @@
 import { PassThrough, Readable } from "node:stream";
 import type { Route } from "./+types/archive";
 import { writeArchive } from "#store/transfer";
+import { headLong, headText } from "#store/witness";
+import { qrSvg } from "../../server/qr";
 import { atHome } from "../../server/context";
 import { localDay } from "../../words/time";
 
@@ -9,7 +11,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const zip = new PassThrough();
   // A zip that breaks off has no directory at its end and is taken for a whole one by nobody.
-  writeArchive(larder, zip).catch((error: unknown) => zip.destroy(error as Error));
+  writeArchive(larder, zip, (head) => qrSvg(headLong(head), headText(head))).catch((error: unknown) =>
+    zip.destroy(error as Error),
+  );
   request.signal.addEventListener("abort", () => zip.destroy());
   return new Response(Readable.toWeb(zip) as ReadableStream, {
     headers: {

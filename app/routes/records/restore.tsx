@@ -7,7 +7,7 @@ import { Link, redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import type { Route } from "./+types/restore";
-import { checkApart, isEmpty, putInPlace } from "#store/backup";
+import { checkInProcess, isEmpty, replaceLarder } from "#store/backup";
 import { Refused } from "#store/db";
 import { ARCHIVE_LIMIT_BYTES, readArchive } from "#store/transfer";
 import { Button } from "#ui/button";
@@ -41,7 +41,7 @@ export function action({ request, context }: Route.ActionArgs) {
           // Somebody may have written something meanwhile.
           if (!isEmpty(larder))
             throw new Refused({ archive: "This larder is not empty any more. Nothing was changed." }, 409);
-          await putInPlace(larder, arrived.folder, checkApart);
+          await replaceLarder(larder, arrived.folder, checkInProcess);
         } finally {
           rmSync(path, { force: true });
         }

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import { DISPOSITIONS } from "#core/rest";
 import { ateChilled, checkSeal, dispose, promised, repack, restingRuns, undecided } from "#store/rest";
 import { Notice, problemOf } from "#ui/form";
@@ -86,7 +86,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 /** What is shown stays meanwhile. */
@@ -116,7 +116,7 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
           drawing={<ContainerGlyph shape={shapeOf("jar-pint")} state="resting" scale={0.7} label="" />}
           title="The towel is clear."
         >
-          Jars come here when a canner is unloaded. <Link to="/larder">To the Larder</Link>
+          Jars and cans come here when a canner is unloaded. <Link to="/larder">To the Larder</Link>
         </Empty>
       )}
       <CausesPart causes={causes} />

@@ -15,6 +15,7 @@ import { storageEventWords } from "../../words/shelf";
 import { whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
 import { formKey, instant, keyField, quantity, submit, writeBy } from "../../server/form";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -48,6 +49,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     addStorageEntry(larder, writeBy(me, v.key), { room: v.room, tempC: v.temp, at: v.at });
     return redirect("/larder/rooms");
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Rooms({ loaderData, actionData }: Route.ComponentProps) {

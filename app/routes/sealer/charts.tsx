@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import { DIMENSION_NAMES, LEAST_VALUES, isPercent, type Series } from "#core/seam";
-import { countOf } from "#core/quantity";
+import { countOf, inFromMm } from "#core/quantity";
 import { ControlChart } from "#ui/seam";
 import { figureWords, rangeWords } from "../../words/seam";
 import { clockTime } from "../../words/time";
@@ -33,7 +33,7 @@ function DimensionChart({ series, data }: { series: Series; data: SealerData }) 
       isPercent(d)
         ? `${v.toFixed(0)} %`
         : units === "us"
-          ? `${(v / 25.4).toFixed(4)} in`
+          ? `${inFromMm(v).toFixed(4)} in`
           : `${v.toFixed(3)} mm`,
     [d, units],
   );

@@ -3,7 +3,7 @@ import { Form, Link } from "react-router";
 import { SHAPES, isCan } from "#core/schedule";
 import { DIMENSIONS, DIMENSION_NAMES, isPercent, type SeamDimension } from "#core/seam";
 import { Button } from "#ui/button";
-import { FieldError, keyFor } from "#ui/form";
+import { FieldError, NoEnter, keyFor } from "#ui/form";
 import { figureWords } from "../../words/seam";
 import { type SealerData } from "./data";
 
@@ -49,6 +49,7 @@ export function LimitsForm({ data, result }: { data: SealerData; result: Submiss
         ))}
       </nav>
       <Form method="post" noValidate className="max-w-[46rem] space-y-3">
+        <NoEnter />
         <input type="hidden" name="key" value={keyFor(data.key, "limits")} />
         <input type="hidden" name="intent" value="limits" />
         <input type="hidden" name="container" value={size} />

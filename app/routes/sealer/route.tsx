@@ -8,6 +8,7 @@ import {
   cansWaiting,
   lastPlates,
   listSealers,
+  sealerFor,
   ownLimits,
   recordTrouble,
   sealerRecords,
@@ -28,13 +29,17 @@ import { History } from "./history";
 import { LimitsForm } from "./limits-form";
 import { limitsForm, rangesFrom } from "./limits";
 import { Trouble } from "./trouble";
+import { SealerChoice } from "../seam/sealer-choice";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const asked = new URL(request.url).searchParams.get("size") as ContainerKey | null;
+  const { searchParams } = new URL(request.url);
+  const asked = searchParams.get("size") as ContainerKey | null;
   const size: ContainerKey =
     asked && isCan(asked) ? asked : (cansWaiting(larder)[0]?.kind ?? "can-half-pound");
-  const sealer = listSealers(larder)[0] ?? null;
+  const sealers = listSealers(larder);
+  const sealer = sealerFor(larder, searchParams.get("sealer"), sealers);
   const own = ownLimits(larder, size);
   const plates = (sealer && lastPlates(larder, sealer.id, size)) ?? USUAL_PLATES;
   return {
@@ -45,6 +50,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     size,
     own,
     limits: limitsFrom(own, plates),
+    sealers: sealers.map(({ id, name }) => ({ id, name })),
     sealer: sealer && { id: sealer.id, name: sealer.name },
     standing: sealer && standingOf(larder, sealer.id, size),
     tally: sealer ? seamTally(larder, sealer.id) : { looked: 0, redone: 0 },
@@ -87,6 +93,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   });
 }
 
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
+
 export default function SealerPage({ loaderData, actionData }: Route.ComponentProps) {
   const { sealer, standing, size, zone, now, tally } = loaderData;
   const shape = shapeOf(size);
@@ -121,6 +132,7 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
       }
     >
       <title>Sealer · Patient Larder</title>
+      <SealerChoice sealers={loaderData.sealers} chosen={sealer?.id ?? null} />
       {!sealer || !standing ? (
         <Empty drawing={<SealerPicture />} title="There is no can sealer in the Shed.">
           <Link to="/shed" className="font-[650] text-ink underline underline-offset-4">

@@ -1,7 +1,7 @@
 import { type SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
 import { Button } from "#ui/button";
-import { FieldError, keyFor } from "#ui/form";
+import { FieldError, NoEnter, keyFor } from "#ui/form";
 import { type SealerData } from "./data";
 
 /** A jam or a turn of a screw: no can is closed before the next set-up test. */
@@ -17,6 +17,7 @@ export function Trouble({
   const errors = result?.error ?? {};
   return (
     <Form method="post" className="mt-6 flex flex-wrap items-end gap-3 border-t-4 border-bench pt-4">
+      <NoEnter />
       <input type="hidden" name="key" value={keyFor(data.key, "trouble")} />
       <input type="hidden" name="intent" value="trouble" />
       <input type="hidden" name="sealerId" value={sealerId} />

@@ -5,7 +5,7 @@ import { formatTemperature } from "#core/quantity";
 import { formatSeam, shownBack, readSeamLength, verdictOf } from "#core/seam";
 import { Button } from "#ui/button";
 import { TimeLeft } from "#ui/clock";
-import { ConfirmUnlikely, FieldError, keyFor } from "#ui/form";
+import { ConfirmUnlikely, FieldError, NoEnter, keyFor } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
 import { SeamRing, type Felt } from "#ui/seam";
 import { type Can, type SeamData } from "./data";
@@ -38,9 +38,11 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
         </p>
       )}
       <fetcher.Form method="post" className="mt-3 space-y-3" aria-busy={busy}>
+        <NoEnter />
         <input type="hidden" name="key" value={keyFor(data.key, `seam ${can.id} ${felt.length}`)} />
         <input type="hidden" name="intent" value="seam" />
         <input type="hidden" name="containerId" value={can.id} />
+        {data.sealer && <input type="hidden" name="sealerId" value={data.sealer.id} />}
         <input type="hidden" name="defects" value={JSON.stringify(felt)} />
         <SeamRing felt={felt} onChange={setFelt} sideSeam={can.kind === "can-one-pound"}>
           {!closed && data.sealer?.measured && <Outside data={data} errors={errors} />}

@@ -4,7 +4,7 @@ import { formatTemperature } from "#core/quantity";
 import { EXHAUST_TEMP_C } from "#core/schedule";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FieldError, Notice, OneTap, keyFor } from "#ui/form";
+import { FieldError, NoEnter, Notice, OneTap, keyFor } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { DOUBT_WORDS } from "../../words/seam";
 import { type Can, type SeamData } from "./data";
@@ -115,6 +115,7 @@ function Sign({ data, can }: { data: SeamData; can: Can }) {
   return (
     <Drawer title="It goes in without: sign for it" open={fetcher.data !== undefined} className="mt-2">
       <fetcher.Form method="post" className="space-y-3">
+        <NoEnter />
         <input type="hidden" name="key" value={keyFor(data.key, `sign ${can.id}`)} />
         <input type="hidden" name="intent" value="sign" />
         <input type="hidden" name="containerId" value={can.id} />

@@ -7,6 +7,7 @@ export const ofCan = { key: keyField, containerId: z.string() };
 
 export const seamForm = z.object({
   ...ofCan,
+  sealerId: z.string().optional(),
   verdict: z.enum(["accept", "redo", "stop"]),
   defects: z
     .string()

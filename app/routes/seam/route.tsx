@@ -6,18 +6,16 @@ import { countOf, fFromC, formatTemperature, type UnitSystem } from "#core/quant
 import { isFitStage } from "#core/exhaust";
 import { EXHAUST_TEMP_C } from "#core/schedule";
 import {
+  closeMeasured,
   confirmReading,
   isFit,
   lastPlates,
   listSealers,
-  openCan,
   recordExhaust,
-  recordMeasured,
-  recordSeam,
   redoneCans,
+  sealerFor,
   signForCan,
   standingOf,
-  wouldBeBeyond,
 } from "#store/seam";
 import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
@@ -26,18 +24,20 @@ import { Sealer } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
-import { useLookAgain } from "../places/layout";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
 import { ExhaustCan } from "./exhaust-can";
 import { ofCan, readOutside, seamForm } from "./forms";
 import { Redone } from "./redone";
+import { SealerChoice } from "./sealer-choice";
 import { SealerState } from "./sealer-state";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
-  const asked = new URL(request.url).searchParams.get("can");
+  const { searchParams } = new URL(request.url);
+  const asked = searchParams.get("can");
   const { cans } = lookAround(home);
   const next =
     cans.find((c) => c.code === asked && c.stage !== "signed") ??
@@ -45,7 +45,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     cans.find((c) => c.stage === "questioned") ??
     cans.find((c) => !isFit(c)) ??
     null;
-  const sealer = listSealers(larder)[0] ?? null;
+  const sealers = listSealers(larder);
+  const sealer = sealerFor(larder, searchParams.get("sealer"), sealers);
   const kind = next?.kind ?? cans[0]?.kind ?? "can-half-pound";
   return {
     key: formKey(),
@@ -55,6 +56,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     cans,
     next,
     redone: redoneCans(larder),
+    sealers: sealers.map(({ id, name }) => ({ id, name })),
     sealer: sealer && {
       id: sealer.id,
       name: sealer.name,
@@ -98,27 +100,12 @@ export async function action({ request, context }: Route.ActionArgs) {
       seam: () =>
         submit(request, seamForm, (v) => {
           const outside = readOutside(v);
-          const sealer = listSealers(larder)[0];
-          const can = openCan(larder, v.containerId);
-          const measured = sealer && (outside.thickness ?? outside.width) !== undefined;
-          const measure = () =>
-            recordMeasured(
-              larder,
-              { ...writeBy(me, v.key), key: `${v.key} measured` },
-              {
-                sealerId: sealer!.id,
-                containerId: can.id,
-                outside,
-              },
-            );
-          // A seam beyond the limits is on the chart, and not accepted.
-          if (measured && v.verdict === "accept" && wouldBeBeyond(larder, sealer.id, can.kind, outside))
-            measure();
-          const { verdict, newCode } = recordSeam(larder, writeBy(me, v.key), can.id, {
+          const { newCode } = closeMeasured(larder, writeBy(me, v.key), v.containerId, {
+            sealerId: v.sealerId ?? null,
+            outside,
             defects: v.defects,
             verdict: v.verdict,
           });
-          if (measured && verdict === "accept") measure();
           return redirect(newCode ? `/seam?new=${newCode}` : "/seam");
         }),
       sign: () =>
@@ -131,12 +118,13 @@ export async function action({ request, context }: Route.ActionArgs) {
   );
 }
 
-/** How often the cans are looked at again, ms: a probe may be reading. */
-const LOOK_AGAIN_MS = 3_000;
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Seam({ loaderData }: Route.ComponentProps) {
   const { cans, next, sealer, units, zone, redone } = loaderData;
-  useLookAgain(LOOK_AGAIN_MS);
   const closed = cans.filter((c) => isFitStage(c.stage)).length;
   const cold = cans.filter((c) => !isFitStage(c.stage) && c.stage !== "hot").length;
   const series = cans
@@ -162,7 +150,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
       aside={
         <div className="flex flex-wrap gap-3">
           <Button asChild>
-            <Link to="/seam/sealer">
+            <Link to={sealer ? `/seam/sealer?sealer=${sealer.id}` : "/seam/sealer"}>
               {sealer ? `${sealer.name}: charts and limits` : "Sealer and limits"}
             </Link>
           </Button>
@@ -173,6 +161,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
       }
     >
       <title>Seam · Patient Larder</title>
+      <SealerChoice sealers={loaderData.sealers} chosen={sealer?.id ?? null} />
       <SealerState data={loaderData} />
       {cans.length === 0 ? (
         <Empty drawing={<Sealer />} title="No cans are filled.">

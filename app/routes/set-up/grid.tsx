@@ -1,3 +1,4 @@
+import { inFromMm } from "#core/quantity";
 import { useRef } from "react";
 import { type ContainerKey } from "#core/schedule";
 import {
@@ -48,7 +49,7 @@ export function Grid(props: GridProps) {
     if (gauge?.mm == null) return;
     onType(
       focused.current,
-      units === "us" ? (gauge.mm / 25.4).toFixed(4) + " in" : `${gauge.mm.toFixed(3)} mm`,
+      units === "us" ? inFromMm(gauge.mm).toFixed(4) + " in" : `${gauge.mm.toFixed(3)} mm`,
     );
     const all = [...(box.current?.querySelectorAll<HTMLInputElement>("input[name]") ?? [])];
     all[all.findIndex((e) => e.name === focused.current) + 1]?.focus();

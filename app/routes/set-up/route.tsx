@@ -1,7 +1,15 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { type ContainerKey } from "#core/schedule";
-import { cansWaiting, lastPlates, listSealers, ownLimits, recordSetUp, standingOf } from "#store/seam";
+import {
+  cansWaiting,
+  lastPlates,
+  listSealers,
+  sealerFor,
+  ownLimits,
+  recordSetUp,
+  standingOf,
+} from "#store/seam";
 import { Button } from "#ui/button";
 import { useLast } from "#ui/drawer";
 import { Empty, Page } from "#ui/page";
@@ -11,12 +19,14 @@ import { formKey, submit, writeBy } from "../../server/form";
 import { setUpForm, sheetFrom } from "./form";
 import { SetUpResult } from "./result";
 import { Sheet } from "./sheet";
+import { keptUntilTaken } from "../../outbox";
 
 const SIZES: ContainerKey[] = ["can-half-pound", "can-one-pound"];
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const sealers = listSealers(larder);
+  const usual = sealerFor(larder, null, sealers);
   const size = cansWaiting(larder)[0]?.kind ?? "can-half-pound";
   return {
     key: formKey(),
@@ -25,7 +35,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     size,
     limits: Object.fromEntries(SIZES.map((k) => [k, ownLimits(larder, k)])),
     /** cans of one lot have the same plates: what was measured last time is a start */
-    plates: sealers[0] ? lastPlates(larder, sealers[0].id, null) : null,
+    plates: usual && lastPlates(larder, usual.id, null),
   };
 }
 
@@ -44,6 +54,11 @@ export async function action({ request, context }: Route.ActionArgs) {
       });
     return recordSetUp(larder, writeBy(me, v.key), { ...base, sheet: sheetFrom(v, v.method) });
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function SetUp({ loaderData, actionData }: Route.ComponentProps) {

@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import { isCan, shapeOf, SHAPES, type ContainerKey } from "#core/schedule";
 import { formatSeam, METHODS, type SeamMethod } from "#core/seam";
 import { Button } from "#ui/button";
-import { ConfirmUnlikely, FieldError, Notice, PickTile } from "#ui/form";
+import { ConfirmUnlikely, FieldError, NoEnter, Notice, PickTile } from "#ui/form";
 import { type SetUpData } from "./data";
 import { Grid } from "./grid";
 import { Seen } from "./seen";
@@ -29,6 +29,7 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
   const sealer = data.sealers[0]!;
   return (
     <Form method="post" noValidate key={data.key} className="space-y-5">
+      <NoEnter />
       <input type="hidden" name="key" value={data.key} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         {data.sealers.length > 1 ? (

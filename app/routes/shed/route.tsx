@@ -30,6 +30,7 @@ import { Drawer } from "#ui/drawer";
 import { ToolRow } from "./tool-row";
 import { checkSchema } from "./gauge-test";
 import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -147,6 +148,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     );
     return redirect("/shed");
   });
+}
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
 }
 
 export default function Shed({ loaderData, actionData }: Route.ComponentProps) {

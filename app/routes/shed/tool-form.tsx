@@ -25,7 +25,11 @@ export function ToolForm({ formKey, result }: { formKey: string; result: Submiss
           { value: "thermometer", label: "thermometer" },
         ]}
       />
-      <TextField field={fields.name} label="Called" hint="As you call it: yard burner" />
+      <TextField
+        field={fields.name}
+        label="Called"
+        hint={kind === "burner" ? "As you call it: yard burner" : "As you call it"}
+      />
       {kind === "burner" && (
         <>
           <TextField

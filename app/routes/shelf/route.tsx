@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import { householdMark } from "#core/code";
 import { countOf } from "#core/quantity";
 import { changePlace, countShelf, getPlace, onShelf, placeName, reconcile, retirePlace } from "#store/shelf";
@@ -84,7 +84,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 export default function Shelf({ loaderData, actionData }: Route.ComponentProps) {

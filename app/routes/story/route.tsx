@@ -17,6 +17,7 @@ import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
 import { isForeign } from "../../server/scanned";
 import { storyOf } from "../../server/story";
+import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -72,6 +73,11 @@ const KIND_NAMES = {
   run: "run",
   container: "container",
 } as const;
+
+/** What is pressed is kept on this device until the larder has it. */
+export function clientAction(args: Route.ClientActionArgs) {
+  return keptUntilTaken(args);
+}
 
 export default function Story({ loaderData, actionData }: Route.ComponentProps) {
   const { code, kind, chapters, container, zone, trace, river, units, key } = loaderData;

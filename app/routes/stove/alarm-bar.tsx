@@ -1,5 +1,5 @@
 import { Button } from "#ui/button";
-import { ALARM_WORDS, ANSWERS } from "../../words/run";
+import { ALARM_WORDS, ANSWERS } from "../../words/alarm";
 import { clockTime } from "../../words/time";
 import { type Tools } from "./data";
 
@@ -23,7 +23,7 @@ export function AlarmBar({ data, view, say }: Tools) {
     >
       <b className="text-stop">{ALARM_WORDS[alarm]}. Hush, because</b>
       {ANSWERS[alarm].map((text) => (
-        <Button key={text} type="button" onClick={() => say({ type: "silence", alarm, text, at: view.now })}>
+        <Button key={text} type="button" onClick={() => say({ type: "silence", alarm, text })}>
           {text}
         </Button>
       ))}

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
+import { AskDialog } from "#ui/dialog";
 import { type Tools } from "./data";
-import { StoveDialog } from "./dialogs";
 
 const MINUTE_MS = 60_000;
 /** Counted for less than this, it tells nothing, ms. */
@@ -15,10 +15,10 @@ export function CountRocking({ view, say }: Pick<Tools, "view" | "say">) {
   const passed = since === null ? 0 : view.now - since;
   const done = () => {
     const perMinute = Math.round((count * MINUTE_MS) / Math.max(passed, 1));
-    if (say({ type: "jiggles", perMinute, at: view.now })) setSince(null);
+    if (say({ type: "jiggles", perMinute })) setSince(null);
   };
   return (
-    <StoveDialog
+    <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
           Count the rocking
@@ -40,6 +40,6 @@ export function CountRocking({ view, say }: Pick<Tools, "view" | "say">) {
       <Button type="button" disabled={passed < LEAST_MS} onClick={done}>
         Write it down
       </Button>
-    </StoveDialog>
+    </AskDialog>
   );
 }

@@ -1,6 +1,6 @@
 import { type RunView } from "#core/run";
 import type { Route } from "./+types/route";
-import { type StoveTap } from "./tap";
+import { type Said } from "./use-run";
 
 /** What the stove screen is made from. */
 export type StoveData = Route.ComponentProps["loaderData"];
@@ -10,5 +10,5 @@ export interface Tools {
   data: StoveData;
   view: RunView;
   /** says something; false when the rules refuse it, which is then told */
-  say(tap: Omit<StoveTap, "id" | "at" | "by"> & { at: number }): boolean;
+  say(said: Said): boolean;
 }

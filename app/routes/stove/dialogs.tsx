@@ -1,41 +1,13 @@
-import { Dialog } from "radix-ui";
-import { useState, type FormEvent, type ReactNode } from "react";
+import { useState, type FormEvent } from "react";
+import { kPaFromPsi, psiFromKPa } from "#core/quantity";
+import { figuresRound } from "#core/run";
 import { Button } from "#ui/button";
+import { AskDialog } from "#ui/dialog";
+import { NoEnter } from "#ui/form";
 import { readGauge } from "../../words/reading";
 import { type Tools } from "./data";
 
 const FIELD = "mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3";
-
-/** A question over the stove, its trigger and its way back. */
-export function StoveDialog({
-  trigger,
-  title,
-  open,
-  onOpenChange,
-  children,
-}: {
-  trigger: ReactNode;
-  title: string;
-  open: boolean;
-  onOpenChange(open: boolean): void;
-  children: ReactNode;
-}) {
-  return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      <Dialog.Trigger asChild>{trigger}</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[14vh] left-1/2 z-50 w-[min(28rem,94vw)] -translate-x-1/2 rounded border-2 border-ink bg-sheet p-6 text-ink"
-        >
-          <Dialog.Title className="mb-3 text-[1.3rem] font-[650]">{title}</Dialog.Title>
-          {children}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
-}
 
 /** What stands in a field of a form, read before it is sent. */
 const textOf = (event: FormEvent<HTMLFormElement>, name: string) => {
@@ -44,38 +16,65 @@ const textOf = (event: FormEvent<HTMLFormElement>, name: string) => {
   return typeof value === "string" ? value.trim() : "";
 };
 
-/** A figure read off the dial, with its unit or in the household's. What was typed stays when it cannot be. */
-export function TypeReading({ data, view, say }: Tools) {
+/**
+ * A figure read off the dial: one of those round what is held, or typed, with its unit or in the household's. What was typed
+ * stays when it cannot be.
+ * @param asked the figure is what is wanted now, and so the first button of the stove
+ */
+export function TypeReading({ data, say, asked = false }: Tools & { asked?: boolean }) {
   const { units } = data;
+  const { floorKPa, marginKPa = 0 } = data.run.plan;
+  const us = units === "us";
+  const held = floorKPa + marginKPa;
+  const figures = figuresRound(us ? psiFromKPa(held) : held, us ? "lb" : "kPa");
   const [open, setOpen] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const write = (text: string) => {
     const read = readGauge(text, units);
     setWrong(read.ok ? null : read.why);
-    if (read.ok && say({ type: "reading", gaugeKPa: read.kPa, at: view.now })) setOpen(false);
+    if (read.ok && say({ type: "reading", gaugeKPa: read.kPa })) setOpen(false);
   };
   return (
-    <StoveDialog
+    <AskDialog
       trigger={
-        <Button type="button" size="stove" className="flex-1">
-          Type it
+        <Button
+          type="button"
+          size="stove"
+          weight={asked ? "do" : "quiet"}
+          className={asked ? "flex-[2] max-md:basis-full" : "flex-1"}
+        >
+          {asked ? "Read the dial" : "Type it"}
         </Button>
       }
-      title="What does the gauge say?"
+      title="What does the dial read?"
+      quiet
       open={open}
       onOpenChange={(o) => {
         setOpen(o);
         setWrong(null);
       }}
     >
+      <div role="group" aria-label="Figures" className="mb-4 grid grid-cols-4 gap-2">
+        {figures.map((n) => (
+          <Button
+            key={n}
+            type="button"
+            className="fig min-h-16 !px-1 text-[1.7rem] whitespace-nowrap"
+            onClick={() => {
+              if (say({ type: "reading", gaugeKPa: us ? kPaFromPsi(n) : n })) setOpen(false);
+            }}
+          >
+            {n} {us ? "lb" : "kPa"}
+          </Button>
+        ))}
+      </div>
       <form noValidate onSubmit={(e) => write(textOf(e, "reading"))} className="space-y-4">
         <label className="block">
-          <span className="font-[650]">Reading</span>
+          <span className="font-[650]">Another reading</span>
           <input
             name="reading"
             inputMode="decimal"
             autoComplete="off"
-            autoFocus
             aria-invalid={wrong !== null}
             aria-describedby={wrong ? "reading-wrong" : "reading-hint"}
             className={FIELD}
@@ -90,23 +89,21 @@ export function TypeReading({ data, view, say }: Tools) {
           </p>
         )}
         <div className="flex gap-3">
-          <Button weight="do" className="flex-1">
-            Write it
-          </Button>
+          <Button className="flex-1">Write it</Button>
           <Button type="button" onClick={() => setOpen(false)}>
             Back
           </Button>
         </div>
       </form>
-    </StoveDialog>
+    </AskDialog>
   );
 }
 
 /** The heat goes off before the time is served: the load is then not processed, so this one asks. */
-export function HeatOffEarly({ data, view, say }: Tools) {
+export function HeatOffEarly({ data, say }: Tools) {
   const [open, setOpen] = useState(false);
   return (
-    <StoveDialog
+    <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
           Heat is off early
@@ -127,21 +124,21 @@ export function HeatOffEarly({ data, view, say }: Tools) {
           type="button"
           weight="stop"
           onClick={() => {
-            if (say({ type: "heat-off", at: view.now })) setOpen(false);
+            if (say({ type: "heat-off" })) setOpen(false);
           }}
         >
           Record heat off
         </Button>
       </div>
-    </StoveDialog>
+    </AskDialog>
   );
 }
 
 /** Ending a run short throws a load back to the start, so this one asks. */
-export function GiveUp({ view, say }: Tools) {
+export function GiveUp({ say }: Tools) {
   const [open, setOpen] = useState(false);
   return (
-    <StoveDialog
+    <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
           Give this run up
@@ -158,10 +155,11 @@ export function GiveUp({ view, say }: Tools) {
       <form
         onSubmit={(e) => {
           const text = textOf(e, "reason");
-          if (text && say({ type: "abort", text, at: view.now })) setOpen(false);
+          if (text && say({ type: "abort", text })) setOpen(false);
         }}
         className="space-y-4"
       >
+        <NoEnter />
         <label className="block">
           <span className="font-[650]">Why</span>
           <input name="reason" required maxLength={200} autoComplete="off" className={FIELD} />
@@ -173,7 +171,7 @@ export function GiveUp({ view, say }: Tools) {
           </Button>
         </div>
       </form>
-    </StoveDialog>
+    </AskDialog>
   );
 }
 
@@ -182,7 +180,7 @@ export function HandOver({ data, view, say }: Tools) {
   const [open, setOpen] = useState(false);
   const here = view.atTheStove;
   return (
-    <StoveDialog
+    <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
           {here ? `${here} is at the stove. Hand over` : "Hand over"}
@@ -200,7 +198,7 @@ export function HandOver({ data, view, say }: Tools) {
               key={name}
               type="button"
               onClick={() => {
-                if (say({ type: "handover", text: name, at: view.now })) setOpen(false);
+                if (say({ type: "handover", text: name })) setOpen(false);
               }}
             >
               {name}
@@ -210,6 +208,6 @@ export function HandOver({ data, view, say }: Tools) {
           Nobody else
         </Button>
       </div>
-    </StoveDialog>
+    </AskDialog>
   );
 }

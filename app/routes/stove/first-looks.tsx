@@ -39,7 +39,7 @@ export function FirstLooks({ data, view, say }: Tools) {
                 onClick={() => {
                   if (name === right) {
                     setWrong(null);
-                    say({ type: "confirmed", asked: "size", text: name, at: view.now });
+                    say({ type: "confirmed", asked: "size", text: name });
                   } else
                     setWrong(
                       `This run’s ${run.plan.minutes} minutes are for ${right}. If ${name} stand inside, turn the heat off, give the run up and load what is really there: their time may be another.`,
@@ -62,7 +62,7 @@ export function FirstLooks({ data, view, say }: Tools) {
               type="button"
               onClick={() => {
                 setWrong(null);
-                say({ type: "confirmed", asked: "place", text: `at ${place}`, at: view.now });
+                say({ type: "confirmed", asked: "place", text: `at ${place}` });
               }}
             >
               Yes, here

@@ -1,67 +1,60 @@
 import type { Route } from "./+types/live";
-import { eventsSince, getRun } from "#store/run";
-import { type RunEvent } from "#core/run";
-import { pace } from "../../server/clock";
-import { clocksOf, type RunningClock } from "../../server/clocks";
-import { atHome } from "../../server/context";
-import { lookAround } from "../../server/look";
-import { runGlances } from "../../server/shell";
-import { orNotFound } from "../../server/form";
+import { knownSession } from "#store/access";
+import { visitorContext } from "../../server/access";
+import { larderContext } from "../../server/context";
+import { readCookie } from "../../server/cookie";
+import { feedOf, MOST_LINES } from "../../server/live";
 
-/** What a stove screen is told as it happens. */
-export interface LiveWord {
-  /** the larder's clock, and how fast it runs */
-  now: number;
-  pace: number;
-  events: RunEvent[];
-  /** the other clocks; now and then */
-  clocks?: RunningClock[];
-}
+/** Asked again so often whether whoever listens may, ms. */
+const ASK_MS = 15_000;
 
-/** Looked for this often, ms: a tap on one device is on the other before a hand has left it. */
-const LOOK_MS = 300;
-/** Even when nothing happens there is a word this often, ms, so that a dead line is noticed. */
-const WORD_MS = 4_000;
-
-/** What happens to a run, as server-sent events: each once, from where the listener was. */
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
-  const { larder } = home;
-  const run = orNotFound(() => getRun(larder, params.code));
-  const from = request.headers.get("Last-Event-ID") ?? new URL(request.url).searchParams.get("after");
-  let after = Number(from) || 0;
+/**
+ * What happens, as server-sent events. One line serves all pages of a browser. A screen on which nobody has said a PIN is
+ * told as well: an alarm is for whoever is near.
+ */
+export function loader({ request, context }: Route.LoaderArgs) {
+  const larder = context.get(larderContext);
+  const visitor = context.get(visitorContext);
+  const mayListen = () =>
+    !visitor.network ||
+    visitor.token !== null ||
+    knownSession(larder, readCookie(request, "in") ?? "") !== null;
   const encoder = new TextEncoder();
-  let timer: NodeJS.Timeout | null = null;
+  let close: (() => void) | null = null;
+  let asks: NodeJS.Timeout | null = null;
   const stop = () => {
-    if (timer) clearInterval(timer);
-    timer = null;
+    if (asks) clearInterval(asks);
+    close?.();
+    asks = close = null;
   };
+  let full = false;
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
-      let spoken = 0;
-      const look = () => {
-        const events = eventsSince(larder, run.id, after);
-        const due = performance.now() - spoken > WORD_MS;
-        if (events.length === 0 && !due) return;
-        spoken = performance.now();
-        after = events.at(-1)?.seq ?? after;
-        const word: LiveWord = { now: larder.now(), pace: pace(), events };
-        if (due) word.clocks = otherClocks(home, run.id);
-        controller.enqueue(encoder.encode(`id: ${after}\ndata: ${JSON.stringify(word)}\n\n`));
-      };
-      look();
-      timer = setInterval(() => {
+      close = feedOf(larder).open((word) => {
         try {
-          look();
+          controller.enqueue(encoder.encode(`data: ${JSON.stringify(word)}\n\n`));
         } catch {
-          // The listener is gone, or the larder is being closed: the screen asks again by itself.
+          // Whoever listened is gone.
           stop();
         }
-      }, LOOK_MS);
+      });
+      full = close === null;
+      asks = setInterval(() => {
+        if (mayListen()) return;
+        stop();
+        controller.close();
+      }, ASK_MS);
       request.signal.addEventListener("abort", stop);
     },
     cancel: stop,
   });
+  if (full) {
+    stop();
+    return new Response(`At most ${MOST_LINES} screens can listen at once.`, {
+      status: 503,
+      headers: { "Retry-After": "10" },
+    });
+  }
   return new Response(stream, {
     headers: {
       "Content-Type": "text/event-stream",
@@ -69,13 +62,4 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       "Cache-Control": "no-store, no-transform",
     },
   });
-}
-
-/** Clocks of everything but this run. The look around is made anew for each word. */
-function otherClocks(home: ReturnType<typeof atHome>, runId: string): RunningClock[] {
-  const fresh = { ...home, context: { ...home.context } as typeof home.context };
-  return clocksOf(
-    runGlances(fresh).filter((r) => r.id !== runId),
-    lookAround(fresh),
-  );
 }

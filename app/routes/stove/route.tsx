@@ -1,13 +1,14 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { writingOf } from "#store/household";
 import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure, psiFromKPa } from "#core/quantity";
-import { RUN_EVENT_TYPES } from "#core/run";
+import { OWN_DIAL, RUN_EVENT_TYPES, figureSays, floorOn } from "#core/run";
 import { runAgenda } from "#core/agenda";
 import { settingsFor } from "#core/schedule";
 import { Refused } from "#store/db";
+import { listCanners } from "#store/equipment";
 import { containersOfRun } from "#store/rest";
 import { getRun, heatKitchen, takeOutLoad, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
@@ -15,7 +16,9 @@ import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
 import { loadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
-import { lookedAt } from "../../words/run";
+import { eventWords, lookedAt } from "../../words/run";
+import { callFromStove } from "../../live/alarms";
+import { pressed } from "../../outbox";
 import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
@@ -30,8 +33,8 @@ import { Gauges } from "./gauges";
 import { FirstLooks } from "./first-looks";
 import { Taps } from "./taps";
 import { Unload } from "./unload";
-import { useStove } from "./stove-awake";
-import { refusalOf, useRun, useRunView, type StoveRun } from "./use-run";
+import { Readiness } from "../../live/readiness";
+import { refusalOf, useRun, useRunView, type Said, type StoveRun } from "./use-run";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -59,6 +62,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       id: run.id,
       code: run.code,
       canner: run.cannerName,
+      cannerPlace: listCanners(larder).findIndex((c) => c.id === run.cannerId),
       plan: run.plan,
       events: run.events,
       openedAt: run.openedAt,
@@ -97,8 +101,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     if (v.type === "abort" && !v.reason)
       throw new Refused({ reason: "Say why it is given up, for the record." });
     tapRun(larder, run.id, {
-      // Two different taps in quick succession may carry the same page's key; they are two events all the same.
-      id: `${v.key}:${v.type}`,
+      id: v.key,
       type: v.type,
       by: me.name,
       gaugeKPa: read?.kPa,
@@ -123,7 +126,19 @@ export default function Stove(props: Route.ComponentProps) {
 
 function StoveOfRun({ loaderData, actionData }: Route.ComponentProps) {
   const { run, serverNow, clocks, me } = loaderData;
-  const stove = useRun({ code: run.code, me, events: run.events, clocks, serverNow, pace: loaderData.pace });
+  const { units } = loaderData;
+  const wordsOf = useCallback((said: Said) => eventWords({ ...said, id: "", at: 0, seq: 0 }, units), [units]);
+  const stove = useRun({
+    id: run.id,
+    code: run.code,
+    canner: run.canner,
+    me,
+    wordsOf,
+    events: run.events,
+    clocks,
+    serverNow,
+    pace: loaderData.pace,
+  });
   return (
     <NowProvider serverNow={stove.heard.now} pace={stove.heard.pace}>
       <Live data={loaderData} stove={stove} refused={actionData?.result?.error?.[""]?.join(" ") ?? null} />
@@ -136,33 +151,49 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   const now = useNow();
   const view = useRunView(run.plan, stove.events, run.openedAt, now);
   const agenda = runAgenda(view, run.plan, data.quarts);
-  const elsewhere = stove.clocks.find((c) => c.alarm) ?? null;
-  const { soundOn, setSoundOn } = useStove(view.alarm, view.loudness, elsewhere !== null);
   const [said, setSaid] = useState<string | null>(refused);
+  useEffect(() => {
+    const { alarm, alarmSince, answered, loudness } = view;
+    const pressure = formatPressure(run.plan.floorKPa, units);
+    const { code, canner, plan } = run;
+    callFromStove({
+      code,
+      alarm: alarm && {
+        code,
+        canner,
+        alarm,
+        since: alarmSince!,
+        answered,
+        loudness,
+        pressure,
+        minutes: plan.minutes,
+      },
+    });
+  });
+  useEffect(() => {
+    return () => callFromStove(null);
+  }, []);
   useEffect(() => {
     document.documentElement.dataset.alarm = view.alarm && !view.answered ? view.alarm : "";
     return () => void delete document.documentElement.dataset.alarm;
   }, [view.alarm, view.answered]);
-  const say = (tap: Parameters<StoveRun["send"]>[0]) => {
-    const no = refusalOf(view, run.plan, tap);
+  const say = (what: Said) => {
+    // The instant is that of the press, and not of the last drawing.
+    const press = pressed();
+    const no = refusalOf(view, run.plan, what);
     setSaid(no);
-    if (no === null) stove.send(tap);
+    if (no === null) stove.send(what, press);
     return no === null;
   };
   const tools = { data: { ...data, run: { ...run, events: stove.events } }, view, say };
+  const read = view.lastReading;
   const early = view.phase === "warming" || view.phase === "venting";
+  const open = ["unloading", "resting", "checked", "aborted"].includes(view.phase);
   return (
-    <div className="flex min-h-dvh flex-col lg:h-dvh">
+    <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--strip-at-foot,0px))] lg:min-h-0">
       <title>{`${run.canner} · Patient Larder`}</title>
       <Strip clocks={stove.clocks}>
-        <button
-          type="button"
-          onClick={() => setSoundOn(!soundOn)}
-          aria-pressed={soundOn}
-          className="flex min-h-12 min-w-12 items-center px-4 text-[0.92rem] font-[600]"
-        >
-          {soundOn ? "Sound is on" : "Sound is off"}
-        </button>
+        <Readiness />
         <Link
           to="/fire"
           onClick={(e) => stove.deadSince !== null && e.preventDefault()}
@@ -186,7 +217,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
           <FaceOfStove data={tools.data} view={view} due={agenda[0] ?? null} />
           <AlarmBar {...tools} />
           {view.phase === "unloading" && <Unload {...tools} />}
-          <Taps {...tools} refused={said ?? stove.notTaken} />
+          <Taps {...tools} refused={said} />
         </div>
         <aside
           aria-label="Pressure"
@@ -194,18 +225,19 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
         >
           {early ? (
             <FirstLooks {...tools} />
-          ) : (
+          ) : open ? null : (
             <div className="min-h-0 flex-1 max-lg:hidden">
               <PressureColumn
-                floorKPa={run.plan.floorKPa}
+                floorKPa={floorOn(run.plan, read?.instrument ?? OWN_DIAL)}
                 marginKPa={run.plan.marginKPa ?? 0}
                 safeMaxKPa={run.plan.safeMaxKPa}
-                readingKPa={view.lastReading?.gaugeKPa ?? null}
+                readingKPa={read?.gaugeKPa ?? null}
+                says={read && figureSays(run.plan, view.aside, read.instrument, read.gaugeKPa)}
                 units={units}
               />
             </div>
           )}
-          <Gauges {...tools} />
+          {!open && <Gauges {...tools} />}
           <Facts data={tools.data} view={view} />
         </aside>
       </main>
@@ -222,8 +254,8 @@ function Line({ stove }: { stove: StoveRun }) {
       data-testid="dead-line"
       className="border-b-2 border-amber bg-sheet px-9 py-2 font-[650] max-md:px-4"
     >
-      The larder does not answer. The clocks go on, and what you say is kept on this device
-      {stove.waiting > 0 && <> ({stove.waiting} so far)</>} and delivered when it is back.
+      Can’t reach Patient Larder. The clocks go on. What you press is saved on this device
+      {stove.waiting > 0 && <> ({stove.waiting} so far)</>} and sent when it is back.
     </p>
   );
 }

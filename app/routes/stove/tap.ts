@@ -17,10 +17,16 @@ export const TapSchema = z.strictObject({
   asked: z.enum(ASKED).optional(),
   container: z.string().max(40).optional(),
   siphoned: z.enum(SIPHONED).optional(),
+  uncertain: z.boolean().optional(),
 });
 export type StoveTap = z.infer<typeof TapSchema>;
 
-export const DeliverySchema = z.strictObject({ taps: z.array(TapSchema).min(1).max(500) });
+export const DeliverySchema = z.strictObject({
+  /** each is read by itself, so that one that cannot be read costs no other */
+  taps: z.array(z.unknown()).min(1).max(500),
+  /** what the screen's clock shows as it sends, by the larder's clock as it last heard it, ms since 1970 UTC */
+  sentAt: z.number().int().optional(),
+});
 
 /** What the larder says to a delivery. */
 export interface DeliveryAnswer {

@@ -1,8 +1,20 @@
 import { Link } from "react-router";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
-import { whyNot, type RunView } from "#core/run";
+import {
+  OWN_DIAL,
+  governsNow,
+  isReliedOn,
+  nextLook,
+  standingOf,
+  watchedBy,
+  whyNot,
+  type LookAsked,
+  type RunEvent,
+  type RunView,
+} from "#core/run";
 import { Button } from "#ui/button";
-import { eventWords } from "../../words/run";
+import { CannerMark } from "#ui/canner-mark";
+import { eventWords, watchedWords } from "../../words/run";
 import { clockTime } from "../../words/time";
 import { type Tools } from "./data";
 import { CountRocking } from "./count-rocking";
@@ -10,10 +22,20 @@ import { GiveUp, HandOver, HeatOffEarly, TypeReading } from "./dialogs";
 import { type StoveTap } from "./tap";
 import { TakeOut } from "./take-out";
 
-type Tap = Pick<StoveTap, "type" | "weightKPa"> & { label: string };
+type Tap = Pick<StoveTap, "type" | "weightKPa"> & {
+  label: string;
+  /** it may be said, and nobody is asked to: something else stands first */
+  aside?: boolean;
+};
 
 /** The buttons that fit where the run is: the usual one first and heaviest. */
-function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: Tap[]): Tap[] {
+function tapsFor(
+  view: RunView,
+  floor: string,
+  weightGoverns: boolean,
+  weights: Tap[],
+  asked: LookAsked,
+): Tap[] {
   const at: Tap = weightGoverns
     ? { type: "weight-rocking", label: "Weight is rocking" }
     : { type: "at-target", label: `At ${floor}` };
@@ -21,8 +43,8 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: 
     ? { type: "weight-rocking", label: "Still rocking" }
     : { type: "at-target", label: `Still at ${floor}` };
   const fell: Tap = weightGoverns
-    ? { type: "weight-quiet", label: "It went quiet" }
-    : { type: "below-target", label: "It fell" };
+    ? { type: "weight-quiet", label: "Weight stopped rocking" }
+    : { type: "below-target", label: "Pressure dropped" };
   switch (view.phase) {
     case "warming":
       return view.burnerLitAt === null
@@ -35,11 +57,18 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: 
         : // The right weight first, so that what is offered early is what will be pressed.
           [...weights.slice(0, 1), { type: "steam-faltered", label: "Steam faltered" }];
     case "pressurising":
-      return [at, { type: "too-high", label: "Too high" }];
+      return [
+        { ...at, aside: asked === "nothing" },
+        { type: "too-high", label: "Too high", aside: true },
+      ];
     case "processing":
       return view.completedAt !== null
         ? [{ type: "heat-off", label: "Heat is off" }]
-        : [still, fell, { type: "too-high", label: "Too high" }];
+        : [
+            ...(asked === "tap" ? [still] : []),
+            { ...fell, aside: true },
+            { type: "too-high", label: "Too high", aside: true },
+          ];
     case "cooling":
       if (view.zeroAt !== null && view.lockDownAt !== null)
         return [{ type: "weight-off", label: "Weight is off" }];
@@ -57,26 +86,36 @@ function tapsFor(view: RunView, floor: string, weightGoverns: boolean, weights: 
   }
 }
 
+/** Whether a gauge sent it: what somebody said of a gauge is theirs. */
+const isSent = (e: Pick<RunEvent, "type" | "source">) => e.type === "reading" && e.source !== undefined;
+
 /** Everything a wet thumb may say now. Typed readings, giving up and undo stand beside, smaller. */
 export function Taps({ data, view, say, refused }: Tools & { refused: string | null }) {
   const { run, key, units } = data;
-  const weighted = run.plan.governs === "weighted";
+  const { plan } = run;
+  const weighted = governsNow(plan, view.aside) === "weighted";
+  const dial = standingOf(plan, view.aside, OWN_DIAL);
+  const asked = nextLook(view, plan, view.now);
   const taps = tapsFor(
     view,
     formatPressure(run.plan.floorKPa, units),
     weighted,
     weightTaps(data.weights, run.plan.weightKPa, units),
+    asked,
   );
+  const figure = asked === "figure" && view.phase === "processing" && view.completedAt === null;
   const last = [...run.events]
-    .filter((e) => e.type !== "correction" && e.type !== "silence" && e.source === undefined)
+    .filter(
+      (e) => e.type !== "correction" && e.type !== "silence" && !isSent(e) && !e.type.startsWith("clock-"),
+    )
     .filter((e) => !run.events.some((c) => c.corrects === e.id))
     .sort((x, y) => x.at - y.at || x.seq - y.seq)
     .at(-1);
-  const reads = view.phase === "pressurising" || view.phase === "processing" || view.phase === "cooling";
+  const atPressure = view.phase === "pressurising" || view.phase === "processing";
+  const reads = (atPressure || view.phase === "cooling") && dial !== "none";
   const running =
     ["warming", "venting", "pressurising", "processing"].includes(view.phase) && view.completedAt === null;
-  const rocks =
-    run.plan.weightKPa !== undefined && (view.phase === "processing" || view.phase === "pressurising");
+  const rocks = plan.weightKPa !== undefined && atPressure;
   const over = ["resting", "checked", "aborted"].includes(view.phase);
   return (
     <div className="mt-5">
@@ -93,15 +132,30 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
           </span>
           <Button
             type="button"
-            onClick={() =>
-              say({ type: "correction", corrects: last.id, text: "the heat was not off", at: view.now })
-            }
+            onClick={() => say({ type: "correction", corrects: last.id, text: "the heat was not off" })}
           >
             Undo: the heat is still on
           </Button>
         </p>
       )}
+      {atPressure && !weighted && !isReliedOn(dial) && view.completedAt === null && (
+        <p role="alert" className="mb-3 border-l-[6px] border-stop pl-4 text-[1.1rem] font-[650] text-stop">
+          This dial is not relied on and there is no weight, so nothing here shows enough pressure. Turn the
+          heat off, or use a tested gauge that sends readings.
+        </p>
+      )}
+      {!over && (
+        <p className="mb-2 flex items-center gap-2 text-[1.15rem] font-[700]">
+          <CannerMark name={run.canner} place={Math.max(0, run.cannerPlace)} /> {run.canner}
+        </p>
+      )}
+      {asked === "nothing" && atPressure && view.completedAt === null && (
+        <p className="mb-3 text-[1.1rem]">
+          {watchedWords(watchedBy(view, plan, view.now), view.phase, plan)}
+        </p>
+      )}
       <div className="flex gap-4 max-md:flex-wrap max-md:gap-2">
+        {figure && <TypeReading data={data} view={view} say={say} asked />}
         {/* Without its script the page posts the same words; with it they go through the outbox. */}
         <form
           method="post"
@@ -110,10 +164,18 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
             e.preventDefault();
             const name = (e.nativeEvent as SubmitEvent).submitter?.dataset.tap;
             const tap = taps.find((t) => t.label === name);
-            if (tap) say({ type: tap.type, weightKPa: tap.weightKPa, at: view.now });
+            if (tap) say({ type: tap.type, weightKPa: tap.weightKPa });
           }}
         >
           <input type="hidden" name="key" value={key} />
+          {figure && (
+            // A page without its script cannot ask for the figure.
+            <noscript>
+              <Button name="type" value="at-target" size="stove" className="flex-1">
+                Still at {formatPressure(plan.floorKPa, units)}
+              </Button>
+            </noscript>
+          )}
           {taps.map((t, i) => (
             <Button
               key={t.label}
@@ -121,14 +183,14 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
               value={t.type}
               data-tap={t.label}
               size="stove"
-              weight={i === 0 && whyNot(view, t.type) === null ? "do" : "quiet"}
-              className={i === 0 ? "flex-[2] max-md:basis-full" : "flex-1"}
+              weight={i === 0 && !t.aside && whyNot(view, t.type) === null ? "do" : "quiet"}
+              className={i === 0 && !t.aside ? "flex-[2] max-md:basis-full" : "flex-1"}
             >
               {t.label}
             </Button>
           ))}
         </form>
-        {reads && <TypeReading data={data} view={view} say={say} />}
+        {reads && !figure && <TypeReading data={data} view={view} say={say} />}
         {view.phase === "resting" && (
           <Button asChild size="stove" weight="do" className="flex-1">
             <Link to="/rest">To the towel</Link>
@@ -150,9 +212,7 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
               type="button"
               weight="bare"
               className="!px-1"
-              onClick={() =>
-                say({ type: "correction", corrects: last.id, text: "undone at the stove", at: view.now })
-              }
+              onClick={() => say({ type: "correction", corrects: last.id, text: "undone at the stove" })}
             >
               Undo
             </Button>

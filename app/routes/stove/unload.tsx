@@ -12,7 +12,7 @@ export function Unload({ data, view, say }: Tools) {
   const last = view.out.at(-1);
   // Lifting it out says nothing of its liquid: that is said by a tap of its own, or stays unsaid.
   const out = (container: string, siphoned?: Siphoned) =>
-    say({ type: "container-out", container, ...(siphoned && { siphoned }), at: view.now });
+    say({ type: "container-out", container, ...(siphoned && { siphoned }) });
   return (
     <section aria-label="Lifting out" className="mt-2">
       <p className="text-soft">

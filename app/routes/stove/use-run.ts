@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { v7 as uuid } from "uuid";
 import {
   advance,
   effectiveEvents,
@@ -10,20 +9,14 @@ import {
   type RunPlan,
   type RunView,
 } from "#core/run";
-import { openOutbox } from "../../outbox";
+import { deliver, entries, newEntry, onEntries, putDown, type Entry, type Press } from "../../outbox";
+import { onWord, useHeard } from "../../live/feed";
 import { type StripClock } from "#ui/strip";
-import type { LiveWord } from "./live";
-import { type DeliveryAnswer, type StoveTap } from "./tap";
+import { type Word } from "../../live/word";
+import { type StoveTap } from "./tap";
 
-/** Tried again this often while the larder cannot be reached, ms. */
-const AGAIN_MS = 2_000;
-/** No word for so long, and the line counts as dead, ms. */
-const SILENT_MS = 10_000;
 /** Kept taps come after everything the larder has of the same instant. */
 const LATE_SEQ = 1_000_000_000_000;
-
-/** Taps in one delivery at most. */
-const AT_ONCE = 200;
 
 /** The larder's clock as it was last heard. */
 export interface Heard {
@@ -31,9 +24,16 @@ export interface Heard {
   pace: number;
 }
 
+/** What somebody says at the stove; when is known from the press. */
+export type Said = Omit<StoveTap, "id" | "at" | "by" | "uncertain">;
+
 interface Started {
+  id: string;
   code: string;
   me: string;
+  canner: string;
+  /** a tap in words, for whoever looks at what waits */
+  wordsOf(tap: Said): string;
   events: readonly RunEvent[];
   clocks: readonly StripClock[];
   serverNow: number;
@@ -49,10 +49,8 @@ export interface StoveRun {
   deadSince: number | null;
   /** taps kept here and not delivered yet */
   waiting: number;
-  /** a tap the larder would not take when it heard of it, in its words */
-  notTaken: string | null;
   /** says something: at once here, and delivered as soon as can be */
-  send(tap: Omit<StoveTap, "id" | "at" | "by"> & { at: number }): void;
+  send(said: Said, press: Press): void;
 }
 
 /**
@@ -65,114 +63,77 @@ export function useRun(start: Started): StoveRun {
   const [kept, setKept] = useState<readonly StoveTap[]>([]);
   const [heard, setHeard] = useState<Heard>({ now: start.serverNow, pace: start.pace });
   const [clocks, setClocks] = useState(start.clocks);
-  const [deadSince, setDeadSince] = useState<number | null>(null);
-  const [notTaken, setNotTaken] = useState<string | null>(null);
-  const outbox = useMemo(() => openOutbox<StoveTap>(`/fire/${code}/taps`), [code]);
-  const busy = useRef(false);
-  /** said while a delivery is on its way */
-  const more = useRef(false);
+  const to = `/fire/${code}/taps`;
 
-  /** One delivery: what is kept, in its order. @returns whether there may be more */
-  const deliverSome = useCallback(async (): Promise<boolean> => {
-    const taps = (await outbox.waiting()).slice(0, AT_ONCE);
-    // What a page before this one kept is shown as well; what was just said may not be on the shelf yet.
-    setKept((before) => [...taps.filter((t) => !before.some((k) => k.id === t.id)), ...before]);
-    if (taps.length === 0) return false;
-    const answer = await fetch(`/fire/${code}/taps`, {
-      method: "POST",
-      headers: { "Content-Type": "application/json" },
-      body: JSON.stringify({ taps }),
-      signal: AbortSignal.timeout(SILENT_MS),
-    });
-    if (answer.status >= 500) throw new TypeError("the larder is in trouble");
-    const answers = answer.ok
-      ? ((await answer.json()) as DeliveryAnswer).answers
-      : // Whatever they are, they will never be taken: said, and not tried for ever.
-        taps.map(({ id }) => ({ id, refused: `This could not be taken (${answer.status}).` }));
-    const refused = answers.flatMap((a) => (a.refused === null ? [] : [a.refused]));
-    if (refused.length) setNotTaken([...new Set(refused)].join(" "));
-    const taken = taps.filter((t) => answers.some((a) => a.id === t.id && a.refused === null));
-    setTold((before) => merged(before, taken.map(asEvent)));
-    await outbox.done(answers.map((a) => a.id));
-    setKept((before) => before.filter((k) => !answers.some((a) => a.id === k.id)));
-    return true;
-  }, [code, outbox]);
-
-  const deliver = useCallback(async () => {
-    more.current = true;
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      while (more.current) {
-        more.current = false;
-        while (await deliverSome());
-      }
-    } catch {
-      setDeadSince((s) => s ?? Date.now());
-    } finally {
-      busy.current = false;
-    }
-  }, [deliverSome]);
-
+  const [waiting, setWaiting] = useState(0);
   useEffect(() => {
-    void deliver();
-    const timer = setInterval(() => void deliver(), AGAIN_MS);
-    const online = () => void deliver();
-    addEventListener("online", online);
-    return () => {
-      clearInterval(timer);
-      removeEventListener("online", online);
+    let gone = false;
+    // What was said here and is not with the larder yet: what a page before this one kept is shown as well.
+    const look = async () => {
+      const mine = (await entries()).filter((e) => e.kind === "tap" && e.path === to);
+      if (gone) return;
+      const there = mine.filter((e) => e.refused === null).map((e) => tapOf(e, start.me));
+      const known = new Set(mine.map((e) => e.id));
+      setWaiting(there.length);
+      // What was taken stays until it is told, and what was just said may not be put down yet; what is refused goes.
+      setKept((before) => [...there, ...before.filter((t) => !known.has(t.id))]);
     };
-  }, [deliver]);
+    void look();
+    const stop = onEntries(() => void look());
+    return () => {
+      gone = true;
+      stop();
+    };
+  }, [to, start.me]);
 
   const after = useRef(start.events.reduce((last, e) => Math.max(last, e.seq), 0));
   useEffect(() => {
-    let line: EventSource | null = null;
-    let heardAt = performance.now();
-    const listen = () => {
-      line?.close();
-      heardAt = performance.now();
-      line = new EventSource(`/fire/${code}/live?after=${after.current}`);
-      line.onmessage = (message: MessageEvent<string>) => {
-        const word = JSON.parse(message.data) as LiveWord;
-        heardAt = performance.now();
-        setDeadSince(null);
-        setHeard({ now: word.now, pace: word.pace });
-        if (word.clocks) setClocks(word.clocks);
-        if (word.events.length) {
-          after.current = word.events.at(-1)!.seq;
-          setTold((before) => merged(before, word.events));
-        }
-        void deliver();
-      };
-      line.onerror = () => setDeadSince((s) => s ?? Date.now());
+    let asking = false;
+    const take = (events: readonly RunEvent[]) => {
+      if (events.length === 0) return;
+      after.current = Math.max(after.current, events.at(-1)!.seq);
+      setTold((before) => merged(before, events));
     };
-    listen();
-    // A line can die without a word (the machine slept, the router went): then it is opened anew.
-    const watch = setInterval(() => {
-      if (line?.readyState === EventSource.CLOSED || performance.now() - heardAt > SILENT_MS) {
-        setDeadSince((s) => s ?? Date.now());
-        listen();
-      }
-    }, AGAIN_MS);
-    return () => {
-      clearInterval(watch);
-      line?.close();
+    const hear = (word: Word) => {
+      setHeard({ now: word.now, pace: word.pace });
+      setClocks(word.clocks.filter((c) => c.id !== start.id));
+      for (const fresh of word.events)
+        if (fresh.code === code && fresh.before <= after.current) take(fresh.events);
+      const last = word.last[code] ?? 0;
+      if (last <= after.current || asking) return;
+      // Something was missed: this page was deaf for a while, or a burst was too long for a word.
+      asking = true;
+      void fetch(`/fire/${code}/events?after=${after.current}`)
+        .then(async (answer) => take(((await answer.json()) as { events: RunEvent[] }).events))
+        .catch(() => undefined)
+        .finally(() => (asking = false));
     };
-  }, [code, deliver]);
+    const stop = onWord(hear);
+    return stop;
+  }, [code, start.id]);
+  const { deafSince } = useHeard();
 
+  const { me, canner, wordsOf } = start;
   const send = useCallback<StoveRun["send"]>(
-    (said) => {
-      const tap: StoveTap = { ...said, at: Math.round(said.at), id: uuid(), by: start.me };
-      setNotTaken(null);
-      setKept((before) => [...before, tap]);
-      void outbox.keep(tap).then(deliver);
+    (said, press) => {
+      const label = `${canner}: ${wordsOf(said)}`;
+      const entry = newEntry({ kind: "tap", path: to, body: JSON.stringify(said), press, label });
+      setKept((before) => [...before, tapOf(entry, me)]);
+      document.documentElement.dataset.unsent = "1";
+      void putDown(entry).then(deliver);
     },
-    [deliver, outbox, start.me],
+    [to, me, canner, wordsOf],
   );
   const events = useMemo(() => merged(told, kept.map(asEvent)), [told, kept]);
-  return { heard, events, clocks, deadSince, waiting: kept.length, notTaken, send };
+  return { heard, events, clocks, deadSince: deafSince, waiting, send };
 }
+
+const tapOf = ({ id, body, press }: Entry, me: string): StoveTap => ({
+  ...(JSON.parse(body) as Said),
+  id,
+  at: press.at,
+  by: me,
+});
 
 const asEvent = (tap: StoveTap, i: number): RunEvent => ({ ...tap, seq: LATE_SEQ + i });
 

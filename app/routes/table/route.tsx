@@ -2,7 +2,7 @@ import { Form, Link, redirect, useSubmit } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { keepWhenLost } from "../../outbox";
+import { keptUntilTaken } from "../../outbox";
 import { CAUTIONS, FORMS, speciesByKey } from "#core/species";
 import { formatMassShort, type Writing } from "#core/quantity";
 import { expectedKg, learnedYield, typicalBoneless } from "#core/yield";
@@ -108,7 +108,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 /** Taps are kept on this screen while the larder cannot be reached, and told to it in their order. */
 export function clientAction(args: Route.ClientActionArgs) {
-  return keepWhenLost(args);
+  return keptUntilTaken(args);
 }
 
 export default function Table({ loaderData, actionData }: Route.ComponentProps) {

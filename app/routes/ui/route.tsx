@@ -128,6 +128,7 @@ export default function DesignSystem() {
                 key={psi}
                 floorKPa={kPaFromPsi(13)}
                 safeMaxKPa={kPaFromPsi(20)}
+                says="enough"
                 readingKPa={kPaFromPsi(psi)}
                 units="us"
               />

@@ -66,16 +66,24 @@ async function admit(
   if (bearer) {
     const token = await tokenOf(larder, bearer, ip, res, answer);
     if (!token) return null;
-    if (mayDo(larder, token, req)) return { device: token.name, ip, outside: false, network };
+    if (mayDo(larder, token, req))
+      return { device: token.name, token: token.name, ip, outside: false, network };
     answer(res, 403, `“${token.name}” may not do this with its token.`);
     return null;
   }
-  if (!network) return { device: cookieIn(req, "screen") ?? device, ip, outside: false, network };
+  if (!network)
+    return { device: cookieIn(req, "screen") ?? device, token: null, ip, outside: false, network };
   const key = cookieIn(req, "in");
   const known = key ? knownSession(larder, key) : null;
   if (known) {
     if (known.next) setInCookie(res, known.next);
-    return { device: cookieIn(req, "screen") ?? known.session.device, ip, outside: false, network };
+    return {
+      device: cookieIn(req, "screen") ?? known.session.device,
+      token: null,
+      ip,
+      outside: false,
+      network,
+    };
   }
   if (API.test(req.path)) {
     answer(
@@ -85,7 +93,8 @@ async function admit(
     );
     return null;
   }
-  if (AT_THE_DOOR.test(req.path) || isPageData(req)) return { device, ip, outside: true, network };
+  if (AT_THE_DOOR.test(req.path) || isPageData(req))
+    return { device, token: null, ip, outside: true, network };
   if (req.method === "GET" || req.method === "HEAD")
     res.redirect(303, `/enter?back=${encodeURIComponent(req.originalUrl)}`);
   else answer(res, 401, "This screen has not said the passphrase. Open the larder anew.");
@@ -136,8 +145,19 @@ function step(req: Request, res: Response, visitor: Visitor, next: NextFunction)
     req.method === "POST" && ago >= 1000 && ago <= SAID_AT_MOST_MS
       ? { at: heardAt - Math.round(ago), heardAt }
       : null;
+  const delivered = req.method === "POST" && ago >= 0;
+  if (delivered) answerWithoutRedirect(res);
   const header = (name: string, value: string) => void (res.headersSent || res.setHeader(name, value));
-  onBehalfOf({ device: visitor.device, said, header }, next);
+  onBehalfOf({ device: visitor.device, said, delivered, header }, next);
+}
+
+/** Whoever delivers what was kept follows nowhere: it is told whether it was written down, or that it has to sign in. */
+function answerWithoutRedirect(res: Response): void {
+  const write = res.writeHead.bind(res) as (status: number) => Response;
+  res.writeHead = ((status: number) => {
+    const leads = status >= 300 && status < 400;
+    return write(leads ? (res.getHeader("Larder-Taken") ? 204 : 401) : status);
+  }) as Response["writeHead"];
 }
 
 /** Slows whoever asks for codes that name nothing, on the network: codes are short enough to be tried in turn. */

@@ -4,6 +4,8 @@ import { createContext } from "react-router";
 export interface Visitor {
   /** the screen or instrument, as the history names it */
   device: string;
+  /** name of the token it showed; null for a screen, and for a program that needs none here */
+  token: string | null;
   /** address it asks from */
   ip: string;
   /** has not said the passphrase, where one is asked for */

@@ -1,4 +1,5 @@
 import { DateTime } from "luxon";
+import { readWall } from "#core/calendar";
 import { v7 as uuid } from "uuid";
 import { onBehalfOf, Refused, scopeNow, type Write } from "#store/db";
 import { parseQuantity } from "#core/quantity";
@@ -121,11 +122,22 @@ class SheetClock {
 
   /** The instant of a time as written, ms, or what is wrong with it. */
   instant(text: string, label: string): number | { problem: string } {
-    const [, h, m] = /^(\d{1,2}):(\d\d)$/.exec(text.trim()) ?? [];
+    const [, h, m, which] = /^(\d{1,2}):(\d\d)\s*([AB])?$/i.exec(text.trim()) ?? [];
     if (h === undefined || Number(h) > 23 || Number(m) > 59)
       return { problem: `“${text.slice(0, 20)}” is not a time. Write it like 14:05.` };
-    let at = this.last.set({ hour: Number(h), minute: Number(m), second: 0, millisecond: 0 });
+    const { year, month, day } = this.last;
+    const read = readWall({ year, month, day, hour: Number(h), minute: Number(m) }, this.last.zoneName!);
+    if (read?.is === "skipped")
+      return { problem: `${text} did not exist that day: the clocks went forward over it.` };
+    const all = read?.is === "twice" ? read.at : [read!.at];
     // A minute is what a kitchen clock shows: the same minute twice is in order.
+    const inOrder = all.filter((t) => !this.begun || t >= this.last.toMillis() - 59_999);
+    const chosen = which ? all[which.toUpperCase() === "A" ? 0 : all.length - 1]! : (inOrder[0] ?? all[0]!);
+    if (all.length > 1 && !which && !this.begun)
+      return {
+        problem: `${text} came twice that day: the clocks went back. Write ${text}A for the first time, ${text}B for the second.`,
+      };
+    let at = DateTime.fromMillis(chosen, { zone: this.last.zone });
     if (this.begun && at.toMillis() < this.last.toMillis() - 59_999) {
       if (!this.overnight || this.crossed)
         return {
@@ -168,7 +180,7 @@ function tapsOf(sheet: RunSheet, home: Home["household"], now: number): SheetTap
   const from = taps.find((t) => t.type === "weight-on") ?? taps[0];
   const looks = new SheetClock(start, sheet.overnight ?? false, now, from?.at);
   for (const line of sheet.readings.split(/\r?\n/).filter((l) => l.trim())) {
-    const [, time, figure] = /^\s*(\d{1,2}:\d\d)[\s,;]+(.+?)\s*$/.exec(line) ?? [];
+    const [, time, figure] = /^\s*(\d{1,2}:\d\d\s?[AB]?)[\s,;]+(.+?)\s*$/i.exec(line) ?? [];
     const at = time === undefined ? null : looks.instant(time, "the gauge");
     const read = parseQuantity(figure ?? "", "gaugePressure", writingOf(home));
     if (typeof at === "number" && read.ok)

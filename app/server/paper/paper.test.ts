@@ -230,3 +230,15 @@ test("the blank forms carry the tested times of this altitude, and a field for e
   for (const label of ["Lit", "Steam steady", "Weight on", "Heat off", "Gauge at zero", "Lid off"])
     expect(texts[4], label).toContain(label);
 });
+
+test("a time on a sheet that came twice is asked about, and one that was skipped is refused", () => {
+  const { t, sheet } = afterwards();
+  const on = (day: string, times: RunSheet["times"]) => refusal(t, { ...sheet, day, times });
+  t.larder.sqlite.prepare("update household set zone = 'Europe/Oslo'").run();
+  expect(on("2026-10-25", { ...GOOD, lit: "02:30" }).lit).toMatch(/came twice .* Write 02:30A for the first/);
+  expect(on("2026-10-25", { ...GOOD, lit: "02:30B", steam: "02:40" }).lit).toBeUndefined();
+  // Once the hour is known, the sheet goes on through it in order: 02:10 after 02:50 is the second.
+  const through = on("2026-10-25", { ...GOOD, lit: "02:50A", steam: "02:10", weightOn: "02:05" });
+  expect(through.steam).toBeUndefined();
+  expect(through.weightOn).toMatch(/is before 02:10 above it/);
+});

@@ -7,11 +7,28 @@ import {
   kPaFromPsi,
   type UnitSystem,
 } from "#core/quantity";
-import { effectiveEvents, type RunEvent, type RunView } from "#core/run";
+import {
+  OWN_DIAL,
+  effectiveEvents,
+  floorOn,
+  minProcessKPa,
+  standingOf,
+  type RunEvent,
+  type RunView,
+} from "#core/run";
 import { getCanner } from "#store/equipment";
 import { getRun, type RunRecord } from "#store/run";
+import { headLong, headOf, headText, recordedKeys } from "#store/witness";
 import { containersWords, speciesWords } from "../../words/load";
-import { aimWords, deviationWords, eventWords, lookedAt } from "../../words/run";
+import {
+  aimWords,
+  deviationWords,
+  eventWords,
+  heardWords,
+  lookedAt,
+  standingWords,
+  unobservedWords,
+} from "../../words/run";
 import { clockSeconds, clockTime, longDay } from "../../words/time";
 import { type Home } from "../context";
 
@@ -35,9 +52,27 @@ export interface ProcessRecord {
   /** what gauges sent, each gauge in one line */
   gauges: string[];
   trace: PressureTrace;
+  history: HistoryCode | null;
 }
 
-/** Pressure over the run for drawing: instants in ms since 1970 UTC, kPa on the face. */
+/** What a record's history is known by on paper. */
+export interface HistoryCode {
+  /** for people, for example `R3T-7/41/7K3M9-2XQ4T-8HNWP-A6C2D` */
+  text: string;
+  /** the same with the whole hash, for the QR code */
+  long: string;
+  /** fingerprint of the key that signs this larder's history; null before its first backup */
+  key: string | null;
+}
+
+/** The history code of a chain as it is now; null when nothing was written to it. @param chain id of a run, or `audit` */
+export function historyCode({ larder }: Pick<Home, "larder">, chain: string): HistoryCode | null {
+  const head = headOf(larder.sqlite, chain);
+  const key = recordedKeys(larder.sqlite).at(-1) ?? null;
+  return head && { text: headText(head), long: headLong(head), key };
+}
+
+/** Pressure over the run for drawing: instants in ms since 1970 UTC, true kPa, less what the dial is known to read high. */
 export interface PressureTrace {
   points: { at: number; kPa: number }[];
   from: number;
@@ -67,6 +102,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
   const weightOn = first("weight-on");
   const start = view.attempts[0]?.startedAt ?? null;
   const served = view.attempts.at(-1);
+  const notObserved = unobservedWords(served?.unobserved ?? [], zone);
   const line = (label: string, text: string): RecordLine => ({ label, text });
   const dial = !canner.hasDial
     ? "No dial; the weight governs."
@@ -75,7 +111,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
           test.errorKPa === 0
             ? "reads true"
             : `reads ${formatPressure(Math.abs(test.errorKPa), units)} ${test.errorKPa > 0 ? "high" : "low"}`
-        }.`
+        }${floorOn(plan, OWN_DIAL) > minProcessKPa(plan) ? "; the curve shows what it read less that" : ""}.`
       : "The dial's test is not written down.";
   const people = [...new Set(run.events.flatMap((e) => (e.by ? [e.by] : [])))];
   return {
@@ -119,6 +155,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
         title: "Gauge and equipment",
         lines: [
           line("Gauge", dial),
+          ...(served ? [line("Process time started by", instrumentsWords(run, served.seenBy, units))] : []),
           ...(run.gaugeSignedReason ? [line("Signed for", run.gaugeSignedReason)] : []),
           line("Looked at", lookedAt(run.checks)),
           ...(run.equipmentSignedReason ? [line("Signed for", run.equipmentSignedReason)] : []),
@@ -140,10 +177,11 @@ export function processRecord({ larder, household }: Home, code: string): Proces
               ? formatDuration((start - weightOn) / 1000)
               : "not written down",
           ),
-          line("At pressure from", at(served?.startedAt ?? null)),
+          line("At pressure from", withHeard(at(served?.startedAt ?? null), served ?? {}, zone)),
           line("Time was up", at(view.completedAt)),
           line("Started over", countOf(view.restarts, "time")),
           line("Looked at while at pressure", looksWords(run)),
+          ...(notObserved ? [line("Not observed", notObserved)] : []),
           line("Heat off", at(view.heatOffAt)),
           line("Gauge at zero", at(view.zeroAt)),
           line("Lock dropped", at(view.lockDownAt)),
@@ -166,13 +204,20 @@ export function processRecord({ larder, household }: Home, code: string): Proces
       .sort((a, b) => a.at - b.at || a.seq - b.seq)
       .map((e) => ({
         at: clockSeconds(e.at, zone),
-        what: eventWords(e, units),
+        what: withHeard(eventWords(e, units), e, zone),
         by: e.by ?? "",
         struck: run.events.some((c) => c.corrects === e.id),
       })),
     gauges: gaugeLines(run.events, units, zone),
     trace: traceOf(run, units),
+    history: historyCode({ larder }, run.id),
   };
+}
+
+/** Both instants, where something was heard later than it happened. */
+function withHeard(text: string, e: Parameters<typeof heardWords>[0], zone: string): string {
+  const heard = heardWords(e, zone);
+  return heard ? `${text} (${heard})` : text;
 }
 
 /** What was recorded of the process time, and no more than that. */
@@ -192,13 +237,22 @@ function looksWords({ view, events, plan }: RunRecord): string {
   const last = view.attempts.at(-1);
   if (!last) return "never";
   const until = view.completedAt ?? last.endedAt ?? last.lastAtTarget;
-  const looks = effectiveEvents(events)
-    .filter((e) => LOOKS.has(e.type) && e.at >= last.startedAt && e.at <= until)
-    .map((e) => e.at);
+  const seen = effectiveEvents(events).filter(
+    (e) => LOOKS.has(e.type) && e.at >= last.startedAt && e.at <= until,
+  );
+  const looks = seen.map((e) => e.at);
+  const sent = seen.filter((e) => e.source !== undefined).length;
+  const read = seen.filter((e) => e.source === undefined && e.type === "reading").length;
+  const kinds = [
+    [read, "read off the dial"],
+    [sent, "sent by a gauge"],
+    [seen.length - read - sent, "without a figure"],
+  ] as const;
+  const how = kinds.flatMap(([n, what]) => (n > 0 ? [`${n.toLocaleString("en")} ${what}`] : [])).join(", ");
   const gaps = [...looks, until].map((at, i, all) => at - (i === 0 ? last.startedAt : all[i - 1]!));
   const longest = Math.max(0, ...gaps);
   const limit = longest > plan.unwatchedLimitS * 1000 ? ", longer than the limit" : "";
-  return `${countOf(looks.length, "time")}; longest time between looks ${formatDuration(longest / 1000)}${limit}`;
+  return `${countOf(looks.length, "time")}${how && ` (${how})`}; longest time between looks ${formatDuration(longest / 1000)}${limit}`;
 }
 
 const LOOKS: ReadonlySet<RunEvent["type"]> = new Set([
@@ -237,23 +291,34 @@ function gaugeLines(events: readonly RunEvent[], units: UnitSystem, zone: string
       .sort((a, b) => a.at - b.at);
     if (mine.length === 0) return `${name}: no pressure.`;
     const high = Math.max(...mine.map((e) => e.gaugeKPa!));
-    return `${name}: ${countOf(mine.length, "reading")} from ${clockTime(mine[0]!.at, zone)} to ${clockTime(mine.at(-1)!.at, zone)}, highest ${formatPressure(high, units)}. Every one is in the trace and in the list of readings.`;
+    return `${name}: ${countOf(mine.length, "reading")} from ${clockTime(mine[0]!.at, zone)} to ${clockTime(mine.at(-1)!.at, zone)}, highest ${formatPressure(high, units)}.${doubted(mine)} Every one is in the trace and in the list of readings.`;
   });
+}
+
+/** Readings by a clock that is doubted, counted; nothing when there are none. */
+function doubted(mine: readonly RunEvent[]): string {
+  const n = mine.filter((e) => e.knownBy === "doubted").length;
+  return n === 0
+    ? ""
+    : ` ${countOf(n, "reading")} came by a clock that is doubted and ${n === 1 ? "counts" : "count"} from when ${n === 1 ? "it" : "they"} arrived.`;
 }
 
 function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
   const { view, plan } = run;
   const effective = effectiveEvents(run.events);
-  const points = effective
-    .filter((e) => e.gaugeKPa !== undefined && e.type === "reading")
-    .map((e) => ({ at: e.at, kPa: e.gaugeKPa! }));
+  const readings = effective.filter((e) => e.gaugeKPa !== undefined && e.type === "reading");
+  const floorKPa = minProcessKPa(plan);
+  const points = readings.map((e) => ({
+    at: e.at,
+    kPa: e.gaugeKPa! - (floorOn(plan, e.source ?? OWN_DIAL) - floorKPa),
+  }));
   const to = view.lidOffAt ?? view.unloadedAt ?? effective.at(-1)?.at ?? run.openedAt;
   const mark = (at: number | null, name: string) => (at === null ? [] : [{ at, name }]);
   return {
     points,
     from: view.burnerLitAt ?? run.openedAt,
     to: Math.max(to, (view.burnerLitAt ?? run.openedAt) + 60_000),
-    floorKPa: plan.floorKPa,
+    floorKPa,
     attempts: view.attempts.map((a) => ({
       from: a.startedAt,
       to: a.endedAt ?? view.completedAt ?? a.lastAtTarget,
@@ -268,4 +333,14 @@ function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
     zone: run.zone,
     units,
   };
+}
+
+/** `the dial (tested, reads true), Probe 3 (sends readings; …)` */
+function instrumentsWords(run: RunRecord, names: readonly string[], units: UnitSystem): string {
+  const { plan, view } = run;
+  const words = names.map((name) => {
+    const error = name === OWN_DIAL ? (plan.dial?.errorKPa ?? null) : null;
+    return `${name} (${standingWords(standingOf(plan, view.aside, name), error, units)})`;
+  });
+  return words.join(", ");
 }

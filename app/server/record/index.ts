@@ -1,2 +1,8 @@
-export { processRecord, type PressureTrace, type ProcessRecord } from "./facts";
+export {
+  historyCode,
+  processRecord,
+  type HistoryCode,
+  type PressureTrace,
+  type ProcessRecord,
+} from "./facts";
 export { recordPdf } from "./pdf";

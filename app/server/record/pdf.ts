@@ -1,4 +1,5 @@
 import { newPdf, type Doc } from "../pdf";
+import { drawQr } from "../qr";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { clockTime } from "../../words/time";
 import { thinned } from "../../words/trace";
@@ -8,6 +9,8 @@ const INK = "#1c1a17";
 const SOFT = "#5d564c";
 const STOP = "#9c2117";
 const MARGIN = 40;
+/** Side of the history code's square, points: 24 mm. */
+const QR_PT = 68;
 
 /** Writes text at a place. @returns where it ends */
 function write(
@@ -31,16 +34,23 @@ export function recordPdf(record: ProcessRecord): Promise<Buffer> {
   doc.page.margins.bottom = 0;
   const wide = doc.page.width - 2 * MARGIN;
   const foot = doc.page.height - MARGIN;
-  let y = write(doc, record.title, MARGIN, MARGIN, wide, 18, INK, "bold");
+  const beside = record.history ? wide - QR_PT - 8 : wide;
+  let y = write(doc, record.title, MARGIN, MARGIN, beside, 18, INK, "bold");
   y = write(
     doc,
     `${record.household}. ${record.verdict}`,
     MARGIN,
     y + 2,
-    wide,
+    beside,
     11,
     record.processed ? INK : STOP,
   );
+  if (record.history) {
+    const { text, long, key } = record.history;
+    drawQr(doc, doc.page.width - MARGIN - QR_PT, MARGIN - 8, QR_PT, long, INK);
+    const words = `History code ${text}${key ? `, signed by key ${key}` : ""}`;
+    y = Math.max(write(doc, words, MARGIN, y + 4, beside, 7.6, SOFT), MARGIN + QR_PT - 10);
+  }
   y = tracePicture(doc, record.trace, MARGIN, y + 10, wide, 150) + 10;
   const half = (wide - 20) / 2;
   let left = y;

@@ -3,9 +3,10 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { kPaFromPsi } from "#core/quantity";
 import { type RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
-import { appendEvents, openRun } from "#store/run";
+import { recordGaugeCheck } from "#store/equipment";
+import { appendEvents, openRun, takeReadings, tapAll } from "#store/run";
 import { containersOfRun } from "#store/rest";
-import { packPints, testLarder, type TestLarder } from "#store/testing";
+import { packPints, tap, testLarder, type TestLarder } from "#store/testing";
 import { type Home } from "../context";
 import { processRecord, recordPdf, type ProcessRecord } from "./index";
 
@@ -115,6 +116,28 @@ describe("the process record", () => {
   });
 });
 
+test("the trace is true pressure: a dial a pound high and a gauge that sends stand against one floor", () => {
+  const t = testLarder();
+  const checked = { cannerId: t.cannerId, at: t.larder.now(), errorKPa: kPaFromPsi(1), note: null };
+  recordGaugeCheck(t.larder, t.write(), checked);
+  const load = { cannerId: t.cannerId, packIds: [packPints(t).id], signedReason: null, marginKPa: 0 };
+  const run = openRun(t.larder, t.write(), load);
+  const home = { larder: t.larder, household: getHousehold(t.larder)! } as Home;
+  const reading = (id: string, psi: number, source?: string) => ({
+    id,
+    at: t.larder.now(),
+    type: "reading" as const,
+    gaugeKPa: kPaFromPsi(psi),
+    source,
+  });
+  appendEvents(t.larder, run.id, [reading("sent-000", 12.6, "Sender"), reading("read-000", 13.5)]);
+  const record = processRecord(home, run.code);
+  expect(record.trace.floorKPa / kPaFromPsi(1)).toBeCloseTo(12, 6);
+  const drawn = record.trace.points.map((p) => p.kPa / kPaFromPsi(1));
+  expect([...drawn].sort((a, b) => a - b).map((n) => n.toFixed(4))).toEqual(["12.5000", "12.6000"]);
+  expect(textOf(record, "Gauge")).toMatch(/reads 1 lb high; the curve shows what it read less that\.$/);
+});
+
 test("with thousands of readings it is still one page, and says how many there were", async () => {
   const { record } = fallen(2_000);
   expect(record.gauges).toEqual([
@@ -123,4 +146,61 @@ test("with thousands of readings it is still one page, and says how many there w
   const pdf = await getDocument({ data: new Uint8Array(await recordPdf(record)), useSystemFonts: true })
     .promise;
   expect(pdf.numPages).toBe(1);
+});
+
+describe("what was heard later than it happened", () => {
+  /** A run whose weight went on at 09:22; what a screen and a gauge then bring, in minutes from 09:22. */
+  function late() {
+    const t = testLarder();
+    const run = openRun(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      packIds: [packPints(t).id],
+      signedReason: null,
+      marginKPa: 0,
+    });
+    for (const type of ["heat-on", "steam-steady"] as const) tap(t, run.id, type);
+    t.pass(22);
+    tap(t, run.id, "weight-on");
+    const began = t.larder.now();
+    const home = { larder: t.larder, household: getHousehold(t.larder)! } as Home;
+    return { t, id: run.id, began, record: () => processRecord(home, run.code) };
+  }
+  const said = (id: string, at: number, more = {}) => ({
+    id,
+    at,
+    type: "at-target" as const,
+    by: "Ada",
+    ...more,
+  });
+  test("stands with both instants, and a time that began so says by whose clock", () => {
+    const { t, id, began, record } = late();
+    t.pass(12);
+    tapAll(t.larder, id, [said("kept", began + 4 * MIN)], { sentAt: t.larder.now() });
+    expect(textOf(record(), "At pressure from")).toBe("09:26:00 (by this device’s clock, heard at 09:34:00)");
+    expect(record().events.at(-1)!.what).toBe("At target (by this device’s clock, heard at 09:34:00)");
+  });
+  test("by a doubted clock stands with what that clock said, and counts from when it was heard", () => {
+    const { t, id, began, record } = late();
+    t.pass(12);
+    tapAll(t.larder, id, [said("kept", began + 4 * MIN, { uncertain: true })], { sentAt: t.larder.now() });
+    expect(textOf(record(), "At pressure from")).toBe(
+      "09:34:00 (the device’s clock, which is doubted, said 09:26:00)",
+    );
+  });
+  test("of a gauge whose clock is doubted is counted, beside how often was read, tapped and sent", () => {
+    const { t, id, record } = late();
+    const reading = (n: string, at: number) => ({ index: 0, id: n, at, gaugeKPa: kPaFromPsi(13) });
+    takeReadings(t.larder, id, [reading("a", t.larder.now() - 11 * MIN)], "Sender");
+    t.pass(5);
+    appendEvents(t.larder, id, [
+      { id: "read-1", at: t.larder.now(), type: "reading", gaugeKPa: kPaFromPsi(13), by: "Ada" },
+    ]);
+    tap(t, id, "at-target");
+    expect(record().gauges[0]).toContain(
+      "1 reading came by a clock that is doubted and counts from when it arrived.",
+    );
+    expect(textOf(record(), "Looked at while at pressure")).toMatch(
+      /^3 times \(1 read off the dial, 1 sent by a gauge, 1 without a figure\)/,
+    );
+  });
 });

@@ -1,12 +1,12 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from "react";
+import { larderTimeOrNull } from "../../outbox/device-clock";
 import { clockOfPage } from "./kept-page";
 
 const NowContext = createContext(0);
 
 /**
  * The server's clock, ticking. It starts at what the server said when the page was made, so that the first picture is
- * the same on both sides, and goes on by the machine's own steady clock; the page's wall clock is read only for how long a kept
- * page has been kept.
+ * the same on both sides, and then goes on as this device knows the larder's clock.
  */
 export function NowProvider({
   serverNow,
@@ -22,7 +22,8 @@ export function NowProvider({
   useEffect(() => {
     const began = performance.now();
     const start = clockOfPage(serverNow, pace);
-    const tick = () => setNow(start + (performance.now() - began) * pace);
+    // Once the clocks were compared, by the wall clock: the steady one stops while a device sleeps.
+    const tick = () => setNow(larderTimeOrNull() ?? start + (performance.now() - began) * pace);
     tick();
     const timer = setInterval(tick, 250);
     return () => clearInterval(timer);

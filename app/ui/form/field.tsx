@@ -1,4 +1,5 @@
 import type { FieldMetadata } from "@conform-to/react";
+import { Which } from "./which";
 import { useId, type ComponentProps, type ReactNode } from "react";
 
 const BOX =
@@ -54,6 +55,10 @@ function describe(field: FieldMetadata<unknown>, hint: ReactNode) {
 const valueOf = (field: FieldMetadata<unknown>) =>
   typeof field.initialValue === "string" ? field.initialValue : undefined;
 
+/** What a field of this kind can show: a time comes back with which of two it was, and that is asked beside it. */
+const textIn = (type: string | undefined, value: ComponentProps<"input">["defaultValue"]) =>
+  type === "datetime-local" && typeof value === "string" ? value.slice(0, 16) : value;
+
 /** One line of text. Quantities are typed in one of these too, with their unit or without. */
 export function TextField({
   label,
@@ -67,11 +72,12 @@ export function TextField({
       <input
         type="text"
         autoComplete="off"
-        defaultValue={valueOf(field)}
         {...input}
+        defaultValue={textIn(input.type, input.defaultValue ?? valueOf(field))}
         {...describe(field, hint)}
         className={BOX}
       />
+      {input.type === "datetime-local" && <Which name={field.name} errors={field.errors} />}
     </Frame>
   );
 }

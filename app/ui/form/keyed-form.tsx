@@ -1,6 +1,7 @@
 import type { FormMetadata } from "@conform-to/react";
 import type { ReactNode } from "react";
 import { Form } from "react-router";
+import { NoEnter } from "./no-enter";
 
 export interface KeyedFormProps {
   form: Pick<FormMetadata<Record<string, unknown>>, "id" | "onSubmit">;
@@ -9,13 +10,16 @@ export interface KeyedFormProps {
   /** which of a page's forms this is */
   intent?: string;
   className?: string;
+  /** what it does is consequential, or its buttons each do something else: Enter in one of its fields presses none */
+  ownButton?: boolean;
   children: ReactNode;
 }
 
 /** A form that writes something down. It works before any script loads. */
-export function KeyedForm({ form, formKey, intent, className, children }: KeyedFormProps) {
+export function KeyedForm({ form, formKey, intent, className, ownButton, children }: KeyedFormProps) {
   return (
     <Form key={formKey} method="post" id={form.id} onSubmit={form.onSubmit} noValidate className={className}>
+      {ownButton && <NoEnter />}
       <input type="hidden" name="key" value={formKey} />
       {intent && <input type="hidden" name="intent" value={intent} />}
       {children}

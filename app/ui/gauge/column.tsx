@@ -10,6 +10,8 @@ export interface PressureColumnProps {
   safeMaxKPa: number;
   /** last reading on the face; null when there was none */
   readingKPa: number | null;
+  /** what that figure says by itself */
+  says: "enough" | "below" | "not-relied-on" | null;
   units: UnitSystem;
 }
 
@@ -21,6 +23,7 @@ export function PressureColumn({
   marginKPa = 0,
   safeMaxKPa,
   readingKPa,
+  says,
   units,
 }: PressureColumnProps) {
   const top = Math.max(safeMaxKPa, floorKPa + kPaFromPsi(4));
@@ -30,7 +33,9 @@ export function PressureColumn({
   const floorY = y(floorKPa);
   const easeY = y(floorKPa + kPaFromPsi(2));
   const readY = readingKPa === null ? null : y(readingKPa);
-  const below = readingKPa !== null && readingKPa < floorKPa;
+  const below = says === "below";
+  const doubted = says === "not-relied-on";
+  const colour = below ? "var(--stop)" : doubted ? "var(--amber)" : "var(--copper-ink)";
   const number = (kPa: number) =>
     units === "us" ? `${Math.round(psiFromKPa(kPa) * 10) / 10}` : `${Math.round(kPa)}`;
   const close = readY !== null && Math.abs(readY - floorY) < 52;
@@ -43,7 +48,7 @@ export function PressureColumn({
   const summary =
     readingKPa === null
       ? `No reading yet. The floor is ${formatPressure(floorKPa, units)}.`
-      : `Last reading ${formatPressure(readingKPa, units)}, floor ${formatPressure(floorKPa, units)}.`;
+      : `Last reading ${formatPressure(readingKPa, units)}${doubted ? ", dial not relied on" : ""}, floor ${formatPressure(floorKPa, units)}.`;
   return (
     <svg
       viewBox="0 0 282 748"
@@ -62,7 +67,7 @@ export function PressureColumn({
         strokeWidth="2.5"
       />
       <rect x="41" y={floorY} width="94" height={BOTTOM - floorY} fill="url(#not-enough)" />
-      {readY !== null && !below && (
+      {readY !== null && says === "enough" && (
         <rect x="41" y={readY} width="94" height={floorY - readY} fill="var(--copper)" />
       )}
       <line
@@ -99,23 +104,15 @@ export function PressureColumn({
       </text>
       {readY !== null && (
         <>
-          <line
-            x1="28"
-            x2="150"
-            y1={readY}
-            y2={readY}
-            stroke={below ? "var(--stop)" : "var(--copper-ink)"}
-            strokeWidth="4"
-          />
-          <text
-            x="160"
-            y={labelY}
-            fontSize="56"
-            fontWeight="700"
-            fill={below ? "var(--stop)" : "var(--copper-ink)"}
-          >
+          <line x1="28" x2="150" y1={readY} y2={readY} stroke={colour} strokeWidth="4" />
+          <text x="160" y={labelY} fontSize="56" fontWeight="700" fill={colour}>
             {formatPressure(readingKPa!, units)}
           </text>
+          {doubted && (
+            <text x="160" y={labelY + 30} fontSize="24" fontWeight="600" fill="var(--amber)">
+              not relied on
+            </text>
+          )}
         </>
       )}
     </svg>

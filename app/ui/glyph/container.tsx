@@ -1,3 +1,4 @@
+import { MM_PER_IN } from "#core/quantity";
 import { useId } from "react";
 import { type ContainerShape } from "#core/schedule";
 import { jarOutline, levelY, LID_MM, lidWidth, RIM_MM } from "./outline";
@@ -67,7 +68,7 @@ export function ContainerGlyph(props: ContainerGlyphProps) {
   );
 }
 
-function Jar({ shape, state, contents = "meat", pattern, headspaceMm = 25.4 }: ContainerGlyphProps) {
+function Jar({ shape, state, contents = "meat", pattern, headspaceMm = MM_PER_IN }: ContainerGlyphProps) {
   const clip = useId();
   const outline = jarOutline(shape);
   const w = shape.outsideDiameterMm;

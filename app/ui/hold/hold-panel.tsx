@@ -87,6 +87,7 @@ function ReleaseForm({
       form={form}
       formKey={keyFor(formKey, `release ${holdId}`)}
       intent="release"
+      ownButton
       className="flex flex-wrap items-end gap-2"
     >
       <input type="hidden" name="holdId" value={holdId} />

@@ -1,71 +1,130 @@
-import { useCallback, useEffect, useState } from "react";
-import { useRevalidator } from "react-router";
-import { deliver, forget, keptForms, onKept, reach, refusedForms, useLost, type Refused } from "../../outbox";
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import {
+  amend,
+  deliver,
+  entries,
+  onEntries,
+  onSender,
+  reach,
+  senderState,
+  startSending,
+  takeOff,
+  useLost,
+  type Entry,
+} from "../../outbox";
 import { Button } from "#ui/button";
 
+const SIGN_IN = { signIn: false };
+
+/** Sending goes on for as long as the page is open, whichever page it is. */
+let sending = false;
+
 /**
- * What a screen says of itself while the larder cannot be reached, and of taps that wait to be heard: a strip at the
- * foot of every page, and nothing at all while everything is well.
+ * What a screen says of entries that the larder does not have yet, or would not take: a strip at the foot of every page,
+ * and nothing at all while everything is well.
  */
 export function Kept() {
   const lost = useLost();
-  const [waiting, setWaiting] = useState(0);
-  const [refused, setRefused] = useState<readonly Refused[]>([]);
-  const { revalidate } = useRevalidator();
-  const look = useCallback(async () => {
-    setWaiting((await keptForms()).length);
-    setRefused(await refusedForms());
-  }, []);
-  useEffect(() => {
-    void look();
-    const stop = onKept(() => void look());
-    return stop;
-  }, [look]);
-  useEffect(() => {
-    if (lost !== null || waiting === 0) return;
-    void deliver().then(async () => {
-      if ((await keptForms()).length === 0) await revalidate();
-    });
-    // Tried again by itself when something stays behind.
-    const timer = setInterval(() => void deliver(), 5_000);
-    return () => clearInterval(timer);
-  }, [lost, waiting, revalidate]);
-  if (lost === null && waiting === 0 && refused.length === 0) return null;
+  const { signIn } = useSyncExternalStore(onSender, senderState, () => SIGN_IN);
+  const all = useEntries();
+  const waiting = all.filter((e) => e.refused === null && e.heldUntil === 0);
+  const refused = all.filter((e) => e.refused !== null);
+  const shown = lost !== null || waiting.length > 0 || refused.length > 0;
+  const strip = useRoomFor(shown);
+  if (!shown) return null;
   return (
     <div
+      ref={strip}
       role="status"
       className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-amber bg-strip px-5 py-2 text-on-strip max-md:bottom-[4.1rem]"
     >
       <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 gap-y-1">
-        {(lost !== null || waiting > 0) && (
+        {(lost !== null || waiting.length > 0) && (
           <p className="min-w-0 flex-1">
             {lost !== null && (
               <b className="font-[650]">
-                The larder cannot be reached; it last answered at{" "}
+                Can’t reach Patient Larder since{" "}
                 {new Date(lost).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}.{" "}
               </b>
             )}
-            {waiting > 0
-              ? `${waiting} ${waiting === 1 ? "entry is" : "entries are"} kept on this screen and told to it in their order.`
-              : "What you see is from then. What you tap is kept on this screen."}
+            {signIn && <b className="font-[650]">Sign in on this screen: nothing is sent before. </b>}
+            {waiting.length > 0
+              ? `${waiting.length} ${waiting.length === 1 ? "entry is" : "entries are"} saved on this device and will be sent in order.`
+              : "What you see is from then. What you enter is saved on this device."}
           </p>
         )}
+        {signIn && (
+          <Button asChild className="!border-on-strip !text-on-strip">
+            <a href={`/who?back=${encodeURIComponent(location.pathname)}`}>Sign in</a>
+          </Button>
+        )}
         {lost !== null && (
-          <Button className="!border-on-strip !text-on-strip" onClick={() => void reach()}>
+          <Button className="!border-on-strip !text-on-strip" onClick={() => void reach().then(deliver)}>
             Try now
           </Button>
         )}
-        {refused.map((r) => (
-          <p key={r.id} role="alert" className="flex w-full items-center justify-between gap-4">
+        {refused.map((e) => (
+          <p key={e.id} role="alert" className="flex w-full flex-wrap items-center justify-between gap-x-4">
             <span>
-              <b className="font-[650]">Not taken, of {r.path.split("?")[0]}:</b> {r.why}
+              <b className="font-[650]">Not recorded: {e.label}.</b> {e.refused}
             </span>
-            <Button className="!border-on-strip !text-on-strip" onClick={() => void forget(r.id)}>
-              I have seen it
-            </Button>
+            <span className="flex gap-2">
+              {e.failures > 0 && (
+                <Button
+                  className="!border-on-strip !text-on-strip"
+                  onClick={() => void amend(e.id, { refused: null, failures: 0 }).then(deliver)}
+                >
+                  Send it again
+                </Button>
+              )}
+              <Button asChild className="!border-on-strip !text-on-strip">
+                <a href={e.path.replace(/\/taps$/, "")}>Go there to correct it</a>
+              </Button>
+              <Button className="!border-on-strip !text-on-strip" onClick={() => void takeOff([e.id])}>
+                Discard it
+              </Button>
+            </span>
           </p>
         ))}
       </div>
     </div>
   );
+}
+
+/** Leaves room for the strip at the end of the page, so that it covers no button. */
+function useRoomFor(shown: boolean) {
+  const strip = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const root = document.documentElement;
+    const measure = () => root.style.setProperty("--strip-at-foot", `${strip.current?.offsetHeight ?? 0}px`);
+    measure();
+    if (!shown || !strip.current) return;
+    const observer = new ResizeObserver(measure);
+    observer.observe(strip.current);
+    return () => observer.disconnect();
+  }, [shown]);
+  return strip;
+}
+
+/** Entries of this device as they come and go. */
+function useEntries(): readonly Entry[] {
+  const [all, setAll] = useState<readonly Entry[]>([]);
+  useEffect(() => {
+    let gone = false;
+    const look = async () => {
+      const now = await entries();
+      if (!gone) setAll(now);
+    };
+    void look();
+    const stop = onEntries(() => void look());
+    if (!sending) {
+      sending = true;
+      startSending();
+    }
+    return () => {
+      gone = true;
+      stop();
+    };
+  }, []);
+  return all;
 }

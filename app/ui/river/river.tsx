@@ -1,6 +1,6 @@
 import { sankey, sankeyLeft, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
 import { Link } from "react-router";
-import type { River as RiverData, RiverNode } from "#store/trace";
+import type { GenealogyGraph, GenealogyNode } from "#store/trace";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
 import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Drawer } from "#ui/drawer";
@@ -8,8 +8,8 @@ import { contentsOf, patternOf } from "#ui/glyph";
 import { speciesWords } from "../../words/load";
 import { dayWords, localDay } from "../../words/time";
 
-type Node = SankeyNode<RiverNode, object>;
-type Flow = SankeyLink<RiverNode, object>;
+type Node = SankeyNode<GenealogyNode, object>;
+type Flow = SankeyLink<GenealogyNode, object>;
 
 const WIDTH = 720;
 /** With runs and what became of the jars there are two stages more. */
@@ -17,7 +17,7 @@ const WIDE = 1120;
 const BANK = 12;
 
 /** What stands beside a bank: an animal's kind, a lot's part, a pack's jars. */
-function nameOf(n: RiverNode): string {
+function nameOf(n: GenealogyNode): string {
   if (n.kind === "harvest") return speciesWords([n.what]);
   if (n.kind === "lot" || n.kind === "run") return n.what;
   if (n.kind === "fate") return `${n.count} ${n.what}`;
@@ -35,7 +35,7 @@ export function River({
   units,
   zone,
 }: {
-  river: RiverData;
+  river: GenealogyGraph;
   here: string;
   units: UnitSystem;
   /** the day of each stage stands beside it when there is one */
@@ -47,7 +47,7 @@ export function River({
   );
   const height = Math.max(130, Math.min(zone ? 640 : 460, rows * (zone ? 72 : 54)));
   const width = zone ? WIDE : WIDTH;
-  const graph = sankey<RiverNode, object>()
+  const graph = sankey<GenealogyNode, object>()
     .nodeId((n) => n.code)
     .nodeAlign(sankeyLeft)
     .nodeWidth(BANK)
@@ -59,7 +59,7 @@ export function River({
     nodes: river.nodes.map((n) => ({ ...n })),
     links: river.flows.map((f) => ({ source: f.from, target: f.to, value: Math.max(f.massKg, 0.001) })),
   });
-  const draw = sankeyLinkHorizontal<RiverNode, object>();
+  const draw = sankeyLinkHorizontal<GenealogyNode, object>();
   return (
     <figure>
       <div
@@ -109,7 +109,7 @@ export function River({
 }
 
 /** One end of a flow, as a link to its card. */
-function End({ code, river }: { code: string; river: RiverData }) {
+function End({ code, river }: { code: string; river: GenealogyGraph }) {
   const node = river.nodes.find((n) => n.code === code)!;
   if (node.kind === "fate") return <span className="inline-flex min-h-12 items-center">{nameOf(node)}</span>;
   const to = { lot: "/cold", harvest: "/field", pack: "/c", run: "/c" }[node.kind];
@@ -188,7 +188,7 @@ function Bank({
   );
 }
 
-function colourOf(n: RiverNode): string {
+function colourOf(n: GenealogyNode): string {
   if (n.kind === "harvest") return contentsOf(null, [n.what]);
   if (n.kind === "run") return "steam";
   if (n.kind === "fate") return n.what === "thrown out" || n.what === "not sealed" ? "stop" : "moss";
@@ -199,6 +199,6 @@ function flowWords(l: Flow, units: UnitSystem): string {
   return `${formatMass(l.value, units)} from ${(l.source as Node).code} to ${(l.target as Node).code}`;
 }
 
-function inWords(river: RiverData, units: UnitSystem): string {
+function inWords(river: GenealogyGraph, units: UnitSystem): string {
   return river.flows.map((f) => `${formatMass(f.massKg, units)} from ${f.from} to ${f.to}`).join("; ");
 }

@@ -3,10 +3,12 @@ import { Link } from "react-router";
 import { formatClock, formatDuration } from "#core/quantity";
 import { useNow } from "#ui/clock";
 
+/** A clock of the strip. */
 export interface StripClock {
   id: string;
   href: string;
   label: string;
+  /** ms since 1970 UTC; null while it waits for something to happen */
   until: number | null;
   after: string;
   alarm: boolean;

@@ -1,0 +1,152 @@
+import { useEffect, useSyncExternalStore } from "react";
+import { Link, useLocation } from "react-router";
+import { ALARMS } from "#core/run";
+import { Button } from "#ui/button";
+import { deliver, listenersOf, newEntry, putDown } from "../outbox";
+import { ALARM_DO, ALARM_SAID, ANSWERS } from "../words/alarm";
+import { startListening, useHeard } from "./feed";
+import { AGAIN_S, say, sound, speaks, startSound, useSound } from "./sound";
+import { type AlarmOfRun } from "./word";
+
+/** What a stove screen sees of its own run, which it knows sooner, and without the larder too. */
+let own: { code: string; alarm: AlarmOfRun | null } | null = null;
+const listeners = listenersOf();
+
+/** A stove screen says what its own run calls; null when it is left. */
+export function callFromStove(next: typeof own): void {
+  if (JSON.stringify(next) === JSON.stringify(own)) return;
+  own = next;
+  listeners.tell();
+}
+
+/** Everything that calls and was not answered, the more dangerous first. */
+function useCalls(): AlarmOfRun[] {
+  const { word } = useHeard();
+  const mine = useSyncExternalStore(
+    listeners.add,
+    () => own,
+    () => null,
+  );
+  const others = (word?.alarms ?? []).filter((a) => a.code !== mine?.code);
+  return [...(mine?.alarm ? [mine.alarm] : []), ...others]
+    .filter((a) => !a.answered && a.loudness > 0)
+    .sort((a, b) => ALARMS.indexOf(a.alarm) - ALARMS.indexOf(b.alarm));
+}
+
+/**
+ * Alarms of every run, on every page: they sound, flash, are spoken where somebody wants that, and lead to the canner.
+ * Answering one on one screen silences all, since the answer is an event of the run.
+ */
+export function Alarms() {
+  const calls = useCalls();
+  const { pathname } = useLocation();
+  const first = calls[0] ?? null;
+  useEffect(() => {
+    startSound();
+    startListening();
+  }, []);
+  useSounding(first);
+  useCalledOutside(first);
+  const elsewhere = calls.filter((a) => pathname !== `/fire/${a.code}`);
+  if (elsewhere.length === 0) return null;
+  return (
+    <div className="sticky top-0 z-40" role="alert">
+      {elsewhere.map((a) => (
+        <div
+          key={a.code}
+          className="flash flex flex-wrap items-center gap-x-5 gap-y-1 border-b-4 border-stop bg-sheet px-5 py-2 text-ink"
+        >
+          <p className="min-w-0 flex-1 text-[1.15rem] max-md:basis-full">
+            <b className="font-[700] text-stop">
+              {a.canner}. {ALARM_SAID[a.alarm](a.pressure, a.minutes)}
+            </b>{" "}
+            {ALARM_DO[a.alarm]}
+          </p>
+          <Button asChild weight="stop">
+            <Link to={`/fire/${a.code}`}>Go to {a.canner}</Link>
+          </Button>
+          <Button type="button" onClick={() => answer(a)}>
+            Silence: {ANSWERS[a.alarm][0]!.toLowerCase()}
+          </Button>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** Saying what is done about an alarm silences it everywhere. */
+function answer(a: AlarmOfRun): void {
+  const text = ANSWERS[a.alarm][0]!;
+  const body = JSON.stringify({ type: "silence", alarm: a.alarm, text });
+  const label = `${a.canner}: ${text}`;
+  void putDown(newEntry({ kind: "tap", path: `/fire/${a.code}/taps`, body, label })).then(deliver);
+}
+
+/** Sounds while something calls: louder and oftener the longer nobody comes. */
+function useSounding(call: AlarmOfRun | null): void {
+  const state = useSound();
+  const key = call && `${call.code} ${call.alarm} ${call.since}`;
+  const alarm = call?.alarm ?? null;
+  const loudness = call?.loudness ?? 0;
+  useEffect(() => {
+    if (!alarm) return;
+    const once = () => {
+      sound(alarm, loudness);
+      // A browser lets a page shake the device only once it has been touched.
+      if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.([300, 120, 300]);
+    };
+    once();
+    const timer = setInterval(once, (AGAIN_S[alarm] / Math.max(1, loudness)) * 1000);
+    return () => clearInterval(timer);
+  }, [key, alarm, loudness, state]);
+  useEffect(() => {
+    if (!call || !speaks()) return;
+    say(
+      `${call.canner}. ${ALARM_SAID[call.alarm](spoken(call.pressure), call.minutes)} ${ALARM_DO[call.alarm]}`,
+    );
+    // Said once for each call, and again as it grows louder.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the call is a new object with every word
+  }, [key, loudness]);
+}
+
+/** Pounds as they are said. */
+const spoken = (text: string) => text.replace(/ lb$/, " pounds");
+
+const CALLING_ICON =
+  "data:image/svg+xml," +
+  encodeURIComponent(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32"><rect width="32" height="32" rx="6" fill="#b3261e"/><path d="M16 6v13M16 24v3" stroke="#fff" stroke-width="4"/></svg>',
+  );
+
+/** Calls from a page that is behind others, too: its title and icon, and a notice of the system where that is allowed. */
+function useCalledOutside(call: AlarmOfRun | null): void {
+  const words = call && `${call.canner}: ${ALARM_SAID[call.alarm](call.pressure, call.minutes)}`;
+  const key = call && `${call.code} ${call.alarm} ${call.since}`;
+  useEffect(() => {
+    document.documentElement.dataset.calls = words ?? "";
+    if (!words) return;
+    const icon = document.querySelector<HTMLLinkElement>("link[rel=icon]");
+    const before = icon?.href ?? null;
+    if (icon) icon.href = CALLING_ICON;
+    const plain = document.title;
+    const flash = setInterval(() => {
+      document.title = document.title.startsWith("⚠") ? plain : `⚠ ${words}`;
+    }, 1_000);
+    document.title = `⚠ ${words}`;
+    return () => {
+      clearInterval(flash);
+      document.title = plain;
+      if (icon && before) icon.href = before;
+    };
+  }, [words]);
+  useEffect(() => {
+    if (!words || document.visibilityState === "visible") return;
+    if (typeof Notification === "undefined" || Notification.permission !== "granted") return;
+    try {
+      const notice = new Notification("Patient Larder", { body: words, tag: key ?? undefined });
+      return () => notice.close();
+    } catch {
+      // Some telephones let only a worker show one: the sound has to do.
+    }
+  }, [words, key]);
+}

@@ -1,0 +1,1 @@
+export { CannerMark } from "./canner-mark";

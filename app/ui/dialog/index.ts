@@ -1,0 +1,1 @@
+export { AskDialog } from "./ask-dialog";
