@@ -50,6 +50,11 @@ export default tseslint.config(
         "error",
         {
           selector:
+            "ImportDeclaration[importKind='value'][source.value=/^#store/]:not(:has(ImportSpecifier[importKind='value']))",
+          message: "Write import type: else the database is sent to the browser with the page.",
+        },
+        {
+          selector:
             "CallExpression[callee.name=/^use(Layout|Insertion)?Effect$/] > ArrowFunctionExpression[body.type!='BlockStatement']",
           message: "An effect has a block for a body, and returns nothing but a clean-up.",
         },

@@ -3,6 +3,7 @@ import { CHROMIUM } from "./bench/chromium";
 
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/household.ts",
   workers: 2,
   fullyParallel: false,
   // Generous: a small machine runs two of these, a browser and a server each. What hangs still ends.
@@ -26,6 +27,8 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
+        // What moves is drawn anew sixty times a second, and nobody looks at it here.
+        "--force-prefers-reduced-motion",
       ],
     },
   },

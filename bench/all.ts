@@ -1,4 +1,5 @@
 /** `npm run bench`: how long the heavy things take here, as medians. Figures, not tests. */
+import { mFromFt } from "#core/quantity";
 import { mkdtempSync, rmSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
@@ -11,6 +12,7 @@ import { drawFigures, heatFigures } from "./heat.ts";
 import { medianMs } from "./measure.ts";
 import { lifetimeFigures } from "./pages.ts";
 import { planHouseholds } from "./planner.ts";
+import { readingFigures } from "./readings.ts";
 import { scriptFigures } from "./script.ts";
 import { fillSeasons } from "./seasons.ts";
 import { startBuilt } from "./server.ts";
@@ -46,7 +48,7 @@ function grid(): number {
         for (const gauge of ["dial", "weighted"] as const)
           for (let ft = -500; ft <= 10_000; ft += 500) {
             if (
-              scheduledProcess({ product, pack, container, gauge, altitudeM: ft * 0.3048 }).outcome !== "none"
+              scheduledProcess({ product, pack, container, gauge, altitudeM: mFromFt(ft) }).outcome !== "none"
             )
               tested++;
           }
@@ -76,6 +78,14 @@ line("… the same finite volumes by odex", ms(heat.odexMs));
 line("… odex ÷ ours", `${(heat.odexMs / heat.coldSpotMs).toFixed(0)} ×`);
 line("… apart at the end", `${heat.apartC.toFixed(3)} °C`);
 line("An hour of the simulated canner", ms(heat.cannerHourMs));
+
+const readings = await readingFigures();
+line("One more reading on a run of 100 events", ms(readings.shortMs));
+line("… on a run of 30,000", ms(readings.longMs));
+line("… ÷", `${(readings.longMs / readings.shortMs).toFixed(2)} ×`);
+line("20,000 readings in one POST", ms(readings.manyMs));
+line("… /healthz meanwhile, median", ms(readings.healthMedianMs));
+line("… at worst", ms(readings.healthWorstMs));
 
 const folder = mkdtempSync(join(tmpdir(), "larder-bench-"));
 fillDemo(folder, Date.now());

@@ -106,12 +106,16 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
     const answer = await fetch(`${address}?readings=none`);
     if (answer.status === 404) throw new Error(`There is no run ${job.run} at ${job.url}.`);
     if (!answer.ok) throw new Error(`${address} answered ${answer.status}`);
-    return (await answer.json()) as RunSeen;
+    const seen = (await answer.json()) as RunSeen;
+    const asked = performance.now();
+    const clock = (await (await fetch(`${job.url}/clock`)).json()) as { now: number; pace: number };
+    // The answer was given on the way there and back: half of that ago, as near as anybody can tell.
+    heard = { machine: (asked + performance.now()) / 2, larder: clock.now, pace: clock.pace };
+    return seen;
   };
-  let seen = await ask();
   // The larder's clock as it was last heard, and how fast it runs by ours: a canner goes on when nobody answers.
-  let heard = { machine: performance.now(), larder: Date.parse(seen.now) };
-  let pace = 1;
+  let heard = { machine: performance.now(), larder: 0, pace: 1 };
+  let seen = await ask();
   const weightPsi = seen.plan.weightKPa === null ? null : psiFromKPa(seen.plan.weightKPa);
   const spec: CannerSpec = plausibleCanner(job.quarts, job.pints, seen.altitudeM, weightPsi);
   let pot = fill(spec);
@@ -126,7 +130,7 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   const refused: string[] = [];
   let running = true;
 
-  const clock = () => heard.larder + (performance.now() - heard.machine) * pace;
+  const clock = () => heard.larder + (performance.now() - heard.machine) * heard.pace;
   const world = (until: number) => {
     const goal = seen.plan.floorKPa + seen.plan.marginKPa + OVER_KPA;
     for (; at + STEP_S * 1000 <= until; at += STEP_S * 1000) {
@@ -156,7 +160,11 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
     const answer = await fetch(`${address}/readings`, {
       method: "POST",
       headers: { "Content-Type": "application/json" },
-      body: JSON.stringify({ readings: batch, ...(job.gaugeName ? { gauge: job.gaugeName } : {}) }),
+      body: JSON.stringify({
+        readings: batch,
+        sentAt: new Date(clock()).toISOString(),
+        ...(job.gaugeName ? { gauge: job.gaugeName } : {}),
+      }),
     });
     if (answer.status >= 500) throw new Error(`answered ${answer.status}`);
     const body = (await answer.json()) as {
@@ -173,15 +181,9 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   const work = (async () => {
     while (running) {
       try {
-        const asked = performance.now();
         seen = await ask();
-        const larder = Date.parse(seen.now);
-        const machine = (asked + performance.now()) / 2;
-        if (machine - heard.machine > 150)
-          pace = Math.max(0, (larder - heard.larder) / (machine - heard.machine));
-        heard = { machine, larder };
         // Only what is known to have been said: the hands may be late, but never guess.
-        world(larder);
+        world(Date.parse(seen.now));
         await deliver();
       } catch {
         // Nobody answers. The pot does not care; its readings wait.

@@ -2,7 +2,7 @@
 import { execFileSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { gzipSync } from "node:zlib";
 import { fillDemo } from "#demo/household";
 import { filledIn, PAGES } from "./pages.ts";
@@ -57,7 +57,7 @@ async function bareSize(): Promise<Size> {
     }
     execFileSync("npx", ["react-router", "build"], { cwd: at, stdio: "ignore" });
     const { createRequestHandler } = await import("react-router");
-    const build = (await import(join(process.cwd(), at, "build/server/index.js"))) as Parameters<
+    const build = (await import(resolve(at, "build/server/index.js"))) as Parameters<
       typeof createRequestHandler
     >[0];
     const answer = await createRequestHandler(build, "production")(new Request("http://localhost/"));

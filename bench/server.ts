@@ -10,14 +10,20 @@ export interface RunningServer {
   stop(): Promise<void>;
 }
 
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer();
-    probe.listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
+/** Ports of this process alone, below those that outgoing connections take: two that start servers at once never meet. */
+const FIRST = 20_000 + (process.pid % 100) * 100;
+let given = 0;
+
+async function freePort(): Promise<number> {
+  for (;;) {
+    const port = FIRST + (given++ % 100);
+    const free = await new Promise<boolean>((resolve) => {
+      const probe = createServer();
+      probe.once("error", () => resolve(false));
+      probe.listen(port, "127.0.0.1", () => probe.close(() => resolve(true)));
     });
-  });
+    if (free) return port;
+  }
 }
 
 /** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before @param well what it answers of its health */

@@ -35,7 +35,7 @@ const test = base.extend<object, { served: Served }>({
           name: `A ${right}`,
           right,
           cannerId: right === "gauge" ? canner.id : null,
-        }).token;
+        }).token!;
       const tokens = { gauge: make("gauge"), probe: make("probe"), read: make("read") };
       const otherRun = larder.sqlite
         .prepare("select code from run where canner_id <> ? limit 1")

@@ -70,7 +70,7 @@ test.describe("GET schedule", () => {
   }
 });
 
-test("GET steam agrees with the handbook's check value, and refuses a canner full of air", async ({
+test("GET steam agrees with a value worked out by hand, and refuses a canner full of air", async ({
   demo,
 }) => {
   const { body } = await get(demo, "steam?altitudeFt=2000&gaugePsi=11");

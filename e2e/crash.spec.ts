@@ -38,6 +38,7 @@ test(`killed at ${KILLS} random moments: nothing acknowledged is missing, nothin
             method: "POST",
             headers: { "Content-Type": "application/json" },
             body: JSON.stringify({
+              sentAt: new Date().toISOString(),
               readings: batch.map((r) => ({
                 id: r.id,
                 at: new Date(r.at).toISOString(),

@@ -39,8 +39,9 @@ test("a drill is played in quick time, scored with reasons, and kept", async ({ 
   await page.getByRole("link", { name: "Drills at the stove" }).click();
   const card = page.getByRole("listitem").filter({ hasText: "A flame too low" });
   await card.getByRole("button", { name: "Begin" }).click();
-  await page.getByLabel("Speed").selectOption("60");
   for (let i = 0; i < 3; i++) await page.getByRole("button", { name: "Flame up" }).click();
+  // Only then quicker: a busy machine takes its time over a press, and the needle must not.
+  await page.getByLabel("Speed").selectOption("60");
   await page.getByRole("button", { name: "It is over" }).click({ timeout: 60_000 });
   await page.getByRole("button", { name: "See how it went" }).click();
   await expect(page.getByTestId("score")).toHaveText(/^\d+$/);
@@ -143,13 +144,11 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
   await post([await good("o1", 10.9)], { gauge: "Other" });
   await expect(page.getByTestId("stove-clock")).toHaveText("Too low");
-  await expect(page.getByText("The gauges disagree.")).toBeVisible();
-  await page
-    .getByRole("listitem")
-    .filter({ hasText: "Other:" })
-    .getByRole("button", { name: "Set aside" })
-    .click();
-  await expect(page.getByText("Other: set aside")).toBeVisible();
+  await expect(page.getByText("Two instruments contradict each other.")).toBeVisible();
+  await page.getByRole("button", { name: "Stop using Other" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Other" })).toContainText("out of service");
+  // The screen shows it at once; what the gauges send counts by what the larder has heard.
+  await server.pass(0);
   await post([await good("m9", 12.7)], { gauge: "Sender" });
   await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
   const late = await post([await good("o2", 9)], { gauge: "Other" });

@@ -1,20 +1,7 @@
-import { rmSync } from "node:fs";
 import { type Page } from "@playwright/test";
-import { fillEvening, type Evening } from "./evening-house";
-import { expect, newFolder, startServer, test as base, type Running } from "./server";
-
-/** Two loads that stand in two canners, not lit yet. */
-const test = base.extend<{ evening: Running & { codes: Evening } }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads the dependencies of a fixture from this pattern
-  evening: async ({}, use) => {
-    const folder = newFolder();
-    const codes = fillEvening(folder, Date.now());
-    const server = await startServer(folder);
-    await use({ ...server, codes });
-    await server.stop();
-    rmSync(folder, { recursive: true, force: true });
-  },
-});
+import { Forms } from "./forms";
+import { test } from "./evening-test";
+import { expect } from "./server";
 
 const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
@@ -85,4 +72,50 @@ test("Enter in a field opens no jar and eats none", async ({ page, own }) => {
   await expect(page).toHaveURL(/\/larder\/open\//);
   await page.goto(`${own.url}/c/${jar}`);
   await expect(page.getByRole("link", { name: "Open it" })).toBeVisible();
+});
+
+test("after a set-up test the screen goes on: it can be judged again, and left for the cans", async ({
+  page,
+  own,
+}) => {
+  const problems: string[] = [];
+  page.on("pageerror", (e) => problems.push(e.message));
+  await page.goto(`${own.url}/seam/set-up`);
+  const judge = async (seen: RegExp) => {
+    await page.getByRole("radio", { name: /By eye alone/ }).check();
+    await page.getByRole("radio", { name: seen }).check();
+    await page.getByLabel("Why they were not taken apart").fill("the projector is lent");
+    // The form begins anew once the page has asked again.
+    const asked = page.waitForResponse((r) => r.request().method() === "GET" && /set-up\.data/.test(r.url()));
+    await press(page, "Judge this set-up");
+    await asked;
+    await expect(page.getByRole("radio", { name: seen })).not.toBeChecked();
+  };
+  await judge(/not right/);
+  await expect(page.getByText("Do not pack on this set-up")).toBeVisible();
+  await judge(/smooth all round/);
+  await expect(page.getByText("The set-up holds.")).toBeVisible();
+  await page.getByRole("link", { name: "To the cans", exact: true }).click();
+  await expect(page).toHaveURL(/\/seam$/);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("5 of 8 closed");
+  await expect(page.getByText("Something broke on this page")).toHaveCount(0);
+  expect(problems).toEqual([]);
+});
+
+test("accepting a common practice leaves the form as it was filled in", async ({ page, empty }) => {
+  const house = await new Forms(empty).settle({ altitude: "800 ft" });
+  const lot = await house.lot("lake-trout", "Fillets", "10 lb");
+  await page.goto(`${empty.url}/pack?lot=${lot}`);
+  await page.getByLabel("Pack as").selectOption({ label: "Fish in cans" });
+  // An end is seamed on once: nobody is asked whether it was used before.
+  await expect(page.getByLabel(/used before/)).toHaveCount(0);
+  await page.getByLabel("How many filled").fill("4");
+  await page.getByLabel("Meat in them").fill("3 lb 14 oz");
+  await press(page, "Accept this common practice");
+  await expect(page.getByText("Accepted by Oda")).toBeVisible();
+  await expect(page.getByLabel("Pack as")).toHaveValue("can-fish");
+  await expect(page.getByLabel("How many filled")).toHaveValue("4");
+  await expect(page.getByLabel("Meat in them")).toHaveValue("3 lb 14 oz");
+  await press(page, "Number 4 cans");
+  await expect(page.getByText("4 one-pound cans of lake trout").first()).toBeVisible();
 });

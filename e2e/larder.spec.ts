@@ -1,18 +1,13 @@
-import { ImageData, createCanvas, loadImage } from "@napi-rs/canvas";
+import { createCanvas, loadImage } from "@napi-rs/canvas";
 import { type Page } from "@playwright/test";
-import ICAL from "ical.js";
-import jsQR from "jsqr";
 import { rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { readLabel } from "#core/code";
-import { STOCKS, labelPlaces } from "#core/label";
 import config from "../playwright.config";
-import { printLabels, printPages } from "../bench/printer";
-import { fillRestHouse } from "./rest-house";
-import { sealAll } from "./sealed";
-import { expect, newFolder, startServer, test, type Running } from "./server";
+import { printLabels } from "../bench/printer";
+import { textOf } from "./pdf";
+import { withHouse } from "./rest-house";
+import { expect, test } from "./server";
 
 /** What the camera sees: written before it is opened. */
 const CAMERA = join(tmpdir(), `larder-camera-${process.pid}.mjpeg`);
@@ -28,21 +23,10 @@ test.use({
   },
 });
 
-const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
+// The camera needs a browser of its own, so these are apart; both workers share them.
+test.describe.configure({ mode: "parallel" });
 
-async function withHouse(
-  work: (server: Running, run: string, codes: string[]) => Promise<void>,
-): Promise<void> {
-  const folder = newFolder();
-  const { run, codes } = fillRestHouse(folder, Date.now());
-  const server = await startServer(folder);
-  try {
-    await work(server, run, codes);
-  } finally {
-    await server.stop();
-    rmSync(folder, { recursive: true, force: true });
-  }
-}
+const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
 /** A label as the camera of a telephone sees it: not quite filling the picture, on something grey. */
 async function holdUp(png: string | Buffer): Promise<void> {
@@ -54,17 +38,6 @@ async function holdUp(png: string | Buffer): Promise<void> {
   const scale = Math.min(600 / image.width, 440 / image.height);
   c.drawImage(image, 20, 20, image.width * scale, image.height * scale);
   writeFileSync(CAMERA, canvas.toBuffer("image/jpeg", 92));
-}
-
-/** Text of every page of a PDF. */
-async function textOf(pdf: Buffer): Promise<string> {
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: document.numPages }, async (_, i) =>
-      (await document.getPage(i + 1)).getTextContent(),
-    ),
-  );
-  return pages.map((p) => p.items.map((item) => ("str" in item ? item.str : "")).join("\n")).join("\n");
 }
 
 for (const [size, viewport] of [
@@ -204,187 +177,5 @@ for (const [size, viewport] of [
       await context.close();
     });
   });
-
-test("every label stock prints its square so that a decoder reads it, with the code in clear", async ({
-  request,
-}) => {
-  await withHouse(async (server, _, codes) => {
-    sealAll(server.folder, codes.slice(0, 3));
-    for (const stock of STOCKS) {
-      const answer = await request.get(
-        `${server.url}/larder/labels.pdf?stock=${stock.key}&of=${codes.slice(0, 3).join(",")}`,
-        // Reading a page keeps this process busy for longer than a server leaves a quiet connection open.
-        { headers: { connection: "close" } },
-      );
-      expect(answer.headers()["content-type"], stock.key).toBe("application/pdf");
-      const body = await answer.body();
-      const text = await textOf(body);
-      for (const code of codes.slice(0, 3)) expect(text, stock.key).toContain(code);
-      // Off a roll at the printer's own 203 dots an inch; sheets come from finer printers. Each label by itself, as it is held.
-      const dpi = stock.form === "single" ? 203 : 300;
-      const pages = await printPages(new Uint8Array(body), dpi);
-      const dots = (mm: number) => Math.round((mm * dpi) / 25.4);
-      const read = labelPlaces(stock, 3).map(({ page, x, y }) => {
-        const p = pages[page]!;
-        const [wide, high] = [dots(stock.label.width), dots(stock.label.height)];
-        const cut = createCanvas(wide, high).getContext("2d");
-        const whole = createCanvas(p.width, p.height);
-        whole.getContext("2d").putImageData(new ImageData(p.pixels, p.width, p.height), 0, 0);
-        cut.drawImage(whole, -dots(x), -dots(y));
-        return jsQR(cut.getImageData(0, 0, wide, high).data, wide, high)?.data ?? "nothing was read";
-      });
-      expect(read.map((r) => readLabel(r).code).sort(), stock.key).toEqual(codes.slice(0, 3).sort());
-      expect(
-        read.every((r) => r.startsWith(`${server.url}/c/`)),
-        stock.key,
-      ).toBe(true);
-    }
-  });
-});
-
-test("bad input at the shelves: each is a sentence and a way on", async ({ browser, own }) => {
-  const context = await browser.newContext({ timezoneId: "America/Denver" });
-  const page = await context.newPage();
-  await page.goto(`${own.url}/larder`);
-  const jar = (await page.locator("section ul a[href^='/c/'] .code").first().textContent())!;
-
-  // One wrong character; a label of a neighbour's larder, whose code may well exist here too; a lot's code; a camera refused.
-  const look = async (text: string) => {
-    await page.getByRole("textbox", { name: "Code" }).fill(text);
-    await press(page, "Look");
-  };
-  await page.goto(`${own.url}/larder/scan`);
-  await look(`${jar.slice(0, 2)}${jar[2] === "A" ? "B" : "A"}${jar.slice(3)}`);
-  await expect(page.getByRole("alert")).toContainText(/check character does not fit/);
-  await look(`${jar.slice(0, 2)}?${jar.slice(3)}`);
-  await press(page, `Look up ${jar}`);
-  await expect(page.locator("main")).toContainText("Its story");
-  await look(`http://192.168.7.9:4310/c/${jar}?h=zzzz`);
-  await expect(page.getByRole("alert")).toContainText("printed by another household");
-  await page.goto(`${own.url}/c/${jar}?h=zzzz`);
-  await expect(page.getByRole("alert")).toContainText("printed by another household");
-  await look(`https://elsewhere.example/${jar}`);
-  await expect(page.getByRole("alert")).toBeVisible();
-  await press(page, "Use the camera");
-  await expect(page.getByText(/camera was refused|No camera is to be had/)).toBeVisible();
-
-  // Taken by a slip and put back; taken twice.
-  await page.goto(`${own.url}/larder`);
-  await page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) }).check({ force: true });
-  await page.getByLabel("given to").fill("Bram");
-  await press(page, "Given away");
-  await expect(page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) })).toHaveCount(0);
-  await page.goto(`${own.url}/c/${jar}`);
-  await expect(page.locator("main")).toContainText("to Bram");
-  await page.goto(`${own.url}/larder/open/${jar}`);
-  await expect(page.getByRole("alert").first()).toContainText("It was given away.");
-  await page.goto(`${own.url}/c/${jar}`);
-  await press(page, "It was a slip: it still stands there");
-  await expect(page.getByRole("link", { name: "Open it" })).toBeVisible();
-
-  // Nothing ticked; a box that is full.
-  await page.goto(`${own.url}/larder`);
-  await press(page, "Opened");
-  await expect(page.getByRole("alert").first()).toContainText("Choose at least one.");
-  await page.getByRole("link", { name: "Left", exact: true }).click();
-  await page.getByText("Call it something else").click();
-  await page.getByLabel("Takes").fill("2");
-  await press(page, "Keep it so");
-  await expect(page.getByRole("alert")).toContainText("3 stand on it already");
-  await expect(page.getByLabel("Takes")).toHaveValue("2");
-  await page.getByLabel("Takes").fill("3");
-  await press(page, "Keep it so");
-  await expect(page.locator("main")).toContainText("3 containers, takes 3");
-  await page.goto(`${own.url}/larder`);
-  await page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) }).check({ force: true });
-  await page.getByLabel("or on to").selectOption({ label: "Stair cupboard, Left" });
-  await press(page, "Move");
-  await expect(page.getByRole("alert").first()).toContainText("takes 3, and has room for 0 more");
-
-  // A thermometer nobody believes, and a frost that flags what stands there.
-  await page.goto(`${own.url}/larder/rooms`);
-  await page.getByLabel("The thermometer says").fill("300 F");
-  await press(page, "Write it down");
-  await expect(page.getByRole("alert")).toContainText("Read the thermometer again");
-  await expect(page.getByLabel("The thermometer says")).toHaveValue("300 F");
-  await page.getByLabel("The thermometer says").fill("20 F");
-  await press(page, "Write it down");
-  await expect(page.locator("main")).toContainText(/Cellar froze \(20 °F\)/);
-  await page.goto(`${own.url}/larder`);
-  await expect(page.locator("main")).toContainText("Ice breaks seals");
-  await context.close();
-});
-
-test("a jar is dragged to another shelf, a shelf is counted and put right, and what is searched is found", async ({
-  page,
-  own,
-}) => {
-  // All shelves in sight: what is dragged does not scroll.
-  await page.setViewportSize({ width: 1280, height: 1900 });
-  await page.goto(`${own.url}/larder`);
-  const top = page.getByRole("region", { name: "Cellar, Top shelf" });
-  const middle = page.getByRole("region", { name: "Cellar, Middle shelf" });
-  await expect(top).toContainText("6 containers");
-  const jar = top.locator("li label").first();
-  const code = (await top.locator("li .code").first().textContent())!;
-  const [from, to] = [(await jar.boundingBox())!, (await middle.boundingBox())!];
-  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 40, from.y + 40, { steps: 4 });
-  await page.mouse.move(to.x + to.width / 2, to.y + 60, { steps: 12 });
-  await page.mouse.up();
-  await expect(top).toContainText("5 containers");
-  await expect(middle).toContainText("14 containers");
-  await expect(middle.locator(".code", { hasText: code })).toHaveCount(1);
-
-  // Counted: one that is written down there is not seen, and one of the other shelf is.
-  const seen = await top.locator("li .code").allTextContents();
-  await top.getByRole("link", { name: "Top shelf" }).click();
-  await page.getByLabel("Codes that stand here").fill([...seen.slice(1), code, "QQQ-Q"].join("\n"));
-  await press(page, "Compare");
-  await expect(page.getByText("3 differences from what is written down")).toBeVisible();
-  await expect(page.getByText("written down on Cellar, Middle shelf: it will stand here")).toBeVisible();
-  await press(page, "Put it right; the rest is missing");
-  await expect(page.getByRole("heading", { name: "Cellar, Top shelf" })).toBeVisible();
-  await expect(page.locator("main")).toContainText("5 containers");
-  await page.goto(`${own.url}/c/${seen[0]}`);
-  await expect(page.locator("main")).toContainText("Not found when its shelf was counted");
-
-  await page.goto(`${own.url}/larder`);
-  await page.getByRole("searchbox").fill("pronghorn broth");
-  await press(page, "Search");
-  await expect(page.getByRole("region", { name: "Found" })).toContainText("6 containers");
-  await page.getByRole("searchbox").fill("unicorn");
-  await press(page, "Search");
-  await expect(page.getByText("Nothing on the shelves is called “unicorn”.")).toBeVisible();
-
-  // The calendar of best-by days, by another reader of the standard, and the stock by the interface.
-  const ics = await (await page.request.get(`${own.url}/larder/best-by.ics`)).text();
-  const events = new ICAL.Component(ICAL.parse(ics))
-    .getAllSubcomponents("vevent")
-    .map((e) => new ICAL.Event(e));
-  expect(events.length).toBeGreaterThan(3);
-  for (const e of events) expect(e.startDate.isDate).toBe(true);
-  const stock = (await (await page.request.get(`${own.url}/api/v1/stock`)).json()) as {
-    places: { standing: number }[];
-    kinds: { sound: number; keptBack: number }[];
-  };
-  const standing = stock.places.reduce((n, p) => n + p.standing, 0);
-  expect(standing).toBe(21);
-  expect(stock.kinds.reduce((n, k) => n + k.sound + k.keptBack, 0)).toBe(standing);
-  expect((await page.request.get(`${own.url}/api/v1/stock?room=Cellar`)).status()).toBe(422);
-
-  // Prices are said in the household's own units and shown on each kind.
-  await page.goto(`${own.url}/larder/eating`);
-  await page.getByText("Who eats, and what things cost").click();
-  await page.getByLabel("People at the table").fill("nobody");
-  await press(page, "Keep these");
-  await expect(page.getByText("How many people?")).toBeVisible();
-  await page.getByLabel("People at the table").fill("4");
-  await page.getByLabel("You would pay for a lb").fill("12");
-  await press(page, "Keep these");
-  await expect(page.locator("dl")).toContainText("meals for 4");
-  await expect(page.locator("main")).toContainText(/cost \$\d+\.\d\d each, worth \$1\d\.\d\d to you/);
-});
 
 test.afterAll(() => rmSync(CAMERA, { force: true }));

@@ -31,7 +31,7 @@ test(`${DEVICES} devices post readings and poll for ${SECONDS} s: every reading 
           const id = randomUUID();
           const body = JSON.stringify({
             gauge: `G${device}`,
-            readings: [{ id, at: new Date().toISOString(), gaugeKPa: 96 }],
+            readings: [{ id, at: new Date(Date.now() + own.aheadMs).toISOString(), gaugeKPa: 96 }],
           });
           const send = () =>
             fetch(`${own.url}/api/v1/runs/${run.id}/readings`, {

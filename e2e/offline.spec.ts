@@ -33,7 +33,7 @@ test("without a network the larder stays readable as it was last seen, with its 
   await page.goto(`${own.url}/larder`);
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
   await expect(page.locator("body")).toContainText(shelfName);
-  await expect(page.getByRole("status").filter({ hasText: "cannot be reached" })).toBeVisible({
+  await expect(page.getByRole("status").filter({ hasText: "Can’t reach Patient Larder" })).toBeVisible({
     // At once, and not only when it is asked next.
     timeout: 10_000,
   });
@@ -74,16 +74,16 @@ test("taps on the towel without a network are kept, heard once and in order, as 
   await expect(lids.first()).toBeVisible();
   await context.setOffline(true);
   await lids.nth(0).click();
-  await expect(page.getByText("1 entry is kept on this screen")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("1 entry is saved on this device")).toBeVisible({ timeout: 20_000 });
   await lids.nth(1).click();
-  await expect(page.getByText("2 entries are kept on this screen")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("2 entries are saved on this device")).toBeVisible({ timeout: 20_000 });
   expect((await changes(own.url, "seal.check")).length).toBe(before);
   await page.waitForTimeout(1_500);
   await context.setOffline(false);
   await expect
     .poll(async () => (await changes(own.url, "seal.check")).length, { timeout: 20_000 })
     .toBe(before + 2);
-  await expect(page.getByText("kept on this screen")).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText("saved on this device and will be sent")).toHaveCount(0, { timeout: 20_000 });
   const [first, second] = (await changes(own.url, "seal.check")).slice(-2);
   expect(first!.screen).toContain("Chrome on Linux");
   for (const c of [first!, second!]) expect(Date.parse(c.heard!) - Date.parse(c.at!)).toBeGreaterThan(1_000);
@@ -106,13 +106,13 @@ test("an entry the larder will not take when it hears of it is said, with its re
     .toBe(true);
   await context.setOffline(true);
   await form.evaluate((f: HTMLFormElement) => f.requestSubmit());
-  await expect(page.getByText("1 entry is kept on this screen")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("1 entry is saved on this device")).toBeVisible({ timeout: 20_000 });
   await context.setOffline(false);
-  await expect(page.getByRole("alert").filter({ hasText: "Not taken, of /table" })).toBeVisible({
+  await expect(page.getByRole("alert").filter({ hasText: "Not recorded: Table" })).toBeVisible({
     timeout: 20_000,
   });
-  await page.getByRole("button", { name: "I have seen it" }).click();
-  await expect(page.getByText("Not taken")).toHaveCount(0);
+  await page.getByRole("button", { name: "Discard it" }).click();
+  await expect(page.getByText("Not recorded")).toHaveCount(0);
 });
 
 test("the program can be installed: a manifest with its pictures, and a worker at the root", async ({

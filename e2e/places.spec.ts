@@ -177,7 +177,7 @@ test("two screens on one run agree without anybody reloading", async ({ page, ow
   const other = await browser.newPage();
   await other.goto(page.url());
   await expect(other.getByTestId("stove-title")).toContainText("Off the heat at");
-  await press(page, "It fell");
+  await press(page, "Pressure dropped");
   await expect(page.getByTestId("stove-clock")).toHaveText("Too low");
   await expect(other.getByTestId("stove-clock")).toHaveText("Too low", { timeout: 20_000 });
   // Back at target a clock with hours stands there: it fits on a phone, and beside the column on a laptop.
@@ -203,10 +203,64 @@ test("what is being typed is left alone while the clocks are looked at", async (
   await page.getByLabel("As you call it").fill("Neck");
   await page.getByLabel("Weight in").fill("5 lb");
   await page.getByRole("radio", { name: "pieces on the bone" }).check();
-  await page.waitForTimeout(17_000); // one look and a little: the layout asks every 15 s
+  await page.waitForTimeout(6_000); // one word of the live line and a little
   await expect(page.getByLabel("As you call it")).toHaveValue("Neck");
   await expect(page.getByLabel("Weight in")).toHaveValue("5 lb");
   await expect(page.getByRole("radio", { name: "pieces on the bone" })).toBeChecked();
+});
+
+/** Words of something done elsewhere come thick and fast while this page sends what was pressed on it. */
+async function wordsWhilePressing(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const lines: EventSource[] = [];
+    window.EventSource = class extends EventSource {
+      constructor(...how: ConstructorParameters<typeof EventSource>) {
+        super(...how);
+        lines.push(this);
+        this.addEventListener("message", (e) => (last = JSON.parse(e.data as string) as typeof last));
+      }
+    };
+    let last: { now: number; version: string } | null = null;
+    let n = 0;
+    const say = () => {
+      const word = { ...last, now: (last?.now ?? 0) + 60_000, version: `of another screen ${++n}` };
+      for (const line of lines)
+        line.onmessage?.call(line, new MessageEvent("message", { data: JSON.stringify(word) }));
+    };
+    window.addEventListener("submit", () => {
+      const timer = setInterval(say, 4);
+      setTimeout(() => clearInterval(timer), 1_500);
+    });
+  });
+}
+
+test("what another screen does meanwhile takes nothing from what is pressed or answered here", async ({
+  page,
+  own,
+}) => {
+  await wordsWhilePressing(page);
+  await page.goto(`${own.url}/cold`);
+  const inFridge = page.locator("section", { hasText: "In the fridge" });
+  const code = await inFridge
+    .locator("li", { has: page.getByRole("button", { name: "Freeze" }) })
+    .getByRole("link")
+    .first()
+    .innerText();
+  await page.waitForTimeout(1_500);
+  await inFridge.locator("li", { hasText: code }).getByRole("button", { name: "Freeze" }).click();
+  await expect(
+    page.locator("section", { hasText: "In the freezer" }).locator("li", { hasText: code }),
+  ).toBeVisible();
+
+  await page.goto(`${own.url}/larder/eating`);
+  await page.getByText("Who eats, and what things cost").click();
+  await page.waitForTimeout(1_500);
+  await page.getByLabel("People at the table").fill("nobody");
+  await press(page, "Keep these");
+  await expect(page.getByText("How many people?")).toBeVisible();
+  await page.waitForTimeout(3_000);
+  await expect(page.getByText("How many people?")).toBeVisible();
+  await expect(page.getByLabel("People at the table")).toHaveValue("nobody");
 });
 
 test("an address that leads nowhere says so, and leads back", async ({ page, own }) => {

@@ -1,8 +1,11 @@
 import { execFileSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import jsQR from "jsqr";
+import { printPages } from "../bench/printer";
 import { startBuilt } from "../bench/server";
 import { filesIn } from "../store/testing/zip";
+import { openJump } from "./jump";
 import { expect, newFolder, startServer, test } from "./server";
 
 test("everything goes out from the page, comes into an empty larder there, and goes out again the same", async ({
@@ -31,17 +34,84 @@ test("everything goes out from the page, comes into an empty larder there, and g
     .getByLabel("The archive")
     .setInputFiles({ name: "larder.zip", mimeType: "application/zip", buffer: bytes });
   await page.getByRole("button", { name: "Check it and bring it in" }).click();
-  await expect(page).toHaveURL(/\/records\/history\?verify=1/, { timeout: 30_000 });
-  await expect(page.getByText(/^It fits: /)).toBeVisible();
+  await expect(page).toHaveURL(/\/records\/history\?verify=1/, { timeout: 60_000 });
+  await expect(page.getByText(/^No change found in /)).toBeVisible();
   await page.goto(`${empty.url}/records`);
   const waiting = page.waitForEvent("download");
   await page.getByRole("link", { name: "Take everything out" }).click();
   const [a, b] = [await filesIn(first), await filesIn(await (await waiting).path())];
   expect([...b.keys()]).toEqual([...a.keys()]);
+  // The new machine's first backup may have been made meanwhile: its key is one line in the activity log.
+  const more =
+    b.get("data/audit.csv")!.includes("witness.key") && !a.get("data/audit.csv")!.includes("witness.key");
   for (const [name, text] of a) {
-    if (name === "datapackage.json") continue;
+    if (name === "datapackage.json" || (more && /audit|chain_link|write_key|README|history/.test(name)))
+      continue;
     expect(b.get(name) === text, name).toBe(true);
   }
+  expect(a.get("README.txt")).toMatch(/^ {2}LOG\/\d+\/([2-9A-Z]{5}-){3}[2-9A-Z]{5}$/m);
+});
+
+test("a record's history code reads by camera, and typed from paper it is checked", async ({ own, page }) => {
+  await page.goto(`${own.url}/fire`);
+  const runs = (await (await fetch(`${own.url}/api/v1/runs`)).json()) as { runs: { code: string }[] };
+  const { code } = runs.runs.at(-1)!;
+  await page.goto(`${own.url}/fire/${code}/record`);
+  const typed = (await page.getByText(new RegExp(`^${code}/\\d+/`)).textContent())!;
+  const pdf = await page.request.get(`${own.url}/fire/${code}/record.pdf`, {
+    headers: { connection: "close" },
+  });
+  const [paper] = await printPages(new Uint8Array(await pdf.body()), 200);
+  const { width, height, pixels } = paper!;
+  expect(jsQR(pixels, width, height)?.data).toMatch(new RegExp(`^${code}/\\d+/[0-9a-f]{64}$`));
+  await page.goto(`${own.url}/records/history`);
+  const field = page.getByLabel("History code from a paper");
+  const check = page.getByRole("button", { name: "Check the paper" });
+  await field.fill("R3T-7/41");
+  await check.click();
+  await expect(page.getByText("This is not a history code.")).toBeVisible();
+  await expect(field).toHaveValue("R3T-7/41");
+  await field.fill(typed.toLowerCase());
+  await check.click();
+  await expect(page.getByText("The code from your paper matches.")).toBeVisible({ timeout: 30_000 });
+  await field.fill(typed.replace(/.{5}$/, "22222"));
+  await check.click();
+  await expect(page.getByText("The records were changed outside this program.")).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByRole("listitem").filter({ hasText: "what was printed or signed" })).toContainText(
+    code,
+  );
+});
+
+test("backups go to a second place: chosen, tried, filled, missed and found again", async ({ own, page }) => {
+  const stick = newFolder();
+  await page.goto(`${own.url}/records/copies`);
+  const folder = page.getByLabel("Folder");
+  const use = page.getByRole("button", { name: "Use this folder" });
+  await folder.fill(join(stick, "nowhere"));
+  await use.click();
+  await expect(page.getByText("There is no such folder.")).toBeVisible();
+  await expect(folder).toHaveValue(join(stick, "nowhere"));
+  await folder.fill(stick);
+  await use.click();
+  await expect(
+    page.getByText("on the same disk as the larder. If the disk fails, both are lost."),
+  ).toBeVisible();
+  await page.getByRole("button", { name: "Make a copy now" }).click();
+  await expect(page.getByText("It was read back and is the same.")).toBeVisible({ timeout: 30_000 });
+  await expect
+    .poll(() => readdirSync(stick).filter((n) => n.endsWith("-by-hand.db")), { timeout: 30_000 })
+    .toHaveLength(1);
+  expect(readdirSync(join(stick, "witness")).length).toBeGreaterThan(0);
+  renameSync(stick, `${stick}-away`);
+  await page.getByRole("button", { name: "Copy the newest backup there now" }).click();
+  await expect(page.getByText("is not there. Plug the disk in").first()).toBeVisible();
+  renameSync(`${stick}-away`, stick);
+  await page.getByRole("button", { name: "Copy the newest backup there now" }).click();
+  await expect(page.getByText("is not there. Plug the disk in")).toHaveCount(0);
+  await page.getByRole("button", { name: "Stop using this place" }).click();
+  await expect(folder).toBeVisible();
 });
 
 test("a copy is made, looked into and restored, with a reason that stays in the history", async ({
@@ -64,7 +134,7 @@ test("a copy is made, looked into and restored, with a reason that stays in the 
   await expect(page.getByRole("cell", { name: "animals" })).toBeVisible();
   await page.getByLabel("Why the larder goes back to it").fill("the visitor was a slip");
   await page.getByRole("button", { name: "Put it in the place of the larder" }).click();
-  await expect(page.getByText(/^It fits: /)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^No change found in /)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText("“the visitor was a slip”")).toBeVisible();
   await page.goto(`${own.url}/household`);
   await expect(page.getByRole("button", { name: "Visitor" })).toHaveCount(0);
@@ -90,28 +160,24 @@ test("a list comes in from its page: looked at first, then done, and it is in th
   // What a person typed is text wherever it stands.
   await page.locator("summary").first().click();
   await expect(page.getByText("<b>bold</b>", { exact: true })).toBeVisible();
-  await page.getByRole("textbox", { name: "Code" }).fill("NOPE");
+  await page.getByRole("textbox", { name: "Code", exact: true }).fill("NOPE");
   await page.getByRole("button", { name: "Show these" }).click();
   await expect(page.getByRole("heading", { name: "Nothing of the kind" })).toBeVisible();
 });
 
 test("the palette finds codes, lots, shelves and help", async ({ demo, page }) => {
   await page.goto(`${demo.url}/`);
-  await page.keyboard.press("Control+k");
-  const box = page.getByPlaceholder("A code, a place, something to do");
-  await box.fill("throw");
+  await (await openJump(page)).fill("throw");
   await page.getByRole("option", { name: /Throwing suspect food out safely/ }).click();
   await expect(page.getByRole("heading", { name: "Throwing suspect food out safely" })).toBeVisible();
-  await page.keyboard.press("Control+k");
-  await box.fill("boar");
+  await (await openJump(page)).fill("boar");
   await expect(page.getByRole("option", { name: /animal/ }).first()).toBeVisible();
   await page
     .getByRole("option", { name: /animal/ })
     .first()
     .click();
   await expect(page).toHaveURL(/\/field\//);
-  await page.keyboard.press("Control+k");
-  await box.fill("history");
+  await (await openJump(page)).fill("history");
   await page.getByRole("option", { name: /^History/ }).click();
   await expect(page).toHaveURL(/\/records\/history/);
 });
@@ -127,7 +193,7 @@ test("a damaged file has a screen of its own, and gives way to the newest sound 
   });
   await page.goto(`${first.url}/records/copies`);
   await page.getByRole("button", { name: "Make a copy now" }).click();
-  await expect(page.getByText("asked for")).toBeVisible();
+  await expect(page.getByText("asked for")).toBeVisible({ timeout: 30_000 });
   await first.stop();
   writeFileSync(join(folder, "larder.db"), "spoiled ".repeat(3000));
   const child = await startBuilt(folder, {}, undefined, [200, 503]);
@@ -141,6 +207,40 @@ test("a damaged file has a screen of its own, and gives way to the newest sound 
   expect(readdirSync(join(folder, "backups")).some((n) => n.startsWith("damaged-"))).toBe(true);
   await child.stop();
   rmSync(folder, { recursive: true });
+});
+
+test("a folder that cannot be written to is not called damaged, and is tried again", async ({ page }) => {
+  const disk = newFolder();
+  const mount = (...args: string[]) => execFileSync("mount", args, { stdio: "ignore" });
+  let mounted = true;
+  try {
+    mount("-t", "tmpfs", "-o", "size=20m", "tmpfs", disk);
+  } catch {
+    mounted = false;
+  }
+  // Where nothing can be mounted the codes of the errors are tested alone, in app/server/opening.test.ts.
+  test.skip(!mounted, "no file system of its own can be mounted here");
+  try {
+    const folder = join(disk, "data");
+    await (await startServer(folder)).stop();
+    mount("-o", "remount,ro", disk);
+    const server = await startBuilt(folder, {}, undefined, [503]);
+    await page.goto(`${server.url}/larder`);
+    await expect(page.getByRole("heading", { name: "The larder cannot be written to." })).toBeVisible();
+    await expect(page.getByText("The records are not damaged.")).toBeVisible();
+    mount("-o", "remount,rw", disk);
+    await page.getByRole("button", { name: "Try again" }).click();
+    await expect(page.getByRole("heading", { name: "The larder cannot be written to." })).toHaveCount(0);
+    expect((await page.request.get(`${server.url}/healthz`)).status()).toBe(200);
+    // Another program that has it open is said as well.
+    const second = await startBuilt(folder, {}, undefined, [503]);
+    await page.goto(second.url);
+    await expect(page.getByRole("heading", { name: "The larder is already open." })).toBeVisible();
+    await second.stop();
+    await server.stop();
+  } finally {
+    execFileSync("umount", [disk], { stdio: "ignore" });
+  }
 });
 
 test("a full disk is said in words, nothing acknowledged is lost, and with room again it goes on", async ({

@@ -1,3 +1,4 @@
+import { rmSync } from "node:fs";
 import { openLarder } from "#store/db";
 import { NO_MEASURES, addCanner, recordGaugeCheck } from "#store/equipment";
 import { makePack } from "#store/pack";
@@ -8,6 +9,7 @@ import { STEADY_COURSE } from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
 import { v7 as uuid } from "uuid";
 import { boarHouse } from "./house";
+import { newFolder, startServer, type Running } from "./server";
 
 /**
  * A household with eighteen pints of boar on the towel, their rest just over, lids out of two boxes; the last two were lifted
@@ -66,5 +68,20 @@ export function fillRestHouse(folder: string, now: number): { run: string; codes
     return { run: code, codes };
   } finally {
     larder.close();
+  }
+}
+
+/** A server of its own on that house, for as long as the work lasts. */
+export async function withHouse(
+  work: (server: Running, run: string, codes: string[]) => Promise<void>,
+): Promise<void> {
+  const folder = newFolder();
+  const { run, codes } = fillRestHouse(folder, Date.now());
+  const server = await startServer(folder);
+  try {
+    await work(server, run, codes);
+  } finally {
+    await server.stop();
+    rmSync(folder, { recursive: true, force: true });
   }
 }

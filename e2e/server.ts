@@ -1,9 +1,9 @@
-import { test as base } from "@playwright/test";
+import { test as base, type Browser, type Page } from "@playwright/test";
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { fillDemo } from "#demo/household";
 import { startBuilt, type RunningServer } from "../bench/server";
+import { filledHousehold } from "./household";
 
 /** A server of its own for a test, on a folder of its own, with a clock that can be moved. */
 export interface Running extends RunningServer {
@@ -32,6 +32,7 @@ export async function startServer(folder: string, at: number | null = null): Pro
     folder,
     aheadMs: (at ?? began) - began,
     async pass(minutes) {
+      await allSent(server.url);
       const body = JSON.stringify({ ms: minutes * 60_000 });
       await fetch(`${server.url}/test/clock`, {
         method: "POST",
@@ -42,23 +43,27 @@ export async function startServer(folder: string, at: number | null = null): Pro
   };
 }
 
-/** The made-up household as it was filled last, in a folder that is only copied. */
-let filled: { folder: string; at: number } | null = null;
+let browserOfWorker: Browser | null = null;
 
-/** Filling takes seconds and copying none; older than this the clocks of the screen and the larder lie too far apart. */
-const FRESH_MS = 60_000;
+/**
+ * Waits until what was pressed on any page of this server has arrived: a clock that is moved while a tap is on its way
+ * would make it one of another time. A page that cannot reach its server is not waited for.
+ */
+async function allSent(of: string): Promise<void> {
+  const pages = (browserOfWorker?.contexts() ?? [])
+    .flatMap((c) => c.pages())
+    .filter((p) => p.url().startsWith(of));
+  const unsent = (page: Page) =>
+    page.evaluate(() => Boolean(document.documentElement.dataset.unsent)).catch(() => false);
+  for (let i = 0; i < 60; i++) {
+    if (!(await Promise.all(pages.map(unsent))).some(Boolean)) return;
+    await new Promise((r) => setTimeout(r, 50));
+  }
+}
 
 /** The made-up household in a folder of its own, with a server whose clock stands where the household's story ends. */
 async function startHousehold(): Promise<Running> {
-  if (filled && Date.now() - filled.at > FRESH_MS) {
-    rmSync(filled.folder, { recursive: true, force: true });
-    filled = null;
-  }
-  if (!filled) {
-    const fresh = { folder: newFolder(), at: Date.now() };
-    fillDemo(fresh.folder, fresh.at);
-    filled = fresh;
-  }
+  const filled = filledHousehold();
   const folder = newFolder();
   cpSync(filled.folder, folder, { recursive: true });
   return startServer(folder, filled.at);
@@ -102,11 +107,10 @@ export const test = base.extend<{ empty: Running; own: Running }, { demo: Runnin
     { scope: "worker" },
   ],
   clearedUp: [
-    // eslint-disable-next-line no-empty-pattern -- as above
-    async ({}, use) => {
+    async ({ browser }, use) => {
+      browserOfWorker = browser;
       await use(null);
       for (const server of ahead.values()) await end(await server);
-      if (filled) rmSync(filled.folder, { recursive: true, force: true });
     },
     { scope: "worker", auto: true },
   ],

@@ -14,7 +14,7 @@ export interface Found {
   holds: number;
 }
 
-// USDA 2015, Guide 5, from memory: pints 75, quarts 90, half-pints as pints. Cans of game: handbook, common practice, no
+// USDA 2015, Guide 5, from memory: pints 75, quarts 90, half-pints as pints. Cans of game: common practice, no
 // source: 70 and 99.
 const LEAST_MINUTES: Record<string, number> = {
   "red-meat-pieces jar-pint": 75,

@@ -9,6 +9,7 @@ const ONWARD: readonly [name: RegExp, minutes: number][] = [
   [/^At [\d.½¼¾ ]+ lb|^Weight is rocking$/, 19],
   [/^Heat is off$/, 50],
   [/^Still /, 19],
+  [/^Read the dial$/, 0],
   [/^Gauge is at zero$/, 0],
   [/^Lock has dropped$/, 0],
   [/^Weight is off$/, 10],
@@ -61,8 +62,37 @@ interface Router {
 }
 type Held = Window & { __reactRouterDataRouter?: Router };
 
-/** Until the page neither goes anywhere nor asks for anything; it is never waited for longer than a second. */
-const calm = async () => {
+/** What is done to a control: a press where it lies, a text in it, or one of its choices by a number from 0 to below 1. */
+type Deed =
+  | { do: "press"; index: number }
+  | { do: "type"; index: number; text: string }
+  | { do: "choose"; index: number; which: number };
+
+/**
+ * Does it and waits until the page neither goes anywhere nor asks for anything, never for longer than a second. All of it
+ * within the page: from outside, each press takes a tenth of a second of waiting for pictures nobody looks at.
+ */
+const act = async (deed: Deed | null) => {
+  const el = deed && document.querySelector<HTMLElement>(`[data-walk="${deed.index}"]`);
+  if (el) {
+    el.scrollIntoView({ block: "center", behavior: "instant" });
+    el.focus();
+    if (deed.do === "press") {
+      // What lies over a control is what is hit.
+      const { left, top, width, height } = el.getBoundingClientRect();
+      const hit = document.elementFromPoint(left + width / 2, top + height / 2);
+      ((hit as HTMLElement | null) ?? el).click();
+    } else if (deed.do === "type") {
+      // Past the setter that React keeps an eye on, as a key press is.
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!.call(el, deed.text);
+      el.dispatchEvent(new Event("input", { bubbles: true }));
+      el.dispatchEvent(new Event("change", { bubbles: true }));
+    } else if (el instanceof HTMLSelectElement) {
+      el.selectedIndex = Math.floor(deed.which * el.options.length);
+      el.dispatchEvent(new Event("input", { bubbles: true }));
+      el.dispatchEvent(new Event("change", { bubbles: true }));
+    }
+  }
   const busy = () => {
     const state = (window as Held).__reactRouterDataRouter?.state;
     if (!state || document.readyState === "loading") return true;
@@ -187,7 +217,7 @@ export class Walker {
       await this.page
         .evaluate((to) => (window as Held).__reactRouterDataRouter?.navigate(to), path)
         .catch(() => undefined);
-    await this.#quiet();
+    await this.#act(null);
   }
 
   /** Time goes by, and the page hears of it as it does every few seconds, or is loaded again. */
@@ -199,7 +229,7 @@ export class Walker {
       await this.page
         .evaluate(() => (window as Held).__reactRouterDataRouter?.revalidate())
         .catch(() => undefined);
-    await this.#quiet();
+    await this.#act(null);
   }
 
   async #press(control: Control, minutes: number): Promise<void> {
@@ -211,44 +241,34 @@ export class Walker {
       }
     const again = (await controlsOf(this.page)).find((c) => c.name === control.name && c.kind === "press");
     this.did.push(`press ${control.name}`);
-    await this.#at(again ?? control)
-      .click({ timeout: 500, noWaitAfter: true, force: true })
-      .catch(() => undefined);
-    await this.#quiet();
+    await this.#act({ do: "press", index: (again ?? control).index });
     if (minutes > 0) await this.#later(minutes);
   }
 
   async #fill(control: Control): Promise<void> {
     if (control.kind === "choose") {
-      const n = await this.#at(control).locator("option").count();
       this.did.push(`choose ${control.name}`);
-      await this.#at(control)
-        .selectOption({ index: Math.floor(this.random() * n) }, { timeout: 1_000 })
-        .catch(() => undefined);
+      await this.#act({ do: "choose", index: control.index, which: this.random() });
     } else {
       const texts = TYPED.find(([label]) => label.test(control.name))?.[1] ?? ["", "Ada", "3", "1 lb"];
       await this.#type(control, this.#one(texts));
-      if (this.random() < 0.3) await this.page.keyboard.press("Enter").catch(() => undefined);
+      if (this.random() < 0.3) {
+        await this.page.keyboard.press("Enter").catch(() => undefined);
+        await this.#act(null);
+      }
     }
-    await this.#quiet();
   }
 
   async #type(control: Control, text: string): Promise<void> {
     this.did.push(`type ${text} into ${control.name}`);
-    await this.#at(control)
-      .fill(text, { timeout: 1_000 })
-      .catch(() => undefined);
-  }
-
-  #at(control: Control) {
-    return this.page.locator(`[data-walk="${control.index}"]`);
+    await this.#act({ do: "type", index: control.index, text });
   }
 
   /** A page that is left while it is waited for is waited for once more. */
-  async #quiet(): Promise<void> {
-    await this.page.evaluate(calm).catch(async () => {
+  async #act(deed: Deed | null): Promise<void> {
+    await this.page.evaluate(act, deed).catch(async () => {
       await this.page.waitForLoadState("domcontentloaded", { timeout: 2_000 }).catch(() => undefined);
-      await this.page.evaluate(calm).catch(() => undefined);
+      await this.page.evaluate(act, null).catch(() => undefined);
     });
   }
 }
