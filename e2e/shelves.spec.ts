@@ -152,6 +152,8 @@ test("a jar is dragged to another shelf, a shelf is counted and put right, and w
   await expect(page.getByText("3 differences from what is written down")).toBeVisible();
   await expect(page.getByText("written down on Cellar, Middle shelf: it will stand here")).toBeVisible();
   await press(page, "Put it right; the rest is missing");
+  // The heading and the count stand there before as well.
+  await expect(page.getByText("3 differences from what is written down")).toHaveCount(0);
   await expect(page.getByRole("heading", { name: "Cellar, Top shelf" })).toBeVisible();
   await expect(page.locator("main")).toContainText("5 containers");
   await page.goto(`${own.url}/c/${seen[0]}`);

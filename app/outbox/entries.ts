@@ -74,13 +74,19 @@ export async function entries(): Promise<Entry[]> {
   }
 }
 
+const presses = listenersOf<[id: string, down: boolean]>();
+/** Calls back when an entry of this page is about to be put down, and when it is. @returns how to stop it */
+export const onPutDown = presses.add;
+
 /** Puts an entry down. It is safe once the promise is kept: before anything is sent, and before the page changes. */
 export async function putDown(entry: Entry): Promise<void> {
+  presses.tell(entry.id, false);
   try {
     await (await open()).add("entry", entry);
   } catch {
     memory.push(entry);
   }
+  presses.tell(entry.id, true);
   changed();
 }
 

@@ -1,8 +1,9 @@
 import "fake-indexeddb/auto";
 import fc from "fast-check";
 import { beforeEach, describe, expect, test } from "vitest";
-import { alone, amend, entries, putDown, takeOff, type Entry } from "./entries";
+import { alone, amend, entries, onEntries, putDown, takeOff, type Entry } from "./entries";
 import { outcomeOf } from "./sender";
+import { watchUnsent } from "./unsent";
 
 const entry = (id: string, more: Partial<Entry> = {}): Entry => ({
   id,
@@ -65,6 +66,38 @@ describe("what was pressed and is not with the larder yet", () => {
     expect((await entries())[0]!.refused).toBe("no");
     await takeOff(["private"]);
     expect(await ids()).toEqual([]);
+  });
+});
+
+describe("how many wait", () => {
+  test("a press counts from the press on, whatever was being listed when it was made", async () => {
+    const told: number[] = [];
+    const stop = watchUnsent((n) => told.push(n));
+    await putDown(entry("first"));
+    await expect.poll(() => told.at(-1)).toBe(1);
+    // The first is taken, and the second is pressed while what is left is being listed.
+    let down: Promise<void> | null = null;
+    const stopPress = onEntries(() => {
+      if (down) return;
+      told.length = 0;
+      down = putDown(entry("second"));
+    });
+    await takeOff(["first"]);
+    stopPress();
+    await down;
+    await expect.poll(() => told.at(-1)).toBe(1);
+    expect(told).not.toContain(0);
+    await takeOff(["second"]);
+    await expect.poll(() => told.at(-1)).toBe(0);
+    stop();
+  });
+  test("what is refused waits for a person and is not counted", async () => {
+    let told = -1;
+    const stop = watchUnsent((n) => (told = n));
+    await putDown(entry("a"));
+    await amend("a", { refused: "no" });
+    await expect.poll(() => told).toBe(0);
+    stop();
   });
 });
 

@@ -1,7 +1,8 @@
 import { clocksCompared, larderTime, settled } from "./device-clock";
-import { alone, amend, entries, onEntries, takeOff, type Entry } from "./entries";
+import { alone, amend, entries, takeOff, type Entry } from "./entries";
 import { listenersOf } from "./listeners";
 import { lose } from "./reach";
+import { watchUnsent } from "./unsent";
 
 /** What the larder says of each tap of a delivery. */
 interface TapAnswers {
@@ -221,10 +222,5 @@ export function startSending(): void {
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "visible") void deliver();
   });
-  onEntries(() => {
-    void entries().then((all) => {
-      const n = all.filter((e) => e.refused === null).length;
-      document.documentElement.dataset.unsent = n > 0 ? String(n) : "";
-    });
-  });
+  watchUnsent((n) => (document.documentElement.dataset.unsent = n > 0 ? String(n) : ""));
 }

@@ -119,7 +119,6 @@ export function useRun(start: Started): StoveRun {
       const label = `${canner}: ${wordsOf(said)}`;
       const entry = newEntry({ kind: "tap", path: to, body: JSON.stringify(said), press, label });
       setKept((before) => [...before, tapOf(entry, me)]);
-      document.documentElement.dataset.unsent = "1";
       void putDown(entry).then(deliver);
     },
     [to, me, canner, wordsOf],
