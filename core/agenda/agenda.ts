@@ -28,17 +28,24 @@ export interface Due {
   presence: boolean;
 }
 
-/** Minutes a canner takes to lose its pressure by itself: the middle of common practice for its size. */
+/**
+ * Returns how long a canner takes to lose its pressure with the heat off, in minutes: the middle of the range for its
+ * size. Common practice, no source.
+ *
+ * @param cannerQuarts size it is sold by, quarts, > 0; null counts as larger than 16 quarts
+ */
 export function coolDownMinutes(cannerQuarts: number | null): number {
   const range = cannerQuarts !== null && cannerQuarts <= 16 ? TIMES_AROUND.coolSmall : TIMES_AROUND.coolLarge;
   return (range.low + range.high) / 2;
 }
 
 /**
- * What must be done for a run, in order: what is next, and what can be foreseen after it.
+ * Returns what has to be done for a run, in order: the next task, and those that can be foreseen after it. Nothing is
+ * foreseen beyond a task that waits for an event rather than for a clock. Empty for a run that is over.
  *
- * Nothing is foreseen beyond a step that waits for something to happen rather than for a clock.
- * @param cannerQuarts size of the canner, for how long it cools; null counts as large
+ * @param view the run at an instant
+ * @param plan what the run was opened with
+ * @param cannerQuarts size of the canner, quarts, for how long it cools; null counts as larger than 16 quarts
  */
 export function runAgenda(view: RunView, plan: RunPlan, cannerQuarts: number | null): Due[] {
   const due = (task: RunTask, at: number | null, presence: boolean, estimated = false): Due => ({
@@ -85,7 +92,12 @@ export function runAgenda(view: RunView, plan: RunPlan, cannerQuarts: number | n
   }
 }
 
-/** How pressing a task is: now (0), by a clock (its instant), or whenever (Infinity last). Lower comes first. */
+/**
+ * Returns a number to sort tasks by, the lowest first: 0 for a task that is due now, `now` for a weight that may come
+ * off, else the instant the task is due at, ms since 1970 UTC.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function urgency(due: Due, now: number): number {
   if (due.at === null) return due.task === "weight-off" ? now : 0;
   return due.at;

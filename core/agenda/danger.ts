@@ -11,7 +11,10 @@ export interface Waiting {
   at: number | null;
 }
 
-/** The most dangerous first; among those alike the one whose hour comes first, then those without one, in the order given. */
+/**
+ * Returns the same things sorted: the most dangerous first (`DANGERS`), then by the hour each is due, then those
+ * without an hour in the order given.
+ */
 export function byDanger<T extends Waiting>(things: readonly T[]): T[] {
   // Two without an hour differ by NaN, which leaves them as they were given.
   return things.toSorted(

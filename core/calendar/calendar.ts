@@ -27,10 +27,15 @@ export interface Calendar {
   endOf(day: string): number;
 }
 
-/** A season of game begins in summer, before the first hunt. Common practice, no source. */
+/**
+ * Returns the day a season begins on unless the household chooses another: July 1 north of the equator, before the
+ * first hunt, and January 1 south of it. Common practice, no source.
+ *
+ * @param zone IANA time zone name; one that is not known counts as north
+ */
 export const usualSeasonFrom = (zone: string): DayOfYear => (isSouth(zone) ? "01-01" : "07-01");
 
-/** Whether a text names a day that every year has, `MM-DD`. */
+/** Returns whether a text names a day that every year has, as `MM-DD`: `07-01` does, `02-29` and `7-1` do not. */
 export function isDayOfYear(text: string): boolean {
   // 2027 has no leap day.
   const at = /^\d\d-\d\d$/.test(text) ? Date.parse(`2027-${text}T00:00:00Z`) : NaN;
@@ -45,10 +50,12 @@ const MOST_KEPT = 50_000;
 const made = new Map<string, Calendar>();
 
 /**
- * The calendar of a household. The same zone and season give the same one.
- * @param zone IANA name
- * @param seasonFrom day a season begins on; null for the usual one
- * @throws RangeError for a zone that does not exist, or a day no year has
+ * Returns the calendar of a household: days, months and seasons of instants in its zone. The same zone and season
+ * return the same object.
+ *
+ * @param zone IANA time zone name
+ * @param seasonFrom day a season begins on, `MM-DD`; null for the usual one of the zone's hemisphere
+ * @throws RangeError for a zone that does not exist, or a day that not every year has
  */
 export function calendarIn(zone: string, seasonFrom: DayOfYear | null = null): Calendar {
   const from = seasonFrom ?? usualSeasonFrom(zone);

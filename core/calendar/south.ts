@@ -25,5 +25,10 @@ const SOUTH = new Set(
    Pacific/Tongatapu Pacific/Wallis`.split(/\s+/),
 );
 
-/** Whether a zone lies south of the equator. @param zone an IANA name; one that is not known counts as north */
+/**
+ * Returns whether a time zone's place lies south of the equator.
+ *
+ * Source: the IANA time zone database, zone.tab.
+ * @param zone IANA name; one that is not known counts as north
+ */
 export const isSouth = (zone: string): boolean => SOUTH.has(zone);

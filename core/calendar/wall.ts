@@ -20,9 +20,12 @@ export type WallReading =
   | { is: "skipped"; from: WallTime; to: WallTime };
 
 /**
- * Reads a time on the wall.
+ * Returns which instant a wall-clock time means in a zone: one, two where the clocks were set back over it, or none
+ * where they were set forward over it, ms since 1970 UTC. Offsets come from the IANA time zone database by luxon.
+ *
+ * @param wall date and time as a clock shows them; months from 1
  * @param zone IANA name
- * @returns null when there is no such day, time or zone
+ * @returns null when there is no such date, time or zone
  */
 export function readWall(wall: WallTime, zone: string): WallReading | null {
   const time = DateTime.fromObject(wall, { zone });
@@ -55,7 +58,12 @@ const wallOf = (time: DateTime, offset: number): WallTime => {
 
 const TYPED = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d))?(?:\.\d+)?$/;
 
-/** Reads a time on the wall as a form sends it, `2026-11-20T14:05`. @returns null when it is none */
+/**
+ * Returns which instant a wall-clock time means, read from a form's text such as `2026-11-20T14:05`; see `readWall`.
+ *
+ * @param zone IANA name
+ * @returns null when the text is no date and time, or the zone does not exist
+ */
 export function readWallText(text: string, zone: string): WallReading | null {
   const [, year, month, day, hour, minute, second = 0] = TYPED.exec(text)?.map(Number) ?? [];
   if (year === undefined) return null;

@@ -11,16 +11,24 @@ export interface CookMemory {
   kPa: number;
 }
 
-/** Full flame, and nobody has turned it yet. */
+/**
+ * Returns the memory of a cook who has just lit a full flame.
+ *
+ * @param s seconds since the canner was filled, ≥ 0
+ */
 export const freshCook = (s: number): CookMemory => ({ flame: 1, at: s, kPa: 0 });
 
 /** Nobody turns a flame more often than this, s. */
 const EVERY_S = 15;
 
 /**
- * How somebody careful holds a pressure by turning the flame in small steps: full until near, then towards where it was
- * heading. Goes by the gauge alone.
- * @param goalKPa to hold, on the gauge
+ * Returns the flame, 0.05 to 1, and the memory of a simulated cook who holds a pressure by the gauge: full flame until
+ * near the goal, then small steps against the error and its trend, at most one in 15 s. Common practice, no source.
+ *
+ * @param memory from the turn before
+ * @param s seconds since the canner was filled
+ * @param gaugeKPa what the gauge shows, kPa, ≥ 0
+ * @param goalKPa what the gauge is to show, kPa
  */
 export function turnFlame(memory: CookMemory, s: number, gaugeKPa: number, goalKPa: number): CookMemory {
   if (s - memory.at < EVERY_S) return memory;
@@ -33,7 +41,7 @@ export function turnFlame(memory: CookMemory, s: number, gaugeKPa: number, goalK
   return { flame: next, at: s, kPa: gaugeKPa };
 }
 
-/** Whether steam streams steadily. */
+/** Returns whether the steam leaving the vent is a steady stream: 0.25 g/s or more. From memory. */
 export const steamsSteadily = (p: PotState) => p.steamKgS >= STEADY_KG_S;
 
 /** A weight that rocks so often in a minute is right, as somebody by the stove hears it. Common practice, no source. */
@@ -42,9 +50,13 @@ const ROCKS = { few: 2, many: 5 };
 const LISTENS_S = 60;
 
 /**
- * How somebody holds a pressure by ear: full until the weight rocks, then down until it rocks gently, and up again when it
- * goes quiet. `kPa` of the memory counts how often it had rocked when the flame was last turned.
- * @param jiggles how often it has rocked so far
+ * Returns the flame, 0.1 to 1, and the memory of a simulated cook who goes by a rocking weight: full flame until it
+ * first rocks, then half, then a small step each minute to keep it at 2 to 5 rocks a minute. Common practice, no
+ * source.
+ *
+ * @param memory from the turn before; its `kPa` holds the rocks counted by then
+ * @param s seconds since the canner was filled
+ * @param jiggles rocks counted so far, ≥ 0
  */
 export function turnFlameByEar(memory: CookMemory, s: number, jiggles: number): CookMemory {
   const heard = jiggles - memory.kPa;

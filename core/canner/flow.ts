@@ -5,13 +5,14 @@ const CRITICAL = (2 / (GAMMA + 1)) ** (GAMMA / (GAMMA - 1));
 const DISCHARGE = 0.8;
 
 /**
- * Gas that leaves through a hole, kg/s: by the isentropic formula, choked where the outside is below the critical ratio.
+ * Returns how much gas leaves through a hole, kg/s, by the isentropic orifice formula; choked below the critical
+ * pressure ratio. 0 when the outside is at the higher or the same pressure.
  *
- * Source: any text on gas flow through orifices; from memory.
- * @param areaM2 of the hole, ≥ 0
- * @param insidePa and outside, absolute
- * @param density of the gas inside, kg/m³
- * @returns 0 when the outside is at the higher pressure
+ * Source: any text on gas flow through orifices; discharge coefficient 0.8 and ratio of heats 1.3 from memory.
+ * @param areaM2 area of the hole, m², ≥ 0
+ * @param insidePa absolute pressure inside, Pa, > 0
+ * @param outsidePa absolute pressure outside, Pa, > 0
+ * @param density of the gas inside, kg/m³, > 0
  */
 export function outflow(areaM2: number, insidePa: number, outsidePa: number, density: number): number {
   if (insidePa <= outsidePa || areaM2 <= 0) return 0;

@@ -8,9 +8,13 @@ export interface GaugeSpec {
 export const SOUND_GAUGE: GaugeSpec = { errorKPa: 0, lagS: 3, noiseKPa: 0.15 };
 
 /**
- * What a gauge shows some seconds after it showed `before`.
- * @param trueKPa pressure there is; the needle's pin stops it at zero
- * @param wobble between −1 and 1
+ * Returns what a dial gauge shows, kPa, ≥ 0, some seconds after it showed `before`: it follows the pressure with a
+ * first-order lag and carries its error and noise.
+ *
+ * @param before what it showed, kPa, ≥ 0
+ * @param trueKPa true gauge pressure, kPa; the needle's pin stops it at zero
+ * @param seconds since then, ≥ 0
+ * @param wobble place within the noise, −1 to 1
  */
 export function gaugeAfter(
   spec: GaugeSpec,

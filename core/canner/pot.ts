@@ -100,7 +100,13 @@ function tempOf(spec: CannerSpec, waterKg: number, airKg: number, energyJ: numbe
   return t1;
 }
 
-/** A canner just filled, its lid on and its vent open. */
+/**
+ * Returns the state of a simulated canner at 0 s: just filled, lid on, vent open, and air filling what the steam
+ * leaves.
+ *
+ * Source: Dalton's law, with steam from IAPWS (see `saturatedWater`) and air pressure from the U.S. Standard
+ * Atmosphere 1976.
+ */
 export function fill(spec: CannerSpec): PotState {
   const w = waterAt(spec.waterC);
   const gasM3 = spec.roomM3 - spec.waterKg / w.liquidDensity;
@@ -199,7 +205,14 @@ function tick(spec: CannerSpec, p: PotState, hands: Hands, seconds = TICK_S): Po
   };
 }
 
-/** Some seconds on, with the hands held still. */
+/**
+ * Returns the state of a simulated canner some seconds later, with flame and vent unchanged. Mass and energy are
+ * conserved; `books` holds the sums.
+ *
+ * @param p state before; not changed
+ * @param hands flame, 0 to 1, gust, 0 to 1, and what is on the vent
+ * @param seconds ≥ 0; steps are at most a fifth of a second
+ */
 export function pass(spec: CannerSpec, p: PotState, hands: Hands, seconds: number): PotState {
   let state = p;
   for (let left = seconds; left > 1e-9; left -= TICK_S)

@@ -37,9 +37,13 @@ export interface CannerSpec {
 const PINT_JK = 0.45 * 3500 + 0.33 * 840;
 
 /**
- * A plausible canner of a size with its load, for practice, tests and demonstrations. Its numbers are typical, from memory.
- * @param quarts size it is sold by
- * @param pints load, in pints' worth
+ * Returns the physical properties of a typical canner with its load, for practice, tests and demonstrations, in SI
+ * units. All figures are typical, from memory.
+ *
+ * @param quarts size it is sold by, quarts, > 0
+ * @param pints size of the load, in pint jars, ≥ 0
+ * @param altitudeM meters above sea level, −5,000 to 11,000
+ * @param weightPsi what the weight lifts at, psi; null for a petcock without a weight
  */
 export function plausibleCanner(
   quarts: number,

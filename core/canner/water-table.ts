@@ -4,7 +4,12 @@ const STEP_C = 0.5;
 const TOP_C = 160;
 let rows: SaturatedWater[] | null = null;
 
-/** Water's properties between rows half a degree apart: what a canner's every fifth of a second can afford. */
+/**
+ * Returns the properties of saturated water and steam by interpolating a table with rows 0.5 °C apart, for speed.
+ *
+ * Source: `saturatedWater` (IAPWS).
+ * @param tempC 0.01 to 160 °C; a temperature outside counts as the nearest one inside
+ */
 export function waterAt(tempC: number): SaturatedWater {
   rows ??= Array.from({ length: TOP_C / STEP_C + 1 }, (_, i) => saturatedWater(Math.max(0.01, i * STEP_C)));
   const x = Math.min(TOP_C - 1e-9, Math.max(0.01, tempC)) / STEP_C;

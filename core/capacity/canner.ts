@@ -21,8 +21,11 @@ export interface Capacity {
 }
 
 /**
- * What a canner holds of one kind of container, by measure alone: each layer stands on a rack of its own. The number in
- * the canner's manual, where there is one, is the limit all the same.
+ * Returns how many containers of one kind a canner holds by measure alone, with a rack under each layer, and where
+ * each goes. All 0 when none fits. The number in the canner's manual, where it is known, is a limit as well.
+ *
+ * @param c measures of pot and container, mm, all > 0; rack and gap ≥ 0
+ * @throws RangeError outside those ranges
  */
 export function cannerCapacity(c: CapacityCase): Capacity {
   const each = (c.rackHeightMm ?? 0) + c.container.heightMm;

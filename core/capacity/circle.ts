@@ -13,13 +13,15 @@ export interface Place {
 export const EXACT_MM = 0.01;
 
 /**
- * Most equal containers that stand in one layer of a round pot, and where.
+ * Returns the places of the most equal containers that fit in one layer of a round pot, spread out to its wall; empty
+ * when none fits.
  *
- * Up to 20 the best known packings (see ratio.ts); to 30 the best found; more stand in rows, which is sound but not the
- * most. Spread out so that the outer ones stand at the wall.
- * @param insideDiameterMm of the pot, > 0
- * @param outsideDiameterMm of a container, > 0
- * @param gapMm kept between containers, ≥ 0; none is kept to the wall
+ * Up to 20 by the best known packings (see ratio.ts), to 30 by the best found here; more go in rows, which never
+ * overlap but may not be the most.
+ * @param insideDiameterMm of the pot, mm, > 0
+ * @param outsideDiameterMm of a container, mm, > 0
+ * @param gapMm kept between containers, mm, ≥ 0; none is kept to the wall
+ * @throws RangeError outside those ranges
  */
 export function circlesInCircle(insideDiameterMm: number, outsideDiameterMm: number, gapMm = 0): Place[] {
   measured(insideDiameterMm, outsideDiameterMm, gapMm);
@@ -34,7 +36,14 @@ export function circlesInCircle(insideDiameterMm: number, outsideDiameterMm: num
   return rows.length > arranged.length ? rows : arranged;
 }
 
-/** So many equal containers as far apart as their arrangement lets them; fewer than the most may be asked for. */
+/**
+ * Returns the places of some equal containers in one layer, as far apart as their arrangement lets them.
+ *
+ * @param count 1 to `MOST_ARRANGED`
+ * @param insideDiameterMm of the pot, mm, > 0; the caller has made sure that so many fit
+ * @param outsideDiameterMm of a container, mm, > 0
+ * @throws RangeError for a count outside that range
+ */
 export function spread(count: number, insideDiameterMm: number, outsideDiameterMm: number): Place[] {
   const reach = neededRatio(count) - 1;
   const scale = reach === 0 ? 0 : (insideDiameterMm - outsideDiameterMm) / 2 / reach;

@@ -24,12 +24,15 @@ const TASTES: readonly ((spot: Circle) => number)[] = [
 ];
 
 /**
- * Places for containers of several sizes in one layer, or null when no arrangement was found.
+ * Returns places for containers of several sizes in one layer of a round pot, in the order given; null when no
+ * arrangement was found.
  *
- * A heuristic: it never overlaps and never leaves the pot, but it may miss an arrangement that exists. Like sizes go
- * by the best known packing. Otherwise each container, widest first, is put where it touches two others or one and the wall.
- * @param diametersMm outside diameters, > 0, any order; the answer keeps it
- * @param gapMm kept between containers, ≥ 0
+ * A heuristic: it never overlaps and never leaves the pot, but may miss an arrangement that exists. Equal sizes go by
+ * the best known packing; otherwise each container, widest first, is put where it touches two others, or one and the
+ * wall.
+ * @param insideDiameterMm of the pot, mm, > 0
+ * @param diametersMm outside diameters of the containers, mm, > 0
+ * @param gapMm kept between containers, mm, ≥ 0
  */
 export function mixedInCircle(
   insideDiameterMm: number,
@@ -62,8 +65,13 @@ export function mixedInCircle(
 }
 
 /**
- * How many of a second size still go in beside 1, 2, 3, … of a first, up to `mostFirst` of them.
- * Worked out once for each pot and pair: the same few pots are asked about again and again.
+ * Returns how many containers of a second size still fit in a layer beside 1, 2, 3, … of a first size, as found by
+ * `mixedInCircle`. Results are memoized for each pot and pair of sizes.
+ *
+ * @param insideDiameterMm of the pot, mm, > 0
+ * @param first diameter, mm, and up to how many of it are asked about
+ * @param second diameter, mm, and the most of it that may be answered
+ * @param gapMm kept between containers, mm, ≥ 0
  */
 export function mostBeside(
   insideDiameterMm: number,

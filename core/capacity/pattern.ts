@@ -5,18 +5,26 @@ import { mixedInCircle, mostBeside, type Standing } from "./mixed.ts";
 /** A container as it stands in the Shed: its size, and a jar's mouth. `jar-pint regular`, `can-half-pound`. */
 export type KindKey = string;
 
-/** Key of a kind of container: its size, and its mouth where it has more than one. */
+/**
+ * Returns the key of a kind of container: its size, and a jar's mouth, such as `jar-pint regular` or `can-half-pound`.
+ *
+ * @param mouth null for a can
+ */
 export function kindKey(container: ContainerKey, mouth: Mouth | null): KindKey {
   return mouth ? `${container} ${mouth}` : container;
 }
 
-/** A kind's container and, of a jar, its mouth. */
+/** Returns the container and the mouth that a kind's key is made of; the mouth is null for a can. */
 export function kindParts(kind: KindKey): { container: ContainerKey; mouth: Mouth | null } {
   const [container, mouth = null] = kind.split(" ") as [ContainerKey, Mouth?];
   return { container, mouth };
 }
 
-/** Dimensions of a kind of container, mm and ml. */
+/**
+ * Returns the measures of a kind of container, mm and ml.
+ *
+ * @throws RangeError for half-gallon jars, which have no tested process
+ */
 export function kindShape(kind: KindKey): ContainerShape {
   const { container, mouth } = kindParts(kind);
   return shapeOf(container, mouth);
@@ -45,15 +53,22 @@ export interface LoadPattern {
 /** How many of each kind stand in a layer. */
 export type LayerFill = Record<KindKey, number>;
 
-/** How many of one kind stand in a layer, by measure. */
+/**
+ * Returns how many containers of one kind fit in one layer by measure, with 3 mm between them; 0 or more.
+ *
+ * @param pot measures in mm
+ */
 export function perLayer(pot: Pot, kind: KindKey): number {
   return circlesInCircle(pot.insideDiameterMm, kindShape(kind).outsideDiameterMm, GAP_MM).length;
 }
 
 /**
- * The fullest ways to load a canner with at most two sizes of container, each within the pot's measures and within the
- * manual's numbers. A load of two sizes counts against the manual in proportion. Loads that fit inside one of these fit
- * too. Cans and jars never share one.
+ * Returns the fullest ways to load a canner with at most two sizes of container, within its measures and its manual's
+ * numbers; none lies inside another. A load of two sizes counts against the manual in proportion. Cans and jars are
+ * never together.
+ *
+ * @param pot measures in mm, and the manual's numbers where they are known
+ * @param kinds containers to load; those that do not fit are left out
  */
 export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[] {
   const stacks: LayerFill[][] = [];
@@ -74,14 +89,19 @@ export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[]
   return maximal(patterns);
 }
 
-/** The container of a kind, whatever its mouth. */
+/** Returns the container size that a kind's key names, without the mouth. */
 export function containerOf(kind: KindKey): ContainerKey {
   return kindParts(kind).container;
 }
 
 const heightOf = (layer: LayerFill) => Math.max(...Object.keys(layer).map((k) => kindShape(k).heightMm));
 
-/** Whether layers stand in the pot: a rack under each; cans stand on one another, staggered, without one. */
+/**
+ * Returns whether layers, from the bottom, fit in a canner's height: jars need a rack under each layer; cans are
+ * stacked, staggered, on one rack.
+ *
+ * @param pot measures in mm, and how many racks there are; none counts as one
+ */
 export function stands(pot: Pot, layers: readonly LayerFill[]): boolean {
   const cans = layers.every((l) => Object.keys(l).every((k) => isCan(containerOf(k))));
   const racks = cans ? 1 : layers.length;
@@ -123,7 +143,9 @@ function total(layers: readonly LayerFill[]): Record<KindKey, number> {
   return counts;
 }
 
-/** How much of what the manual allows a load is; 1 is all of it. */
+/**
+ * Returns what fraction of the manual's number a load is, ≥ 0: 1 is full. A size the manual does not name counts as 0.
+ */
 export function manualShare(pot: Pot, counts: Record<KindKey, number>): number {
   return Object.entries(counts).reduce(
     (sum, [k, n]) => sum + n / (pot.manual[containerOf(k)] ?? Infinity),
@@ -163,19 +185,25 @@ function trimmed(layers: readonly LayerFill[], keep: Record<KindKey, number>): L
     .filter((layer) => Object.keys(layer).length > 0);
 }
 
-/** Whether everything counted in one fits in the other. */
+/** Returns whether a pattern has a place for every container that is counted. */
 export function fitsIn(counts: Record<KindKey, number>, pattern: Pick<LoadPattern, "counts">): boolean {
   return Object.entries(counts).every(([k, n]) => n <= (pattern.counts[k] ?? 0));
 }
 
-/** Without the patterns that lie inside another; of those alike, the first stays. */
+/** Returns the patterns that do not fit inside another; of equal ones, the first. */
 export function maximal(patterns: readonly LoadPattern[]): LoadPattern[] {
   return patterns.filter(
     (p, i) => !patterns.some((q, j) => j !== i && fitsIn(p.counts, q) && (!fitsIn(q.counts, p) || j < i)),
   );
 }
 
-/** Where the containers of one layer stand, by kind. Throws when they do not fit: ask only for what a pattern holds. */
+/**
+ * Returns where each container of one layer goes, mm from the canner's axis, with its kind.
+ *
+ * @param pot measures in mm
+ * @param layer how many of each kind; ask only for what a pattern holds
+ * @throws RangeError when they do not fit
+ */
 export function layerPlaces(pot: Pot, layer: LayerFill): (Standing & { kind: KindKey })[] {
   const kinds = Object.entries(layer).flatMap(([k, n]) => Array.from({ length: n }, () => k));
   const places = mixedInCircle(
@@ -188,9 +216,12 @@ export function layerPlaces(pot: Pot, layer: LayerFill): (Standing & { kind: Kin
 }
 
 /**
- * A load laid out in layers from the bottom, or null when it does not fit. Up to two sizes go by the fullest patterns; three
- * and more by a sound heuristic, which may miss an arrangement that exists. The manual's number is the limit where it is
- * known. Cans and jars never share a load.
+ * Returns a load in layers from the bottom; null when it does not fit. Up to two sizes go by the fullest patterns;
+ * three or more by a heuristic that may miss an arrangement that exists. The manual's number is a limit where it is
+ * known. Cans and jars together never fit.
+ *
+ * @param pot measures in mm
+ * @param counts containers of each kind, whole, ≥ 0
  */
 export function layersFor(pot: Pot, counts: Record<KindKey, number>): LayerFill[] | null {
   const kinds = Object.keys(counts).filter((k) => counts[k]! > 0);
@@ -222,8 +253,11 @@ export function layersFor(pot: Pot, counts: Record<KindKey, number>): LayerFill[
 }
 
 /**
- * A load laid out in layers: as its pattern has them, from the bottom, with only what is in the load.
- * @throws RangeError when it does not fit
+ * Returns a load in layers from the bottom, as `layersFor` does.
+ *
+ * @param pot measures in mm
+ * @param counts containers of each kind, whole, ≥ 0
+ * @throws RangeError when the load does not fit
  */
 export function layOut(pot: Pot, counts: Record<KindKey, number>): LayerFill[] {
   const layers = layersFor(pot, counts);

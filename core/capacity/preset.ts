@@ -52,7 +52,11 @@ export const CANNER_PRESETS: readonly CannerPreset[] = [
   preset(41, 2, 387, 330, 60, 4),
 ];
 
-/** The preset nearest to a size in quarts. */
+/**
+ * Returns the typical canner nearest to a size, mm, litres and kPa. From memory.
+ *
+ * @param quarts size a canner is sold by, quarts, > 0
+ */
 export function presetFor(quarts: number): CannerPreset {
   return CANNER_PRESETS.reduce((a, b) => (Math.abs(b.quarts - quarts) < Math.abs(a.quarts - quarts) ? b : a));
 }

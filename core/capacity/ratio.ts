@@ -14,7 +14,12 @@ export const PUBLISHED_RATIOS: readonly number[] = [
 /** Most containers whose best arrangement is kept; more than these go in rows. */
 export const MOST_ARRANGED = CENTRES.length + 1;
 
-/** Centres of n circles of radius 1. @param n 1 to `MOST_ARRANGED` */
+/**
+ * Returns the centers of n equal circles of radius 1, packed as tightly as is known, around the origin.
+ *
+ * @param n 1 to `MOST_ARRANGED`
+ * @throws RangeError outside that range
+ */
 export function arrangement(n: number): { x: number; y: number }[] {
   if (n === 1) return [{ x: 0, y: 0 }];
   const flat = CENTRES[n - 2];
@@ -22,14 +27,24 @@ export function arrangement(n: number): { x: number; y: number }[] {
   return Array.from({ length: n }, (_, i) => ({ x: flat[2 * i]!, y: flat[2 * i + 1]! }));
 }
 
-/** Ratio of diameters an arrangement needs, from its own centres. @param n 1 to `MOST_ARRANGED` */
+/**
+ * Returns how many times a container's diameter a pot's must be for n of them, ≥ 1, computed from their centers.
+ *
+ * @param n 1 to `MOST_ARRANGED`
+ * @throws RangeError outside that range
+ */
 export function ratioOf(n: number): number {
   return 1 + Math.max(...arrangement(n).map((p) => Math.hypot(p.x, p.y)));
 }
 
 const RATIOS = Array.from({ length: MOST_ARRANGED }, (_, i) => ratioOf(i + 1));
 
-/** The same, worked out once. */
+/**
+ * Returns how many times a container's diameter a pot's must be for n of them, ≥ 1; Infinity where no arrangement is
+ * kept.
+ *
+ * @param n whole, ≥ 1
+ */
 export function neededRatio(n: number): number {
   return RATIOS[n - 1] ?? Infinity;
 }

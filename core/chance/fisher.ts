@@ -18,11 +18,11 @@ const logChoose = (n: number, k: number) => logFactorial(n) - logFactorial(k) - 
 const SAME = 1e-9;
 
 /**
- * Fisher's exact test of a two by two table: how likely a split at least this uneven is when both groups fail alike.
+ * Returns Fisher's exact test of a two-by-two table, probabilities from 0 to 1: `more`, that at least so many failed
+ * in the first group when both fail alike; `two`, two-sided, the sum of all tables with these margins no likelier than
+ * this one.
  *
- * Source: Fisher 1935, The Design of Experiments, ch. 2. Two-sided: the sum of all tables with these margins that are no
- * more likely than this one.
- * @returns `more`: chance of at least so many failed in the first group; `two`: two-sided. 0 to 1
+ * Source: Fisher 1935, The Design of Experiments, ch. 2.
  * @throws RangeError when a count is not whole or below 0
  */
 export function fisherExact({ failed, sound, otherFailed, otherSound }: Table): {

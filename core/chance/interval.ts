@@ -25,12 +25,14 @@ function whereFalls(of: (p: number) => number, level: number): number {
 }
 
 /**
- * The range of chances that so many of so many do not rule out: the exact interval of Clopper & Pearson 1934, which is
- * that of the beta distribution. It is never narrower than it claims.
- * @param failed 0 to `all`, whole
- * @param all from 1, whole
- * @param sure how sure, 0 to 1
- * @throws RangeError outside those
+ * Returns the range of failure rates, 0 to 1, that a count does not rule out: the exact interval, never narrower than
+ * it claims.
+ *
+ * Source: Clopper & Pearson 1934.
+ * @param failed whole, 0 to `all`
+ * @param all whole, ≥ 1
+ * @param sure confidence, between 0 and 1
+ * @throws RangeError when the counts are outside those ranges
  */
 export function binomialInterval(failed: number, all: number, sure = 0.9): { low: number; high: number } {
   if (!Number.isSafeInteger(failed) || !Number.isSafeInteger(all) || failed < 0 || all < 1 || failed > all)

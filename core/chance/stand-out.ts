@@ -23,9 +23,14 @@ export interface Outstanding extends Level {
 const UNLIKELY = 0.05;
 
 /**
- * Which groups fail more often than the rest. Looking at many groups finds a difference by luck alone, so a clear one must
- * be unlikely even after that: the chance times the number of groups looked at (Bonferroni).
- * @param looked how many groups are looked at in all, over every kind of cause
+ * Returns the groups that have members, the least likely by chance first, each with its exact test against all others.
+ * A group that fails more is `clear` when that stays unlikely (below 0.05) after multiplying by the number of groups
+ * looked at, and a `hint` when it is unlikely by itself.
+ *
+ * Sources: Fisher 1935 (test); Bonferroni's correction; Clopper & Pearson 1934 (interval).
+ * @param levels counts, whole, `failed` from 0 to `all`
+ * @param looked groups looked at in all, over every kind of cause, ≥ 1
+ * @throws RangeError when a count is outside its range
  */
 export function standOut(levels: readonly Level[], looked = levels.length): Outstanding[] {
   const failed = levels.reduce((n, l) => n + l.failed, 0);

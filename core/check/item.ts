@@ -231,12 +231,12 @@ function item(
   return { key, of, name, look, otherwise, months, stops };
 }
 
-/** Returns what is looked at under a key, and how. */
+/** Returns what is looked at under a key, what to look for, and how often. Common practice, no source. */
 export function checkItem(key: CheckKey): CheckItem {
   return CHECK_ITEMS.find((i) => i.key === key)!;
 }
 
-/** What a kind of equipment is checked for on its card. */
+/** Returns what is checked on a kind of equipment, in the order it is met. Common practice, no source. */
 export function itemsOf(kind: EquipmentKind): CheckItem[] {
   return CHECK_ITEMS.filter((i) => i.of === kind);
 }

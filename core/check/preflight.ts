@@ -34,7 +34,10 @@ export interface PreflightItem extends CheckItem {
   wrong: string | null;
 }
 
-/** Why a canner does not get hot on a burner, in a sentence; null when it does. Asked by the check and by the run. */
+/**
+ * Returns why a canner does not get hot on a burner, as a sentence; null when it does, or when the canner's metal is
+ * not known. Asked by the equipment check and by the run.
+ */
 export function whyNotHeated(
   canner: { name: string; aluminium: boolean | null },
   burner: { name: string; induction: boolean },
@@ -44,8 +47,10 @@ export function whyNotHeated(
 }
 
 /**
- * What is looked at before this load, in the order it is met: canner, lid, vessels, fire. Only cans ask about the sealer,
- * only a dial about its test, only an induction hob about aluminium.
+ * Returns what is looked at before this load, in the order it is met: canner, lid, containers, burner. The sealer is
+ * asked about for cans only, the dial where there is one, the shelter where the burner is outdoors or not named.
+ *
+ * Common practice after the canners' manuals, no source.
  */
 export function preflight(c: PreflightCase): PreflightItem[] {
   const cans = c.containers.some(isCan);
@@ -100,7 +105,7 @@ export function preflight(c: PreflightCase): PreflightItem[] {
   return lines.map(([key, wants = null, wrong = null]) => ({ ...checkItem(key), wants, wrong }));
 }
 
-/** Which equipment an item belongs to, so that its finding is kept on the right card. */
+/** Returns which equipment's card keeps the finding of an item; null for what is new with each load. */
 export function cardOf(key: CheckKey): EquipmentKind | null {
   return checkItem(key).of;
 }

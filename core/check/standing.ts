@@ -28,7 +28,13 @@ function monthsLater(at: number, months: number): number {
   return d.getTime();
 }
 
-/** How one thing stands by its last look. Of looks at the same instant the later in the list counts. */
+/**
+ * Returns the state of one item by its last look: never looked at, sound, overdue or bad. Of looks at one instant, the
+ * later in the list counts.
+ *
+ * @param checks looks in any order
+ * @param now ms since 1970 UTC
+ */
 export function standingOf(key: CheckKey, checks: readonly Check[], now: number): Standing {
   const item = checkItem(key);
   const last = checks
@@ -40,12 +46,20 @@ export function standingOf(key: CheckKey, checks: readonly Check[], now: number)
   return { item, state, at: last.at, dueAt };
 }
 
-/** How everything on a card stands. */
+/**
+ * Returns the state of every item on a kind of equipment's card, in the order it is met.
+ *
+ * @param checks looks in any order
+ * @param now ms since 1970 UTC
+ */
 export function standings(kind: EquipmentKind, checks: readonly Check[], now: number): Standing[] {
   return itemsOf(kind).map((i) => standingOf(i.key, checks, now));
 }
 
-/** Why equipment may not be used: what was bad at the last look and stops a load, and what is overdue and wants a signature. */
+/**
+ * Returns why equipment may not be used: `stops`, items that were bad and stop every load, and `signs`, other bad or
+ * overdue items, which a signature allows. Both empty when it may be used.
+ */
 export function blocks(all: readonly Standing[]): { stops: Standing[]; signs: Standing[] } {
   return {
     stops: all.filter((s) => s.state === "bad" && s.item.stops),

@@ -6,7 +6,7 @@ export const ALPHABET = "23456789ABCDEFGHJKMNPQRSTUVWXYZ";
 
 export const BASE = ALPHABET.length;
 
-/** Place of a character in the alphabet, 0 to 30, or −1. */
+/** Returns the place of one character in the alphabet of codes, 0 to 30; −1 when it is not in it. */
 export function valueOf(char: string): number {
   return char.length === 1 ? ALPHABET.indexOf(char) : -1;
 }

@@ -18,24 +18,30 @@ function weightedSum(chars: string): number {
   return sum;
 }
 
-/** The character that makes `body` a sound code. @throws RangeError when a character is not in the alphabet */
+/**
+ * Returns the check character that completes the body of a code.
+ *
+ * Source: the pure systems of ISO/IEC 7064 (weights in geometric progression, prime modulus), on an alphabet of its
+ * own.
+ * @throws RangeError when a character is not in the alphabet
+ */
 export function checkCharacter(body: string): string {
   const sum = weightedSum(body);
   if (sum < 0) throw new RangeError(`“${body}” has a character outside the code alphabet`);
   return ALPHABET[(BASE - ((sum * 3) % BASE)) % BASE]!;
 }
 
-/** Whether a bare code (no dash, capitals) carries the right check character. */
+/** Returns whether a bare code (capitals, no dash) has at least 4 characters and the right check character. */
 export function isSound(bare: string): boolean {
   return bare.length >= 4 && weightedSum(bare) === 0;
 }
 
-/** A code as it is written on a lid: the body, a dash, the check character. `7K4R` → `7K4-R`. */
+/** Returns a bare code as it is written on a lid, the check character after a dash: `7K4R` becomes `7K4-R`. */
 export function withDash(bare: string): string {
   return `${bare.slice(0, -1)}-${bare.slice(-1)}`;
 }
 
-/** What a person typed or scanned, as a bare code: capitals, no spaces or dashes. */
+/** Returns what a person typed or scanned as a bare code: in capitals, without spaces and dashes. */
 export function bareCode(text: string): string {
   return text.toUpperCase().replaceAll(/[\s\-–—]/g, "");
 }

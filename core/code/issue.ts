@@ -8,13 +8,11 @@ import { checkCharacter, withDash } from "./check.ts";
 const FIRST_LENGTH = 3;
 
 /**
- * The nth code this household gives out. Different n never share a code.
+ * Returns the nth code this household gives out, such as `7K4-R`. Different numbers never share a code, and the codes
+ * of neighboring numbers differ in more than the last characters.
  *
- * Within a length the numbers are spread over the whole space by a fixed step, so that jars filled one after
- * another do not differ in only their last characters.
- * @param n whole number from 0
- * @returns for example `7K4-R`
- * @throws RangeError when n is not a whole number from 0
+ * @param n whole, ≥ 0
+ * @throws RangeError when it is not
  */
 export function codeFor(n: number): string {
   if (!Number.isSafeInteger(n) || n < 0)

@@ -5,20 +5,30 @@ export interface LabelRead {
 }
 
 /**
- * A household's mark on its labels: codes are given out alike everywhere, so a label of a neighbour's larder could pass for
- * one of ours.
+ * Returns four characters that tell this household's labels from another's, whose codes are given out in the same
+ * order.
+ *
  * @param createdAt when the household was set up, ms since 1970 UTC
  */
 export function householdMark(createdAt: number): string {
   return createdAt.toString(36).slice(-4);
 }
 
-/** The address a label's square leads to. @param origin of the larder, `http://127.0.0.1:4310` */
+/**
+ * Returns the address in a label's QR code.
+ *
+ * @param origin of the program, such as `http://127.0.0.1:4310`
+ * @param code as written, with its dash
+ * @param mark of the household, from `householdMark`
+ */
 export function labelUrl(origin: string, code: string, mark: string): string {
   return `${origin}/c/${code}?h=${mark}`;
 }
 
-/** Reads what a camera or a scanner sent: an address of a label, or a code as it is written. */
+/**
+ * Returns the code, and the household's mark where there is one, from what a camera or scanner read: a label's
+ * address, or a plain code. The code is not checked here.
+ */
 export function readLabel(text: string): LabelRead {
   const found = /\/c\/([^/?#\s]+)(?:\?h=([0-9a-z]+))?/.exec(text);
   return found

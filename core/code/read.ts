@@ -13,11 +13,12 @@ export type CodeReading =
     };
 
 /**
- * Reads a code back from a lid, bag or label.
+ * Returns the code that a text from a lid, bag or label means, or why it is none, with the codes that may have been
+ * meant.
  *
- * With one character that no code uses (an O, a 1, a smudge typed as `?`) its place is known, and the check
- * character leaves exactly one code. With all characters possible but the check wrong, the place is not known:
- * the candidates are listed and whoever knows which codes exist may narrow them.
+ * When one character is not of the alphabet (an O, a 1, a smudge typed as `?`), the check character leaves exactly one
+ * code, `meant`. When only the check is wrong, `candidates` lists every code one character or one swap away, and
+ * `meant` is null.
  */
 export function readCode(text: string): CodeReading {
   const bare = bareCode(text);

@@ -6,9 +6,10 @@ const HEX_FIGURES = 24;
 const LENGTH = 20;
 
 /**
- * The short code of a hash, for paper: four groups of five characters of the alphabet of codes, for example
- * `7K3M9-2XQ4T-8HNWP-A6C2D`.
- * @param hash hexadecimal figures, at least 24
+ * Returns a hash as a short code for paper: its first 96 bits as four groups of five characters of the alphabet of
+ * codes, such as `7K3M9-2XQ4T-8HNWP-A6C2D`.
+ *
+ * @param hash hexadecimal, at least 24 digits
  * @throws RangeError when it is not
  */
 export function shortHash(hash: string): string {

@@ -12,7 +12,13 @@ export interface FreezerAge {
   standing: "fresh" | "soon" | "over";
 }
 
-/** How long a lot has lain frozen, and whether the year is nearly or quite over. */
+/**
+ * Returns how many whole days a lot has been frozen, ≥ 0, when its year is over, and whether that is near (45 days) or
+ * past. Common practice, no source.
+ *
+ * @param frozenAt ms since 1970 UTC
+ * @param now ms since 1970 UTC
+ */
 export function freezerAge(frozenAt: number, now: number): FreezerAge {
   const days = Math.max(0, Math.floor((now - frozenAt) / DAY));
   return {

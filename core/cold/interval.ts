@@ -37,13 +37,23 @@ const ADVISED: Record<SpeciesGroup, { gutted: number; cold: number; source: stri
 /** Warmth of game and birds at the kill, °C. From memory. */
 const BODY_C = 38;
 
-/** What is known of an animal's warmth before anybody measured it: nothing of a fish, which has the water's. */
+/**
+ * Returns what is known of an animal's temperature before anyone measured it: 38 °C at the kill for game and birds,
+ * from memory. Empty for fish, which have the water's temperature, and where the kill was not recorded.
+ *
+ * @param killedAt ms since 1970 UTC; null when not recorded
+ */
 export function bodyAtKill(killedAt: number | null, group: SpeciesGroup): ColdEntry[] {
   if (killedAt === null || group === "fish" || group === "tuna") return [];
   return [{ at: killedAt, tempC: BODY_C, place: null }];
 }
 
-/** How long it took to gutting and to cold, against what is advised. A stage nobody wrote down has no minutes and is not late. */
+/**
+ * Returns the minutes from the kill to gutting and to cold, each with the longest advised and its source. A stage that
+ * was not recorded has null minutes and is not late.
+ *
+ * Sources: USDA 2015, Guide 5, from memory, for fish; common practice for the others.
+ */
 export function firstIntervals(hours: FirstHours, group: SpeciesGroup): Interval[] {
   const advised = ADVISED[group];
   const since = (at: number | null) =>
@@ -66,7 +76,12 @@ export function firstIntervals(hours: FirstHours, group: SpeciesGroup): Interval
   });
 }
 
-/** What is wrong with the order of these instants: the field to blame and a sentence. Null when they can be. */
+/**
+ * Returns the field to correct and why, where one of these instants is in the future or before the kill; null when all
+ * are possible.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function impossibleHours(
   hours: FirstHours,
   now: number,

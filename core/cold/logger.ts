@@ -43,7 +43,10 @@ const WARMEST_C = 60;
 
 const EXAMPLE = "for example: time, probe, temp_C";
 
-/** Reads the first line. @returns the columns, or why the file cannot be read */
+/**
+ * Returns which columns of a logger's file hold time, probe and temperatures, from the names in its first line; a
+ * sentence when the file cannot be read. A temperature in both °C and °F counts once, in °C.
+ */
 export function loggerColumns(header: readonly string[]): LoggerColumns | string {
   const names = header.map((h) => h.trim().toLowerCase());
   const find = (like: RegExp) => names.findIndex((n) => like.test(n));
@@ -91,9 +94,12 @@ function unitOf(text: string): "C" | "F" | null {
 }
 
 /**
- * Makes a reader for the lines under the header. Each line gives readings, or the reason it gives none; a blank line
- * gives neither. A local time that the clocks went through twice is the later one when the line before it is later
- * than the first.
+ * Returns a reader for the lines under the header. Each line gives readings in °C at instants, ms since 1970 UTC, or
+ * the reason why it gives none; a blank line gives neither. A local time that occurs twice is the later one when the
+ * line before it is later than the first.
+ *
+ * @param columns from `loggerColumns`
+ * @param how zone, unit and order of dates where the file does not say
  */
 export function loggerReader(columns: LoggerColumns, how: LoggerReading) {
   const last = new Map<string, number>();

@@ -10,7 +10,7 @@ const AROUND: Record<ThawMethod, { name: string; tempC: number; film: number }> 
   "running-water": { name: "under cold running water", tempC: 12, film: 250 },
 };
 
-/** Name of a way to thaw, for a sentence. */
+/** Returns the name of a thawing method, as it reads in a sentence. */
 export function thawMethodName(method: ThawMethod): string {
   return AROUND[method].name;
 }
@@ -38,12 +38,13 @@ export interface PlankCase {
 const SHAPES = { slab: [1 / 2, 1 / 8], cylinder: [1 / 4, 1 / 16], sphere: [1 / 6, 1 / 24] } as const;
 
 /**
- * Time to freeze or thaw by Plank's equation, seconds.
+ * Returns the time to freeze or thaw by Plank's equation, in seconds. It leaves out the heat above and below the
+ * freezing point, so the true time is longer.
  *
- * Source: Plank (1913), as in Singh & Heldman, Introduction to Food Engineering, ch. 7:
- * t = ρ·L / |T_f − T_∞| · (P·a/h + R·a²/k). It leaves out the heat above and below the freezing point, so the true
- * time is longer.
- * @throws RangeError when the surroundings are at the freezing point or a measure is not above 0
+ * Source: Plank 1913, as in Singh & Heldman, Introduction to Food Engineering, ch. 7: t = ρ·L / |T_f − T_∞| · (P·a/h +
+ * R·a²/k).
+ * @param c SI units; sizes, film and conductivity > 0
+ * @throws RangeError outside those ranges, or when the surroundings are at the freezing point
  */
 export function plankSeconds(c: PlankCase): number {
   const drive = Math.abs(c.freezingC - c.aroundC);
@@ -74,15 +75,15 @@ const FREEZER_C = -18;
 const FREEZING_C = -1.5;
 
 /**
- * How long a bag of meat takes to thaw: an estimate, and the longer of two.
+ * Returns an estimate of the hours a bag of meat takes to thaw: the longer of a rule by weight and one by thickness.
  *
- * By weight, USDA FSIS consumer advice (from memory): the fridge a day for each 4 to 5 lb, at least a day; cold water
- * half an hour a pound. By thickness, Plank's equation for a slab warmed from both faces, with water as in the
- * animal's composition and the heat from −18 °C up to freezing added. Under running water the weight rule is that of
- * cold water, which is cautious.
+ * By weight: USDA FSIS consumer advice, from memory; in the refrigerator a day for each 4½ lb, at least a day, in cold
+ * water half an hour a pound. By thickness: Plank's equation for a slab warmed from both faces, plus the heat up from
+ * −18 °C.
  * @param massKg kg, > 0
  * @param thickM thickness of the bag, m, > 0
- * @param waterPercent water in the meat, percent
+ * @param waterPercent water in the meat, percent, 0 to 100
+ * @throws RangeError when weight or thickness is not above 0
  */
 export function thawEstimate(
   method: ThawMethod,

@@ -1,8 +1,10 @@
 /**
- * Thins a long series for drawing: of each stretch the first, the lowest and the highest are kept, in order, so that no
- * peak or dip is lost. A series that is short enough is left as it is.
- * @param points [instant, value] in order of instants
- * @param most about how many may be left, ≥ 6
+ * Returns a long series with fewer points, for drawing: of each stretch the first, the lowest and the highest, in
+ * order, so that no peak or dip is lost. A series that is short enough is returned as it is.
+ *
+ * @param points [instant, value], in order of instants
+ * @param most about how many points to return, ≥ 6
+ * @throws RangeError when `most` is below 6
  */
 export function thinned(points: readonly [number, number][], most: number): [number, number][] {
   if (!(most >= 6)) throw new RangeError("a drawing needs at least 6 points");

@@ -26,13 +26,15 @@ export interface WarmTime {
 }
 
 /**
- * Adds up the time something was too warm, reading to reading along straight lines.
+ * Returns how many minutes something was above a limit, going from reading to reading along straight lines, how many
+ * minutes the readings cover, how many they do not, and the highest reading, °C, null when there is none.
  *
- * Two readings further apart than the gap say nothing about the time between them: it counts as unwatched, neither
- * cold nor warm. Entries without a temperature are left out. The order of the entries does not matter; two at one
- * instant are one, the warmer.
- * @param until end of the account, ms; time after the last reading is unwatched
- * @param limitC °C; at the limit itself is cold
+ * Between two readings further apart than the gap nothing is known: that time counts as unwatched. Entries without a
+ * temperature and those after `until` are left out; of two at one instant the warmer counts.
+ * @param entries in any order
+ * @param until end of the account, ms since 1970 UTC
+ * @param limitC °C; exactly at the limit is cold. 40 °F by USDA FSIS consumer advice, from memory
+ * @param gapMinutes longest gap that counts as watched, minutes, > 0. Common practice, no source
  */
 export function warmTime(
   entries: readonly ColdEntry[],

@@ -14,9 +14,12 @@ export interface CostLine {
 }
 
 /**
- * What one container cost, line by line, in the household's money. What nobody said a price of is named, not guessed.
- * @param energyKWh its share of what the burner took; null when nobody knows
- * @param massKg meat in it
+ * Returns what one container cost, line by line and in all, in the household's money; `missing` names the prices that
+ * were not given, and `worth` is null without a price for the meat. A price that is missing is never guessed, except
+ * that a jar counts as used 10 times (assumed, no source).
+ *
+ * @param energyKWh its share of the burner's energy, kWh, ≥ 0; null when not known
+ * @param massKg meat in it, kg, ≥ 0
  */
 export function costOf(
   prices: Prices,

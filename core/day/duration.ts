@@ -35,10 +35,12 @@ function priors(small: boolean): Record<LearnedStage, Prior> {
 }
 
 /**
- * Times of a canner's stages, learned from its own runs: the closed-form normal posterior from common practice. What to
- * plan by is the mean, never below what the stage must last.
- * @param quarts size of the canner; null counts as large
- * @param past minutes of each stage in earlier runs, any order
+ * Returns how many minutes each waiting stage of a canner takes: whole minutes to plan by, ≥ 1, and the 90 % interval
+ * of the next run. Learned from the household's own runs by the normal posterior, starting from common practice (no
+ * source).
+ *
+ * @param quarts size of the canner, quarts; null counts as larger than 16
+ * @param past minutes of each stage in earlier runs, ≥ 0, in any order
  */
 export function stageTimes(
   quarts: number | null,
@@ -77,7 +79,12 @@ export const VENT = VENT_MINUTES;
 /** Minutes with the weight off before the lid. */
 export const SETTLE = TIMES_AROUND.settle.low;
 
-/** Minutes one pair of hands needs to fill a load. */
+/**
+ * Returns the minutes of work one person needs to fill a load, ≥ 0: per container, plus cooking where a part is packed
+ * hot and exhausting where there are cans. Common practice, no source.
+ *
+ * @param parts counts are whole, ≥ 0
+ */
 export function packMinutes(parts: readonly { count: number; can: boolean; hot: boolean }[]): number {
   const fill = parts.reduce((sum, p) => sum + p.count * (p.can ? WORK.perCan : WORK.perJar), 0);
   const cook = parts.some((p) => p.hot) ? WORK.cook : 0;

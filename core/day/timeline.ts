@@ -65,12 +65,13 @@ interface Going {
 }
 
 /**
- * The day of these loads in this order, by one pair of hands, from minute 0.
+ * Returns the schedule of a day of canning by one person, in minutes from its start: the loads in the order given,
+ * each with its stages.
  *
- * The hands go first to what is hot: the weight of a canner that has vented, then one to unload, then one to load, then
- * packing, which is laid down whenever a canner calls. A canner that must wait for the hands vents, stands at zero or
- * settles longer, which does no harm; a process is never lengthened by it, since turning a burner off takes no time.
- * A load is packed when the hands are free, so that it is done about when its canner is: filled jars do not stand for hours.
+ * The person goes first to what is hot: the weight of a canner that has vented, then unloading, loading, and packing,
+ * which is interrupted whenever a canner needs them. A canner that has to wait vents, cools or rests longer, which
+ * does no harm; a process is never lengthened. A load is packed to be ready about when its canner is.
+ * @param loads minutes, ≥ 0
  */
 export function dayOf(loads: readonly DayLoad[]): Day {
   const going: Going[] = loads.map((load) => ({
@@ -197,8 +198,8 @@ function step(
 const TRY_ALL = 6;
 
 /**
- * The order of loads whose day ends first; among equals the one given. All orders are tried up to six loads; beyond
- * that, the longest process first.
+ * Returns the order of loads whose day is the shortest, and that day; of equal ones the first found. All orders are
+ * tried up to six loads; above that, the longest process goes first.
  */
 export function shortestDay(loads: readonly DayLoad[]): { order: string[]; day: Day } {
   const orders =
@@ -218,12 +219,19 @@ function permutations<T>(items: readonly T[]): T[][] {
   return items.flatMap((item, i) => permutations(items.toSpliced(i, 1)).map((rest) => [item, ...rest]));
 }
 
-/** When the day starts if it is to end then, ms since 1970 UTC: the day is as long whichever end it is told from. */
+/**
+ * Returns when the day must start to end at an instant, ms since 1970 UTC.
+ *
+ * @param endAt ms since 1970 UTC
+ */
 export function startFor(endAt: number, day: Day): number {
   return endAt - day.minutes * 60_000;
 }
 
-/** Stretches in which somebody must stay at the stove, joined where canners overlap, minutes after the start. */
+/**
+ * Returns the periods in which someone must stay at the stove, in minutes from the day's start, merged where canners
+ * overlap.
+ */
 export function stays(day: Day): { from: number; to: number }[] {
   const joined: { from: number; to: number }[] = [];
   for (const b of day.blocks.filter((x) => x.stay).sort((x, y) => x.from - y.from)) {

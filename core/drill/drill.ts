@@ -132,7 +132,7 @@ const CATALOGUE: Record<DrillKey, Omit<Drill, "key">> = {
   },
 };
 
-/** A drill by its key. */
+/** Returns a drill by its key. */
 export function drillOf(key: DrillKey): Drill {
   return { key, ...CATALOGUE[key] };
 }

@@ -127,7 +127,10 @@ function heldMarks(state: DrillState, floorKPa: number, worth: [number, number])
   ];
 }
 
-/** What a drill that is over was worth, mark by mark; the points add up to 100. */
+/**
+ * Returns the marks of a drill that is over: what was looked for, the points it was worth and got, and why. Points add
+ * up to 100. The weights are this program's own judgment, no source.
+ */
 export function markDrill(drill: Drill, state: DrillState): Mark[] {
   const target = kPaFromPsi(DRILL_TARGET_PSI);
   const { deeds } = state;
@@ -222,7 +225,7 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
   }
 }
 
-/** Points of some marks together, 0 to 100. */
+/** Returns the points of some marks together, whole, 0 to 100. */
 export function scoreOfMarks(marks: readonly Mark[]): number {
   const worth = marks.reduce((sum, m) => sum + m.worth, 0);
   return worth === 0 ? 0 : Math.round((100 * marks.reduce((sum, m) => sum + m.got, 0)) / worth);

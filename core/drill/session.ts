@@ -152,18 +152,29 @@ function bring(c: DrillCanner): DrillPot {
   };
 }
 
-/** The beginning of a drill. */
+/** Returns the state of a drill at 0 s, with each canner simulated up to where the drill begins. */
 export function beginDrill(drill: Drill): DrillState {
   return { s: 0, pots: drill.canners.map(start), deeds: [], over: false };
 }
 
-/** The run of one canner as the stove's own rules see it. Instants are ms from the beginning of the drill. */
+/**
+ * Returns the run of one canner in a drill, by the same rules as a real run. Instants are ms from the beginning of the
+ * drill.
+ *
+ * @param canner index, from 0
+ */
 export function drillView(state: DrillState, canner: number): RunView {
   const p = state.pots[canner]!;
   return runAt(p.plan, p.events, -120 * MIN_MS, state.s * 1000);
 }
 
-/** Some seconds later, with nothing done. Whole seconds. */
+/**
+ * Returns the state of a drill at a later second, with nothing done meanwhile. The same seed gives the same state.
+ *
+ * @param before not changed
+ * @param toS whole seconds from the beginning; the drill's end when it is later
+ * @param seed of the gauge's noise, whole
+ */
 export function passDrill(drill: Drill, before: DrillState, toS: number, seed: number): DrillState {
   const state: DrillState = { ...before, pots: before.pots.map(copyOf) };
   const end = Math.min(toS, drill.endS);
@@ -187,7 +198,12 @@ export function passDrill(drill: Drill, before: DrillState, toS: number, seed: n
 const isSaid = (what: DeedKey): what is DeedKey & RunEventType =>
   (RUN_EVENT_TYPES as readonly string[]).includes(what);
 
-/** Something done now. What is said goes into the run by the stove's own rules; looking writes down what the face shows. */
+/**
+ * Returns the state of a drill after one action: what is said at the stove becomes an event of the run; looking
+ * records what the gauge shows. Unchanged when the drill is over or has no such canner.
+ *
+ * @param deed flame 0 to 1, a pressure in psi, by what it is
+ */
 export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
   if (state.over || !state.pots[deed.canner]) return state;
   const done: Deed = { ...deed, s: state.s };
@@ -211,7 +227,13 @@ export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
   return { ...state, pots, deeds: [...state.deeds, done] };
 }
 
-/** A whole drill from its deeds: what was on the screen, worked out again. @param endS where it was ended */
+/**
+ * Returns the state of a drill computed from its actions, as it was on the screen.
+ *
+ * @param deeds in order of their seconds
+ * @param endS second it was ended at
+ * @param seed it was run with
+ */
 export function replayDrill(drill: Drill, deeds: readonly Deed[], endS: number, seed: number): DrillState {
   let state = beginDrill(drill);
   for (const deed of deeds) {

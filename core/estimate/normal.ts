@@ -16,12 +16,14 @@ export interface Estimate extends Belief {
 const Z90 = 1.6448536269514722;
 
 /**
- * What cases with a known scatter teach about a mean: the closed-form normal posterior.
+ * Returns what observed cases teach about a mean: the normal posterior in closed form, with its mean and standard
+ * deviation in the unit of the cases.
  *
- * Source: Gelman et al., Bayesian Data Analysis, 2nd ed., eq. 2.12 (normal data, known variance): precisions add, and the mean is
- * weighted by them. From memory.
+ * Source: Gelman et al., Bayesian Data Analysis, 2nd ed., eq. 2.12, from memory: precisions add, and the mean is
+ * weighted by them.
  * @param prior belief before the cases; sd > 0
  * @param scatter standard deviation of one case about the mean, > 0
+ * @throws RangeError when a spread is not above 0
  */
 export function posterior(prior: Belief, scatter: number, cases: readonly number[]): Belief {
   if (!(prior.sd > 0) || !(scatter > 0))
@@ -33,7 +35,14 @@ export function posterior(prior: Belief, scatter: number, cases: readonly number
   return { mean: (own * prior.mean + each * sum) / precision, sd: Math.sqrt(1 / precision) };
 }
 
-/** The belief with the 90 % interval of the next case, which has the scatter of a case and the doubt about the mean. */
+/**
+ * Returns a belief with the 90 % interval of the next case, whose scatter is added to the uncertainty of the mean, in
+ * the unit of the cases.
+ *
+ * Source: Gelman et al., Bayesian Data Analysis, 2nd ed., ch. 2, from memory.
+ * @param scatter standard deviation of one case, > 0
+ * @param cases how many cases are behind the belief, ≥ 0
+ */
 export function predict(belief: Belief, scatter: number, cases: number): Estimate {
   const spread = Z90 * Math.hypot(belief.sd, scatter);
   return { ...belief, low: belief.mean - spread, high: belief.mean + spread, cases };

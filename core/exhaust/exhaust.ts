@@ -18,15 +18,22 @@ const HOTTEST_C = 102;
 /** Clocks of a probe and of the larder may differ by this, ms. Common practice, no source. */
 const CLOCKS_MS = 60_000;
 
-/** Why a temperature is none of meat, or of the juice beside it, in simmering water; null when it may be. @param c °C */
+/**
+ * Returns why a temperature cannot be that of meat, or of its juice, in simmering water, as a sentence; null when it
+ * can be.
+ *
+ * @param c °C
+ */
 export function whyNotInWater(c: number): string | null {
   if (c > COLDEST_C && c < HOTTEST_C) return null;
   return `Meat in simmering water is between freezing and boiling.${c >= HOTTEST_C ? " Is this °F?" : ""} Read the probe again.`;
 }
 
 /**
- * Why a reading cannot be one of a can: what about it, and a sentence. Null when it can. One from before the can was written
- * down as filled may be: people fill first and write then; what is hot has to be closed within minutes of its reading.
+ * Returns which part of a probe reading is impossible, and why, as a sentence; null when the reading is possible. It
+ * may be from before the can was recorded as filled, since people fill first and write then.
+ *
+ * @param now ms since 1970 UTC; the reading may be a little ahead of it, as clocks are
  */
 export function whyNotRead(
   { at, tempC, juiceC = null }: ProbeReading,
@@ -58,9 +65,12 @@ const SLACK_C = 3;
 const RAW_C = 20;
 
 /**
- * Fastest the middle of a can packed solid can warm by conduction, °C a minute, at a temperature. From the heating rate of a finite
- * cylinder, f = 0.398 / (α (1/a² + 0.427/b²)) minutes to a tenth of the way left (Olson & Jackson 1942, from memory),
- * as if the water stood all round it.
+ * Returns how fast the center of a can packed solid can warm by conduction at most, °C a minute, ≥ 0, with simmering
+ * water all round it.
+ *
+ * Source: Olson & Jackson 1942, from memory (see `heatingRateS`); the diffusivity of meat is typical, from memory.
+ * @param tempC temperature at the center, °C
+ * @throws RangeError for a container without measures
  */
 export function fastestRise(container: ContainerKey, tempC: number): number {
   const shape = shapeOf(container);
@@ -71,10 +81,12 @@ export function fastestRise(container: ContainerKey, tempC: number): number {
 }
 
 /**
- * Whether a reading has to be asked about: it rises faster than heat gets to the middle, or it is the juice's.
- * @param before the one before it; null for a can's first
- * @param filledAt when the can was filled; null when not known
- * @param hot packed hot: boiling liquid runs between loose pieces, so only the juice tells
+ * Returns why a probe reading has to be asked about: it rises faster than heat reaches the center, or it equals the
+ * juice's. Null when it does not, and when someone has confirmed it. Limits are common practice, no source.
+ *
+ * @param before the can's reading before it; null for the first
+ * @param filledAt when the can was filled, ms since 1970 UTC; null when not known
+ * @param hot packed hot: liquid runs between loose pieces, so only the juice tells
  */
 export function doubtOf(
   reading: ProbeReading,
@@ -136,7 +148,14 @@ export interface CanNowAt {
   closeBy: number | null;
 }
 
-/** How a can stands at an instant. */
+/**
+ * Returns the stage of a can on its way to the canner at an instant, its last reading, °C or null, and until when it
+ * has to be closed, ms since 1970 UTC, null unless it is hot.
+ *
+ * Source: exhausting to 170 °F at the center, USDA 2015, from memory; the waits after it are common practice, no
+ * source.
+ * @param now ms since 1970 UTC
+ */
 export function canAt(can: CanHistory, now: number): CanNowAt {
   const last = can.readings.at(-1) ?? null;
   const seam = can.seam && (!last || can.seam.at >= last.at) ? can.seam : null;
@@ -158,7 +177,10 @@ export function canAt(can: CanHistory, now: number): CanNowAt {
   return now > closeBy ? is("cooled") : is("hot", closeBy);
 }
 
-/** May go into a canner: exhausted and its seam accepted, or signed for. */
+/**
+ * Returns whether a can in this stage may go into a canner: it was exhausted and its seam accepted, or someone signed
+ * for it.
+ */
 export function isFitStage(s: CanStage): boolean {
   return s === "closed" || s === "closed-cooled" || s === "signed";
 }

@@ -16,7 +16,10 @@ const MOST_A_PINT = toSi(3, TSP);
 const ROUNDING = 1 + 1e-9;
 const MOST_WORDS = { vinegar: "1 tsp vinegar", ketchup: "1 tbsp ketchup" } as const;
 
-/** Single additions out of what somebody wrote in one line: separated by commas, semicolons, `+`, `and` or new lines. */
+/**
+ * Returns the single additions in a line somebody wrote, split at commas, semicolons, `+`, `&`, `and`, `with`, `plus`
+ * and new lines; empty when there are none. A comma before a digit is a decimal sign.
+ */
 export function splitAdditions(text: string): string[] {
   return text
     .split(/[;\n+&]|,(?!\d)|\band\b|\bwith\b|\bplus\b/i)
@@ -25,13 +28,13 @@ export function splitAdditions(text: string): string[] {
 }
 
 /**
- * Why what is written as seasoning or addition may not go into a container of a plain pack; null when it may. It goes
- * through the same refusals as a dish's ingredients: flour is flour wherever it is written.
+ * Returns why something written as seasoning or addition may not go into a container of a plain pack; null when it
+ * may. It passes the same refusals as a dish's ingredients: flour is flour wherever it is written.
  *
- * Source: the list of what may not be canned, USDA 2015 from memory; amounts: common practice, no source.
- * @param text as written: `1 tsp vinegar, bay`
- * @param writing how the household writes numbers
- * @param fish with fish, vinegar and ketchup have limits of their own
+ * Sources: what may not be canned, USDA 2015, from memory; amounts are common practice, no source.
+ * @param text as written, such as `1 tsp vinegar, bay`
+ * @param writing how the household writes numbers and units
+ * @param fish a pack of fish, which has limits for vinegar and ketchup
  */
 export function whyNotAdded(
   text: string | null | undefined,
@@ -88,7 +91,10 @@ function whyNotOne(item: Ingredient, container: ContainerKey): AdditionRefusal |
   return null;
 }
 
-/** Additions that are not in the published directions for fish, as deviations of common practice. */
+/**
+ * Returns the additions in a line that the published directions for fish do not have: ketchup and vinegar, as written.
+ * Common practice, no source.
+ */
 export function addedToFish(text: string | null | undefined): string[] {
   return splitAdditions(text ?? "").filter((part) => /\b(ketchup|vinegar)\b/i.test(part));
 }

@@ -9,7 +9,12 @@ export interface Habits {
 /** Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory. */
 const LEAST_REST_HOURS = 12;
 
-/** Why a habit is none a household may have: which, and a sentence. Null when it may. Limits but the rest: common practice, no source. */
+/**
+ * Returns which of a household's settings is out of its range and why; null when both are allowed. Unwatched time is
+ * 60 to 3,600 s (common practice, no source); the rest is 12 to 48 hours.
+ *
+ * Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory.
+ */
 export function whyNotHabit({
   unwatchedLimitS,
   restHours,

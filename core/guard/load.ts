@@ -52,8 +52,11 @@ export interface LoadAnswer {
 }
 
 /**
- * Whether a load may be run in a canner, beside the process itself: does it stand in it, is every condition confirmed, has
- * filled food waited too long. The one guard: asked by the form, the equipment check, the sheet kept on paper and programs.
+ * Returns whether a load may be run in a canner, beside its scheduled process: why it is refused (it does not fit, or
+ * a condition is not confirmed), null when it is not, and what somebody may sign for. The one guard, asked by the
+ * form, the equipment check, records kept on paper and programs.
+ *
+ * Source: waits by USDA FSIS consumer advice, from memory; room as `layersFor`.
  * @param lightingAt when the burner is lit, or now, ms since 1970 UTC
  * @param confirmed conditions confirmed for the load
  */
@@ -78,9 +81,11 @@ export function judgeLoad(
 }
 
 /**
- * Packs whose food waited longer than may be, from the first container filled: raw food warms, and a hot pack cools, and then
- * heats more slowly than its time counts on.
- * @returns code, method and minutes waited, each
+ * Returns the packs that waited more than 120 minutes for heat, counted from the first container filled, with the
+ * minutes each waited. Raw food warms meanwhile; a hot pack cools, and then heats more slowly than its time assumes.
+ *
+ * Source: USDA FSIS consumer advice, from memory.
+ * @param until when the burner is lit, or now, ms since 1970 UTC
  */
 export function waitedTooLong(
   packs: readonly Pick<PackToLoad, "code" | "method" | "filledAt" | "heatedAt">[],

@@ -108,12 +108,16 @@ const COOKS_DOWN = 1.6;
 const JARS_DIFFER = 1.15;
 
 /**
- * Why a pack may not be filled this way; null when it may. The one guard: asked by the form, the packing bench, the plan,
- * reprocessing and programs.
+ * Returns the field to correct and why, when a pack may not be filled this way; null when it may. The one guard, asked
+ * by the form, the packing bench, the plan, reprocessing and programs.
  *
- * Refused: a row that is not for this food; organs and whatever else its part is called that may not be canned; a dish's row without its recipe; cooked food as a raw pack; a hot pack without
- * liquid; more than the containers can hold; a row of common practice nobody accepted; a condition nobody confirmed; salt
- * or seasoning past flavor; an end that was on a can before. Asked once: a weight that is odd for such containers.
+ * Refused: a row that is not for this food, and parts that may not be canned; a dish's row without its recipe; cooked
+ * food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
+ * condition nobody confirmed; salt or seasoning past flavor; a used end. `ask` is true for what may be confirmed
+ * instead: an odd weight.
+ *
+ * Sources: USDA 2015, from memory; limits of weight are common practice, no source.
+ * @param pack weights in kg, count whole, 1 to 200
  */
 export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHousehold): PackRefusal | null {
   const no = (field: PackRefusal["field"], message: string, ask = false): PackRefusal => ({
@@ -147,7 +151,7 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
   return whyNotWeight(pack, home);
 }
 
-/** Rows for fish and shellfish, which have limits of their own for vinegar and ketchup. */
+/** Returns whether a product is fish or shellfish, for which vinegar and ketchup have limits. */
 export function isFishRow(product: ProductKey): boolean {
   return /fish|tuna|clams|crab|oysters/.test(product);
 }

@@ -32,8 +32,8 @@ const DECIDED: Record<Disposition, string> = {
 };
 
 /**
- * Why a container may not stand on a shelf, in a sentence; null when it may. The one guard: asked by the shelves, by lists
- * that come in, and by programs.
+ * Returns why a container may not be put on a shelf, as a sentence; null when it may. The one guard, asked by the
+ * shelves, by imported lists and by programs.
  */
 export function whyNotShelved(c: ContainerOnTheWay): string | null {
   if (c.moved && c.moved !== "shelved" && c.moved !== "missing")
@@ -49,7 +49,12 @@ export function whyNotShelved(c: ContainerOnTheWay): string | null {
   return null;
 }
 
-/** Why a container may not leave its shelf this way, in a sentence; null when it may. Throwing out is always allowed. */
+/**
+ * Returns why a container may not leave its shelf, as a sentence; null when it may. Throwing out a container that is
+ * on a shelf is always allowed.
+ *
+ * @param as opened, given away or thrown out
+ */
 export function whyNotTaken(c: ContainerOnTheWay, as: Exclude<Move, "shelved" | "missing">): string | null {
   if (c.moved !== "shelved")
     return c.moved

@@ -59,7 +59,7 @@ export type Row = readonly [
   ...tests: string[],
 ];
 
-/** The rows of a stage as hazards. */
+/** Returns the rows of one stage of the work as hazards, in the order given. */
 export function hazardsOf(stage: Stage, rows: readonly Row[]): Hazard[] {
   return rows.map(([cause, actor, harm, severity, guard, sees, ...tests]) => ({
     stage,

@@ -36,7 +36,13 @@ function lineOf(cells: number, size: number, { diffusivity, skinM }: HeatedCylin
   return { down, up, outside: (diffusivity * wall(cells)) / (d / 2 + skinM) / area(cells - 1) };
 }
 
-/** The finite volumes of a cylinder, for the stepping below and for anyone who wants to solve them otherwise. */
+/**
+ * Returns the finite volumes of half a cylinder, SI units: cell sizes, volumes and conductances between cells, for the
+ * stepping here and for any other solver.
+ *
+ * @param body radius and half height, m; diffusivity, m²/s
+ * @param mesh cells outward and upward, whole, ≥ 2
+ */
 export function volumesOf(body: HeatedCylinder, mesh: Pick<Mesh, "outward" | "upward">) {
   return {
     out: lineOf(mesh.outward, body.radiusM, body, true),
@@ -70,11 +76,13 @@ export interface Warmed {
 }
 
 /**
- * Temperature at the centre of a container while the canner's temperature changes: finite volumes in a half cylinder,
- * stepped by Peaceman and Rachford's alternating directions (1955), which is second order in time and always stable.
+ * Returns the temperature at the center of a container, °C at every step, while the canner's temperature changes.
  *
+ * Source: finite volumes stepped by alternating directions, Peaceman & Rachford 1955: second order in time, always
+ * stable.
  * @param cannerC temperature of the canner at even steps of `mesh.stepS`, °C; one more value than steps
  * @param startC contents at the start, °C
+ * @param mesh cells and step; the fine one unless speed matters
  * @param drawEveryS keep the whole section this often, s; 0 for never
  */
 export function warm(
@@ -144,7 +152,13 @@ export function warm(
   return { centreC, stepS, fields };
 }
 
-/** The first cells' middles lie half a cell off: the parabola through the first two gives the centre itself. */
+/**
+ * Returns the temperature on the axis, °C, from the first two cells of the lowest row, whose middles lie beside it, by
+ * the parabola through both.
+ *
+ * @param t temperatures of the cells, °C
+ * @param outward cells in a row, ≥ 2
+ */
 export function centreOf(t: ArrayLike<number>, outward: number): number {
   const low = (9 * t[0]! - t[1]!) / 8;
   const high = (9 * t[outward]! - t[outward + 1]!) / 8;

@@ -67,11 +67,13 @@ const sum = (terms: readonly Term[], fourier: number) =>
   terms.reduce((s, { root, weight }) => s + weight * Math.exp(-root * root * fourier), 0);
 
 /**
- * For tests, which hold the program's own heating against it: how far the centre of a finite cylinder still is from the temperature around it after a step, as a fraction of the
- * step: 1 at first, 0 in the end. The product of a slab's series and an infinite cylinder's.
+ * Returns a function of the seconds, > 0, since the surroundings of a finite cylinder changed in one step. It gives
+ * how far the center still is from the new temperature, as a fraction of the step: 1 at first, 0 in the end. An oracle
+ * for tests.
  *
  * Source: Carslaw & Jaeger, Conduction of Heat in Solids; Newman's product rule (1936); from memory.
- * @returns a function of seconds since the step, > 0
+ * @param body radius and half height, m, > 0; diffusivity, m²/s, > 0
+ * @throws RangeError outside those ranges
  */
 export function centreAfterStep(body: HeatedCylinder): (seconds: number) => number {
   const { radiusM: a, halfHeightM: b, diffusivity } = body;

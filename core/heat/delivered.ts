@@ -11,7 +11,14 @@ export interface Heated {
   startC: number;
 }
 
-/** F₀ at the centre of a container in a canner with this history, minutes at 121.11 °C. */
+/**
+ * Returns F₀ at the center of a container in a canner with this temperature history, minutes at 121.11 °C, ≥ 0. For
+ * comparing one run with another, never a schedule.
+ *
+ * Source: Bigelow's general method (see `lethality`) over the heating of `warm`.
+ * @param knots in order of instants
+ * @param mesh cells and step, s
+ */
 export function centreLethality({ body, startC }: Heated, knots: readonly Knot[], mesh: Mesh = FINE): number {
   return lethality(warm(body, evenly(knots, mesh.stepS), startC, mesh).centreC, mesh.stepS);
 }
@@ -38,10 +45,14 @@ export interface Comparison {
 }
 
 /**
- * What a run delivered at the cold spot as a part of what its schedule done perfectly gives, for some draws of what is
- * not known. Each draw is made from its own number, so that the draws may be shared out among workers in any way.
- * @param from and `to`: numbers of the draws, from inclusive, to exclusive
- * @returns one ratio for each draw, ≥ 0
+ * Returns one ratio, ≥ 0, for each draw of what is not known: the lethality a run delivered at the center over that of
+ * its schedule carried out perfectly. A draw depends on its number and the seed alone, so that draws can be shared
+ * among workers.
+ *
+ * Spreads are assumed, from memory, no source.
+ * @param from number of the first draw, whole, ≥ 0
+ * @param to number after the last draw
+ * @param seed whole
  */
 export function drawDelivered(c: Comparison, from: number, to: number, seed = 1): Float64Array {
   const run = evenly(c.run, COARSE.stepS);
@@ -76,7 +87,7 @@ export interface Band {
   draws: number;
 }
 
-/** Median and 90 % interval of draws, in the unit of the draws; NaN when there are none. */
+/** Returns the median and the 90 % interval of some draws, in their unit; NaN when there are none. */
 export function bandOf(draws: ArrayLike<number>): Band {
   const sorted = Float64Array.from(draws).sort();
   const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;

@@ -43,13 +43,13 @@ export interface FoodHeat {
 }
 
 /**
- * Thermal properties of food from what it is made of.
+ * Returns the thermal properties of food at a temperature from its composition, SI units: conductivity by volume
+ * fraction, volumes added up, heat by mass.
  *
  * Source: Choi & Okos 1986 (also ASHRAE Refrigeration, thermal properties of foods), coefficients from memory.
- * Conductivities mix by volume fraction, volumes add up, heats by mass.
  * @param parts percent by weight, each 0 to 100; what is missing to 100 counts as water
  * @param tempC −40 to 150 °C
- * @throws RangeError outside those, or when there is nothing
+ * @throws RangeError outside those ranges, or when nothing is named
  */
 export function foodHeat(parts: Composition, tempC: number): FoodHeat {
   if (!(tempC >= -40 && tempC <= 150)) throw new RangeError(`food from −40 to 150 °C, got ${tempC}`);
@@ -83,7 +83,14 @@ const FASTER: Record<Filling, number> = {
   liquid: 8,
 };
 
-/** Diffusivity that stands for a filling, m²/s, at a temperature in the middle of a run. */
+/**
+ * Returns the thermal diffusivity that stands for a filling, m²/s, at 85 °C: that of the food by conduction, times a
+ * factor for liquid that moves between pieces (assumed, no source).
+ *
+ * Source: Choi & Okos 1986 for the food, from memory.
+ * @param parts percent by weight, each 0 to 100
+ * @throws RangeError outside that range, or when nothing is named
+ */
 export function effectiveDiffusivity(parts: Composition, filling: Filling): number {
   return foodHeat(parts, MIDDLE_C).diffusivity * FASTER[filling];
 }

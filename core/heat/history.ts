@@ -38,17 +38,25 @@ const AIR_TAU_MIN = 1.5;
 /** A look that only says "below" is taken as this much below, kPa (1 lb). */
 const BELOW_KPA = kPaFromPsi(1);
 
-/** Part of the gas that is still air after some steady steam. @param steadyMs ms of steady steam */
+/**
+ * Returns the mole fraction of air left in a canner after some steady steam, 0 to 0.5. Assumed, no source: half at
+ * first, and e⁻¹ of it every 1½ minutes.
+ *
+ * @param steadyMs time of steady steam, ms, ≥ 0
+ */
 export function airLeft(steadyMs: number): number {
   return AIR_AT_FIRST * Math.exp(-steadyMs / MINUTE / AIR_TAU_MIN);
 }
 
 /**
- * Temperature in the canner over a run, from what was seen: warming to the boil, venting with what air is left, the
- * pressure readings with straight lines between, cooling to zero. Air that was shut in holds up the gauge and not the
- * temperature (Dalton), however the readings look.
+ * Returns the temperature in the canner over a run, °C at instants in order, from what was recorded: warming to the
+ * boil, venting with the air that is left, the readings with straight lines between, cooling to zero. Air that was
+ * shut in holds up the gauge but not the temperature. Empty when nothing was lit.
  *
- * @param now up to here; later events do not count
+ * Sources: Dalton's law, saturated steam by IAPWS, air pressure by the U.S. Standard Atmosphere 1976.
+ * @param kitchen altitude, m, and what is known of the canner
+ * @param openedAt ms since 1970 UTC
+ * @param now ms since 1970 UTC; later events do not count
  */
 export function cannerHistory(
   plan: RunPlan,
@@ -139,7 +147,12 @@ export function cannerHistory(
   return knots;
 }
 
-/** A history at even steps: from its first knot to its last. @param stepS seconds */
+/**
+ * Returns a temperature history at even steps, °C, from its first instant to its last; empty when it is.
+ *
+ * @param knots in order of instants
+ * @param stepS seconds between two values, > 0
+ */
 export function evenly(knots: readonly Knot[], stepS: number): Float64Array {
   if (knots.length === 0) return new Float64Array(0);
   const start = knots[0]!.at;

@@ -3,18 +3,23 @@ const REFERENCE_C = 121.11;
 /** Degrees by which lethality grows tenfold for the spores that low-acid canning is about, °C (Stumbo 1973, from memory). */
 const Z_C = 10;
 
-/** Minutes at 121.11 °C that one minute at a temperature is worth. Bigelow's general method with z = 10 °C. */
+/**
+ * Returns how many minutes at 121.11 °C one minute at a temperature is worth, > 0, with z = 10 °C.
+ *
+ * Source: Bigelow et al. 1920; Stumbo 1973 for z; from memory.
+ * @param tempC °C
+ */
 export function lethalRate(tempC: number): number {
   return 10 ** ((tempC - REFERENCE_C) / Z_C);
 }
 
 /**
- * Lethality of a temperature history by the general method: the area under the lethal rate, by trapezoids.
+ * Returns F₀ of a temperature history, minutes at 121.11 °C, ≥ 0: the area under the lethal rate, by trapezoids.
  *
- * Source: Bigelow et al. 1920; Stumbo 1973 for z; from memory.
+ * Source: the general method, Bigelow et al. 1920; Stumbo 1973 for z; from memory.
  * @param tempsC temperature at even steps, °C
- * @param stepS seconds between two of them, > 0
- * @returns F₀, minutes at 121.11 °C
+ * @param stepS seconds between two values, > 0
+ * @throws RangeError when the step is not above 0
  */
 export function lethality(tempsC: ArrayLike<number>, stepS: number): number {
   if (!(stepS > 0)) throw new RangeError("steps of time are above zero");

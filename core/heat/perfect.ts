@@ -30,7 +30,13 @@ export interface Course {
   cool: number;
 }
 
-/** The course of a run as far as it has got. @param now up to here; later events do not count */
+/**
+ * Returns how long a run took for the stages its schedule leaves open, minutes, ≥ 0; what is usual for those it has
+ * not reached (common practice, no source).
+ *
+ * @param openedAt ms since 1970 UTC
+ * @param now ms since 1970 UTC; later events do not count
+ */
 export function courseOf(
   plan: RunPlan,
   events: readonly RunEvent[],
@@ -58,10 +64,11 @@ export function courseOf(
 }
 
 /**
- * The same load's schedule carried out perfectly: vented in full, exactly at target for exactly its minutes, warming,
- * coming up and cooling as long as the run took.
- * @param slip with one thing gone wrong, and nobody the wiser
- * @param seaLevelKPa true pressure that the table wants at sea level, for that slip
+ * Returns the temperature history, °C at instants, of the same load's schedule carried out perfectly: vented in full,
+ * exactly at the target for exactly its minutes, and warming, coming up and cooling for as long as the run did.
+ *
+ * @param slip one thing that went wrong in it; none when left out
+ * @param seaLevelKPa true pressure the table asks at sea level, kPa, for the slip of that name
  */
 export function perfectHistory(
   plan: RunPlan,

@@ -1,11 +1,12 @@
 /**
- * Heating rate of a finite cylinder whose skin is at the canner's temperature: time for the distance to that
- * temperature to fall to a tenth, once the first terms of the series are alone.
+ * Returns the heating rate f of a finite cylinder whose surface is at the canner's temperature, in seconds: the time
+ * for the distance to that temperature to fall to a tenth, once the first terms of the series are alone.
  *
  * Source: Olson & Jackson 1942: f = 0.398 / [α (1/a² + 0.427/b²)], from memory.
- * @param radiusM and half the height, m, > 0
+ * @param radiusM m, > 0
+ * @param halfHeightM m, > 0
  * @param diffusivity m²/s, > 0
- * @returns seconds
+ * @throws RangeError outside those ranges
  */
 export function heatingRateS(radiusM: number, halfHeightM: number, diffusivity: number): number {
   if (!(radiusM > 0 && halfHeightM > 0 && diffusivity > 0))

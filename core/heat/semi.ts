@@ -2,9 +2,12 @@ import { volumesOf, type Mesh } from "./conduct.ts";
 import { type HeatedCylinder } from "./cylinder.ts";
 
 /**
- * The finite volumes as a system of ordinary differential equations, dT/dt in °C/s, for any solver: what the stepping in
- * `warm` solves by alternating directions.
- * @param aroundC temperature of the canner at an instant, s
+ * Returns the finite volumes as a system of ordinary differential equations, dT/dt in °C/s of every cell, for any
+ * solver. An oracle for tests of `warm`.
+ *
+ * @param body radius and half height, m; diffusivity, m²/s
+ * @param mesh cells outward and upward, whole, ≥ 2
+ * @param aroundC temperature of the canner, °C, as a function of seconds
  */
 export function asEquations(
   body: HeatedCylinder,

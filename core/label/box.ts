@@ -15,14 +15,17 @@ const QR_LEAST = 14.8;
 /** Larger than this a QR code only takes room, mm. */
 const QR_MOST = 26;
 
-/** Side of the square QR code on a label, mm, with its quiet zone. */
+/** Returns the side of the QR code on a label with its quiet zone, mm. */
 export function qrSideMm({ form, label }: LabelStock): number {
   const room =
     form === "disc" ? label.height * 0.36 : Math.min(label.height - 2 * EDGE - 4, label.width * 0.4);
   return Math.max(QR_LEAST, Math.min(QR_MOST, room));
 }
 
-/** Where the words of a label go, and where its QR code with the code in clear beneath it. */
+/**
+ * Returns where a label's text goes, and where its QR code goes with the code printed below it: boxes in mm from the
+ * label's top left corner.
+ */
 export function textBoxMm(stock: LabelStock): { text: Box; qr: Box } {
   const { form, label } = stock;
   const side = qrSideMm(stock);

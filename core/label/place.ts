@@ -8,8 +8,10 @@ export interface LabelPlace {
 }
 
 /**
- * Where so many labels go, row by row, on as few pages as they need.
- * @param skip labels of the first sheet that are gone already, from 0; rolls have none
+ * Returns where each label goes, row by row, on as few pages as needed: page, and mm from its top left corner.
+ *
+ * @param count labels, whole, ≥ 0
+ * @param skip labels of the first sheet that are used already, whole, ≥ 0; a roll has none
  */
 export function labelPlaces(stock: LabelStock, count: number, skip = 0): LabelPlace[] {
   const each = stock.columns * stock.rows;

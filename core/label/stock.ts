@@ -141,7 +141,7 @@ export const STOCKS: readonly LabelStock[] = [
   wrap("wrap-one-pound", "A4 sheet, 1 wrap for a one-pound can", 77.8, 114.3, 1),
 ];
 
-/** Label material by its key; undefined when there is none of that name. */
+/** Returns label material by its key; undefined when there is none of that name. */
 export function stockOf(key: string): LabelStock | undefined {
   return STOCKS.find((s) => s.key === key);
 }

@@ -21,7 +21,10 @@ export interface Balance {
 export const SCALE_SLACK_KG = 0.02;
 
 /**
- * Balances one cutting: in = out + trim + unaccounted, exactly.
+ * Returns the balance of one cutting, kg: in = out + trim + unaccounted, exactly. The yield is out ÷ in, ≥ 0. Trim
+ * that was not weighed is everything that did not come out, and then nothing is unaccounted for unless more came out
+ * than went in.
+ *
  * @throws RangeError when a weight is negative or nothing went in
  */
 export function balanceOf(cutting: Cutting): Balance {
@@ -33,7 +36,12 @@ export function balanceOf(cutting: Cutting): Balance {
   return { unaccountedKg: inKg - outKg - trim, trimKg: trim, yield: outKg / inKg };
 }
 
-/** Why this cutting cannot be: more came out than went in. Null when it can. */
+/**
+ * Returns why a cutting is impossible, as a sentence: more than 0.02 kg more came out than went in. Null when it is
+ * possible. The slack of scales is common practice, no source.
+ *
+ * @throws RangeError when a weight is negative or nothing went in
+ */
 export function impossibleCutting(cutting: Cutting): string | null {
   const balance = balanceOf(cutting);
   if (balance.unaccountedKg < -SCALE_SLACK_KG) {

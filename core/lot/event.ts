@@ -23,7 +23,7 @@ export type LotEvent = { at: number } & (
 
 export type LotEventKind = LotEvent["kind"];
 
-/** Weight an event adds to the lot (below zero when it takes away), kg. */
+/** Returns the weight an event adds to a lot, kg; below 0 when it takes away, 0 when it changes no weight. */
 export function changeKg(event: LotEvent): number {
   switch (event.kind) {
     case "trim":

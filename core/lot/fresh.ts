@@ -35,26 +35,46 @@ export const HOT_LIMIT_C = cFromF(90);
 /** Minutes filled jars and cans, raw or hot, may wait for the burner, from the first one filled. The same advice: meat does not stop warming in a jar. */
 export const FILLED_WAIT_MINUTES = 120;
 
-/** How many days a lot keeps in the refrigerator from now on, by what it is now. */
+/**
+ * Returns how many days a lot keeps in the refrigerator, by what it is now: 2, 4 or 5.
+ *
+ * Source: USDA FSIS cold storage chart, from memory.
+ */
 export function refrigeratorDays(form: LotForm, treatments: readonly Treatment[]): number {
   if (form === "broth" || treatments.includes("cook")) return REFRIGERATOR_DAYS.cooked;
   return form === "roast" ? REFRIGERATOR_DAYS.large : REFRIGERATOR_DAYS.small;
 }
 
-/** Until when a lot keeps that goes into the refrigerator at `since`, ms. */
+/**
+ * Returns until when a lot keeps in the refrigerator, ms since 1970 UTC.
+ *
+ * Source: USDA FSIS cold storage chart, from memory.
+ * @param since when it went in, ms since 1970 UTC
+ */
 export function keepsUntil(since: number, form: LotForm, treatments: readonly Treatment[]): number {
   return since + refrigeratorDays(form, treatments) * DAY;
 }
 
 /**
- * Until when the pieces keep that are cut from something kept until `before`: never longer than that, since cutting or
- * grinding adds no days.
+ * Returns until when pieces keep in the refrigerator, ms since 1970 UTC: never longer than what they were cut from,
+ * because cutting and grinding add no days. Null when that had no limit.
+ *
+ * Source: USDA FSIS cold storage chart, from memory.
+ * @param before until when the meat kept before the cut, ms since 1970 UTC; null when it was frozen
+ * @param at when it was cut, ms since 1970 UTC
  */
 export function keepsAfterCut(before: number | null, at: number, form: LotForm): number | null {
   return before === null ? null : Math.min(before, keepsUntil(at, form, []));
 }
 
-/** Until when meat keeps that is cooked at `at`. What was past its time stays past it. */
+/**
+ * Returns until when meat keeps in the refrigerator once it is cooked, ms since 1970 UTC. Meat that was past its time
+ * stays past it.
+ *
+ * Source: USDA FSIS cold storage chart, from memory.
+ * @param before until when it kept raw, ms since 1970 UTC; null when it had no limit
+ * @param at when it was cooked, ms since 1970 UTC
+ */
 export function keepsAfterCooking(before: number | null, at: number): number {
   return before !== null && at > before ? before : at + REFRIGERATOR_DAYS.cooked * DAY;
 }
@@ -69,10 +89,13 @@ export interface BeforeCut {
 }
 
 /**
- * Until when the pieces keep that are cut from an animal. Red meat may hang for two weeks, and its days begin with the cut;
- * fish, birds and rabbits count from when they went into the cold.
- * @returns ms; before `cutAt` when it hung too long or the catch is past its days: then it is not packed until somebody says
- *   where it really was
+ * Returns until when pieces cut from an animal keep in the refrigerator, ms since 1970 UTC; before `cutAt` when the
+ * carcass hung too long or the catch is past its days, and then it is not packed until somebody says where it was
+ * kept.
+ *
+ * Red meat may hang for 14 days, and its days begin with the cut (common practice, no source). Fish, birds and rabbits
+ * count from when they were chilled. Source of the days: USDA FSIS cold storage chart, from memory.
+ * @param cutAt ms since 1970 UTC
  */
 export function keepsFromAnimal(
   group: SpeciesGroup,

@@ -17,8 +17,10 @@ export interface MergeQuestion {
 }
 
 /**
- * What to say before lots become one: what cannot be, and what must be asked because a hold would spread.
- * @param weigh how the household reads a weight
+ * Returns what to say before lots are merged: why they cannot be, and what must be asked because a hold would spread;
+ * each null when there is nothing to say.
+ *
+ * @param weigh formats a weight, kg, for the household
  */
 export function mergeQuestion(joining: readonly Joining[], weigh: (kg: number) => string): MergeQuestion {
   const refused = whyNotMerge(joining);
@@ -66,7 +68,10 @@ export interface LotAge {
   warmFrom: number | null;
 }
 
-/** Merged meat is as old, and was as warm, as the oldest and warmest of it. */
+/**
+ * Returns the age of merged meat, ms: as old, and as long warm, as the oldest and warmest part. Each is null where no
+ * part has it.
+ */
 export function ageOfMerged(parts: readonly LotAge[]): LotAge {
   const least = (of: (part: LotAge) => number | null): number | null => {
     const known = parts.flatMap((part) => of(part) ?? []);

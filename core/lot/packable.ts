@@ -21,11 +21,11 @@ export interface LotToPack {
 }
 
 /**
- * What stands between a lot and a jar; null when nothing does. The one guard: asked by the form, the bench, the plan, the
- * programs' interface and by reprocessing.
+ * Returns what keeps a lot from being packed; null when nothing does. The one guard, asked by the form, the packing
+ * bench, the plan, programs and reprocessing.
  *
- * A hold comes first: nothing else matters before it is released. Meat goes in thawed to the middle, since a table's time is
- * for meat that was not frozen, within its days in the refrigerator and its hours of warmth.
+ * A hold comes first. Then: meat is thawed to the middle, since a table's time is for meat that is not frozen; within
+ * its days in the refrigerator and its hours of warmth. Sources: USDA FSIS, from memory.
  * @param now ms since 1970 UTC
  */
 export function whyNotPacked(lot: LotToPack, now: number): NotPackable | null {
@@ -37,7 +37,7 @@ export function whyNotPacked(lot: LotToPack, now: number): NotPackable | null {
   return lot.form === "roast" ? "roast" : null;
 }
 
-/** The same in a sentence for the person, with what to do. */
+/** Returns the same as a sentence for the person, with what to do. */
 export function notPackedWords(why: NotPackable, lot: LotToPack): string {
   const { code } = lot;
   switch (why) {

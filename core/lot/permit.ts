@@ -15,9 +15,12 @@ const THINNEST_M = 0.005;
 const THICKEST_M = 0.4;
 
 /**
- * Why something cannot have happened to a lot as it stands. Null when it can.
- * @param leftKg what is left of the lot, kg
- * @param now the present, ms
+ * Returns the field to correct and why, when something cannot have happened to a lot in its present state; null when
+ * it can.
+ *
+ * Limits of weight and thickness are common practice, no source.
+ * @param leftKg weight left of the lot, kg, ≥ 0
+ * @param now ms since 1970 UTC
  */
 export function whyNotLot(
   state: LotState,

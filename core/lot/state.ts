@@ -4,8 +4,12 @@ import { keepsAfterCooking, keepsUntil } from "./fresh.ts";
 import { type LotState } from "./standing.ts";
 
 /**
- * A lot as it came from the knife.
- * @param freshUntil until when it keeps in the refrigerator, ms; left out, its own days from now on
+ * Returns the state of a lot that was just cut.
+ *
+ * @param place where it is kept; null when nobody said
+ * @param madeAt ms since 1970 UTC
+ * @param freshUntil until when it keeps in the refrigerator, ms since 1970 UTC; by its form from `madeAt` on when left
+ *   out
  */
 export function newLot(
   form: LotForm,
@@ -45,7 +49,10 @@ function thawedUntil(state: LotState, event: Extract<LotEvent, { kind: "thaw-don
     : until;
 }
 
-/** The lot after one more event. Nothing is checked here: see `whyNotLot`. */
+/**
+ * Returns the state of a lot after one more event; the given state is not changed. Nothing is checked here:
+ * `whyNotLot` does that.
+ */
 export function afterEvent(state: LotState, event: LotEvent): LotState {
   const next: LotState = {
     ...state,

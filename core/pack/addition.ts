@@ -6,8 +6,10 @@ export const LIQUIDS = ["none", "water", "broth", "tomato juice"] as const;
 export type Liquid = (typeof LIQUIDS)[number];
 
 /**
- * Most salt that is still only flavour, teaspoons a container: 1 a pint and 2 a quart, in proportion for other
- * sizes. Source: USDA 2015 from memory (½ to 1 tsp a pint, 1 to 2 a quart); smaller sizes in proportion, common practice.
+ * Returns the most salt that is still for flavor, teaspoons a container, > 0: 1 for a pint, 2 for a quart, in
+ * proportion for other sizes.
+ *
+ * Source: USDA 2015, from memory (½ to 1 tsp a pint, 1 to 2 a quart); smaller sizes are common practice, no source.
  */
 export function mostSaltTsp(container: ContainerKey): number {
   const most: Record<ContainerKey, number> = {
@@ -24,10 +26,11 @@ export function mostSaltTsp(container: ContainerKey): number {
 }
 
 /**
- * Liquid to have ready for one container, litres: room between pieces and up to the headspace.
+ * Returns the liquid to have ready for one container, liters, ≥ 0: about a quarter of its volume for hot pieces, a
+ * fifth for raw ones, nine tenths when the product is itself liquid. Common practice, no source.
  *
- * Common practice, no source: about a quarter of a jar's volume for hot pieces, a fifth for raw ones topped with
- * water, and all of it when the product is itself liquid.
+ * @param nominalMl volume of the container, ml, > 0
+ * @param allLiquid the product is a liquid, such as broth
  */
 export function liquidLitres(
   nominalMl: number,
@@ -40,7 +43,10 @@ export function liquidLitres(
   return (nominalMl / 1000) * (pack === "hot" ? 0.27 : 0.2);
 }
 
-/** Water to stand jars in, by pack: as warm as what goes in, so that glass does not crack. Common practice. */
+/**
+ * Returns how warm the canner's water is to be when containers go in, in words: as warm as they are, so that glass
+ * does not crack. Common practice, no source.
+ */
 export function jarWater(pack: PackMethod, container: ContainerKey): string {
   if (isCan(container)) return "Simmering, half way up the open cans, to exhaust them.";
   return pack === "hot" ? "Hot, about 180 °F (82 °C)." : "Warm, about 140 °F (60 °C).";
@@ -53,7 +59,12 @@ export interface Piece {
   words: string;
 }
 
-/** Size of pieces. USDA 2015 from memory: strips, cubes or chunks about an inch; fish in jar-length sections. */
+/**
+ * Returns how large the pieces of a product are: the edge of a cube, mm, null where they are not cubes, and words for
+ * it.
+ *
+ * Source: USDA 2015, from memory.
+ */
 export function pieceOf(product: ProductKey, container: ContainerKey): Piece {
   if (product === "can-fish") return { edgeMm: null, words: `sections cut to the can, skin outwards` };
   if (product.startsWith("fish") || product === "tuna")

@@ -24,8 +24,8 @@ export interface BenchPart extends PartHow {
 }
 
 /**
- * Parts of a load in the order they are filled: raw packs go first, while the canner's water is only warm, hot ones last
- * so that they stay hot. Common practice, no source.
+ * Returns the parts of a load in the order they are filled: raw packs first, hot packs last, so that they stay hot.
+ * Common practice, no source.
  */
 export function fillingOrder<T extends { method: PackMethod }>(parts: readonly T[]): T[] {
   return [...parts].sort((a, b) => Number(a.method === "hot") - Number(b.method === "hot"));
@@ -41,9 +41,10 @@ export interface PackStep {
 const step = (key: string, text: string, why: string | null = null): PackStep => ({ key, do: text, why });
 
 /**
- * What is done with one container, in order. Source of the order: USDA 2015 (guides 1 and 5) for jars, from memory; cans
- * by common practice.
- * @param fatty wiped twice: fat on the rim keeps a lid from sealing
+ * Returns the steps of filling one container, in order, each with its reason or null.
+ *
+ * Source: USDA 2015, Guides 1 and 5, from memory, for jars; cans are common practice, no source.
+ * @param fatty the rim is wiped twice, because fat keeps a lid from sealing
  */
 export function packSteps(
   part: Pick<BenchPart, "method" | "container" | "liquid" | "saltTsp" | "product">,
@@ -89,7 +90,13 @@ const OVERFILLED = 1.15;
 
 export type WeightSays = "full" | "part-filled" | "overfilled";
 
-/** What the weight of one container says, against what such a container is expected to take. */
+/**
+ * Returns whether the weight of one container's food fits what such a container takes: full, part-filled or
+ * overfilled. Limits are common practice, no source.
+ *
+ * @param kg weight of the food, kg, ≥ 0
+ * @param estimate what one takes, kg
+ */
 export function judgeFill(
   kg: number,
   estimate: Pick<FillEstimate, "kgEach" | "lowKg" | "highKg">,
@@ -112,7 +119,16 @@ export interface PartProgress {
   outOfMeat: boolean;
 }
 
-/** @param leftKg what is left of the lot, kg; @param kgEach what one container takes, kg */
+/**
+ * Returns how a part of a load compares with its plan: containers filled, food in them, kg, and how many there will
+ * be.
+ *
+ * @param filled weights of the filled containers, kg, ≥ 0
+ * @param planned whole, ≥ 0
+ * @param leftKg weight left of the lot, kg, ≥ 0
+ * @param kgEach what one container takes, kg, > 0
+ * @throws RangeError when `kgEach` is not above 0
+ */
 export function progressOf(
   filled: readonly { massKg: number }[],
   planned: number,
@@ -140,10 +156,11 @@ export interface PackDeviation {
 }
 
 /**
- * How a part departs from the published way.
- * @param addedToFish vinegar and ketchup in a pack of fish, as written
+ * Returns how a part departs from the published directions; empty when it does not.
  *
  * Source: USDA 2015, from memory, for the published side; the others are common practice, no source.
+ * @param publishedIn published headspace, inches, > 0
+ * @param addedToFish ketchup and vinegar in a pack of fish, as written
  */
 export function deviationsOf(
   how: Pick<PartHow, "liquid" | "headspaceIn" | "reusedLids">,
@@ -175,7 +192,10 @@ export function deviationsOf(
   return found;
 }
 
-/** Headspaces a school uses for a container beside the published one, inches. Common practice, no source. */
+/**
+ * Returns the headspaces in use for a container beside the published one, inches; empty when there are none. Common
+ * practice, no source.
+ */
 export function otherHeadspaces(product: ProductKey, container: ContainerKey): number[] {
   if (container === "jar-quarter-pint") return [0.5];
   return product.startsWith("poultry") ? [1] : [];

@@ -45,12 +45,13 @@ const BETWEEN_HOUSEHOLDS = 0.12;
 const BETWEEN_PACKS = 0.06;
 
 /**
- * Weight of raw meat one container is likely to take.
+ * Returns the weight of raw food one container is likely to take, kg, with the 90 % interval of the next pack.
  *
- * Starts from the jar's room below the headspace × the part that is packed × density. Each pack of this household draws
- * it nearer (the closed-form normal posterior), so that three packs alike count for more than the start.
- * @param recordedKg weight per container of earlier packs alike, kg
- * @param mouth of a jar; the regular one when none is named
+ * It starts from the room below the headspace × the fraction that food takes up × density (common practice, no
+ * source). Each of the household's own packs moves it, by the normal posterior, so that three like packs count for
+ * more than the start.
+ * @param recordedKg weight per container of earlier packs of the same kind, kg, > 0
+ * @param mouth of a jar; null for a regular one
  */
 export function fillEstimate(
   product: ProductKey,
@@ -89,8 +90,11 @@ function firstGuessKg(
 const DENSEST_KG_L = 1.1;
 
 /**
- * Most food that can be in one container at all, kg: its whole room. Of a dish that is half liquid, half of the room below the
- * headspace: its time counts on the liquid.
+ * Returns the most food that one container can hold, kg: its whole volume at 1.1 kg a liter; for a dish that must be
+ * half liquid, half of the room below the headspace. The density is from memory.
+ *
+ * @param mouth of a jar; null for a regular one
+ * @throws RangeError for a container without measures
  */
 export function contentsMostKg(product: ProductKey, container: ContainerKey, mouth: Mouth | null): number {
   const shape = shapeOf(container, mouth);
@@ -99,7 +103,13 @@ export function contentsMostKg(product: ProductKey, container: ContainerKey, mou
   return (usableMl(shape, 0) / 1000) * DENSEST_KG_L;
 }
 
-/** Full containers a weight makes, and what is left over. A part-filled jar is not canned. */
+/**
+ * Returns how many full containers a weight makes, and what is left over, kg. A part-filled jar is not canned.
+ *
+ * @param massKg kg, ≥ 0
+ * @param kgEach what one takes, kg, > 0
+ * @throws RangeError outside those ranges
+ */
 export function fullContainers(massKg: number, kgEach: number): { count: number; leftKg: number } {
   if (!(kgEach > 0) || !(massKg >= 0)) throw new RangeError("weights must be above 0 kg");
   const count = Math.floor(massKg / kgEach + 1e-9);

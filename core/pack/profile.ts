@@ -22,7 +22,11 @@ export interface Profile {
 const coneMl = (r0: number, r1: number, h: number) =>
   ((Math.PI * h) / 3) * (r0 * r0 + r0 * r1 + r1 * r1) * 1e-3;
 
-/** Volume of a profile below a depth, ml. @param fromMm depth below the rim */
+/**
+ * Returns the volume of a container below a depth, ml, ≥ 0.
+ *
+ * @param fromMm depth below the rim, mm, ≥ 0
+ */
 export function volumeBelow(profile: Profile, fromMm: number): number {
   let ml = 0;
   for (let i = 1; i < profile.steps.length; i++) {
@@ -39,9 +43,8 @@ export function volumeBelow(profile: Profile, fromMm: number): number {
 const known = new Map<string, Profile>();
 
 /**
- * The inside of a container, worked out from its outside measures so that it holds its nominal volume: a jar has a straight
- * neck as wide as its mouth, a shoulder and a straight body, whose glass is as thick as makes the volume right (½ in below
- * the brim); a can is straight and its bottom lies as high as makes it right. Typical measures, from memory.
+ * Returns the inside of a container as radius against depth, mm, computed from its outside measures so that it holds
+ * its nominal volume. Typical measures, from memory.
  */
 export function profileOf(shape: ContainerShape): Profile {
   const key = `${shape.key} ${shape.mouth}`;
@@ -79,7 +82,11 @@ function jar(shape: ContainerShape): Profile {
   return made((low + high) / 2);
 }
 
-/** Room below the headspace, ml. @param headspaceIn inches from the rim */
+/**
+ * Returns the room below the headspace, ml, ≥ 0. Typical measures, from memory.
+ *
+ * @param headspaceIn inches below the rim, ≥ 0
+ */
 export function usableMl(shape: ContainerShape, headspaceIn: number): number {
   return volumeBelow(profileOf(shape), headspaceIn * MM_PER_IN);
 }

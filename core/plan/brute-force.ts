@@ -20,7 +20,10 @@ interface Load {
   jars: Jar[];
 }
 
-/** The best scores of any plan. Only for a handful of containers. */
+/**
+ * Returns the best scores that any plan can reach, by trying all of them: an oracle for tests, for a handful of
+ * containers only.
+ */
 export function bruteForce(problem: PlanProblem): Scores {
   let best: Scores | null = null;
   for (const counts of everyCount(problem)) {

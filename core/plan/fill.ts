@@ -7,14 +7,14 @@ export interface LotFill {
   leftG: number;
 }
 
-/** Lightest container of a lot, g: what is left of it is less than this when nothing more could be filled. */
+/** Returns the lightest container among a lot's options, g, > 0; what is left of a full lot is less than this. */
 export function leastGrams(lot: Pick<PlanLot, "options">): number {
   return Math.min(...lot.options.map((o) => o.gramsEach));
 }
 
 /**
- * Every way to put a lot into containers of at most two sizes so that no further container could be filled. Nobody
- * spreads one shoulder over three sizes, and the ways are then few.
+ * Returns every way to put a lot into containers of at most two sizes so that no further container could be filled,
+ * each with the counts of the lot's options and what is left, g, ≥ 0.
  */
 export function lotFills(lot: PlanLot): LotFill[] {
   const least = leastGrams(lot);
@@ -36,13 +36,20 @@ export function lotFills(lot: PlanLot): LotFill[] {
   return [...fills.values()];
 }
 
-/** Containers of the first choice that a way does without although they could be filled. */
+/**
+ * Returns how many containers of the lot's first choice a way to fill it leaves out although they could be filled,
+ * whole, ≥ 0; 0 when its options are in no order.
+ */
 export function strayed(lot: PlanLot, fill: Pick<LotFill, "counts">): number {
   if (!lot.inOrder || lot.options.length < 2) return 0;
   return Math.max(0, Math.floor(lot.grams / lot.options[0]!.gramsEach) - fill.counts[0]!);
 }
 
-/** What is left of a lot in the steps it is counted by. */
+/**
+ * Returns what is left of a lot in the steps it is scored by, whole, ≥ 0.
+ *
+ * @param leftG g, ≥ 0
+ */
 export function leftSteps(leftG: number): number {
   return Math.floor(leftG / LEFT_STEP_G);
 }

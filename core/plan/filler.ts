@@ -2,11 +2,13 @@ import { kindParts, type KindKey } from "../capacity/index.ts";
 import { scheduledProcess } from "../schedule/index.ts";
 
 /**
- * What of the room a load leaves may be filled with dry beans: only where they get their own minutes in it. A load that is
- * shorter leaves water as the one filler, and so do cans, for which beans have no process.
- * @param room containers that still go in, by kind
- * @param minutes the load's time at pressure
- * @param altitudeM meters above the sea
+ * Returns which free places of a load may be filled with jars of dry beans: those where the table's time for beans is
+ * no longer than the load's. Empty for cans, for which beans have no process.
+ *
+ * Source: USDA 2015, the row for beans or peas, dried, from memory.
+ * @param room free places by kind of container, whole, ≥ 0
+ * @param minutes the load's process time, minutes, > 0
+ * @param altitudeM meters above sea level
  */
 export function beansRoom(
   room: Readonly<Record<KindKey, number>>,

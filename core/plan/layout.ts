@@ -7,7 +7,14 @@ export interface Placed extends Standing {
   lotId: string;
 }
 
-/** Where every container of a load stands, layer by layer from the bottom, lot after lot. */
+/**
+ * Returns where every container of a load goes, layer by layer from the bottom, mm from the canner's axis, each with
+ * its lot.
+ *
+ * @param pot measures in mm
+ * @param load its layers hold exactly its parts
+ * @throws RangeError when a layer does not fit
+ */
 export function placesOf(
   pot: Pot,
   load: { layers: readonly LayerFill[]; parts: readonly LoadPart[] },

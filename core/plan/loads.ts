@@ -2,9 +2,7 @@ import { type PlanLoad, type PlanProblem, type Portion } from "./problem.ts";
 import { type GroupLoads, type Solved } from "./solve.ts";
 
 /**
- * The loads one by one, from the counts of each group.
- *
- * Containers with the longest time go together first, so that as few loads as possible hold them; a lot stays together
+ * Returns the single loads of a solved plan. Containers with the longest time go together first; a lot stays together
  * while there is room.
  */
 export function loadsOf(problem: PlanProblem, solved: Solved): PlanLoad[] {
@@ -48,7 +46,7 @@ function loadsOfGroup(
   return loads.map((l) => l.load);
 }
 
-/** How many of each kind stand in a load. */
+/** Returns how many containers of each kind some portions come to, whole, ≥ 0. */
 export function countsOf(
   problem: Pick<PlanProblem, "lots">,
   portions: readonly Portion[],

@@ -17,12 +17,18 @@ function takes(canner: Usable, parts: readonly LoadPart[]): boolean {
   );
 }
 
-/** A part of a proposed load, as the pack it will be. */
+/** Returns the pack that a part of a proposed load will be: product, method and container. */
 export function packOf(p: ProposedPart): LoadPack {
   return { product: p.product, pack: p.pack, container: containerOf(p.kind) };
 }
 
-/** One load in one canner with everything that follows from it; null when it may not be run there. */
+/**
+ * Returns one load in one canner, with its layers, its governing scheduled process and the room that is left; null
+ * when it may not be run there.
+ *
+ * @param now ms since 1970 UTC, for the gauge's test
+ * @param settled the household keeps this load
+ */
 export function loadIn(
   canner: Usable,
   parts: ProposedPart[],
@@ -65,7 +71,12 @@ function roomBeside(
   return rooms.sort((a, b) => strangers(a) - strangers(b) || size(a) - size(b))[0] ?? {};
 }
 
-/** Loads given to canners so that each has about as many minutes of fire as the others; ties to the emptier fit. */
+/**
+ * Returns loads assigned to canners so that each canner is busy for about as many minutes; of equal canners, the one
+ * it fits best. A load that no canner takes is left out.
+ *
+ * @param now ms since 1970 UTC, for the gauges' tests
+ */
 export function spreadOver(
   loads: ProposedPart[][],
   canners: Usable[],

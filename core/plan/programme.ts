@@ -81,12 +81,12 @@ class Builder {
 }
 
 /**
- * The planning problem as an integer programme, exact in whole grams and whole containers.
+ * Returns the planning problem as an integer program, exact in whole grams and whole containers.
  *
- * Each lot takes one of the ways to fill it, less what cannot be filled after all. Loads are not variables one by one:
- * those of one canner with one time are counted together, since they can be exchanged, which keeps the programme small.
- * A group's time is at least that of everything in it.
- * @param asWished only plans that fill everything by the household's first choice: smaller, and mostly there is one
+ * Each lot takes one of the ways to fill it, less what cannot be filled after all. Loads of one canner with one time
+ * are counted together, which keeps the program small. A group's time is at least that of everything in it.
+ * @param asWished only plans that fill everything by the household's first choice, which is smaller and mostly
+ *   possible
  */
 export function programmeOf(problem: PlanProblem, asWished = false): Programme {
   const build = new Builder();
@@ -169,7 +169,7 @@ function groupRows(
     if (classes[c]!.minutes < group.minutes) build.cost("unlike", names.z(c, g), 1);
 }
 
-/** Places a pattern has for these kinds. */
+/** Returns how many places a pattern has for these kinds of containers, whole, ≥ 0. */
 export function places(pattern: LoadPattern, kinds: ReadonlySet<string>): number {
   return Object.entries(pattern.counts).reduce((sum, [k, n]) => sum + (kinds.has(k) ? n : 0), 0);
 }
@@ -252,7 +252,11 @@ function groupsOf(problem: PlanProblem, classes: Class[]): Group[] {
   return groups;
 }
 
-/** A programme with what is to be made least, as the text HiGHS reads (CPLEX LP format). @param settled rows on top */
+/**
+ * Returns an integer program that minimizes an objective, as text in the CPLEX LP format, which HiGHS reads.
+ *
+ * @param settled further rows, for objectives that are fixed already
+ */
 export function lpText(programme: Programme, objective: Terms, settled: readonly Row[] = []): string {
   const [any] = programme.variables.keys();
   const sum = (terms: Terms) => {

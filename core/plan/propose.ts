@@ -14,10 +14,14 @@ import {
 } from "./wish.ts";
 
 /**
- * Loads for what is wished, the fewest that hold it all, each with its canner, its layers and its governing schedule.
- * What has no tested process, or no canner that holds it, is left out and said so in the notes.
+ * Returns loads for what is wished: the fewest that hold it, each with its canner, layers and governing scheduled
+ * process; what is left over, and notes on what has no tested process or no canner that holds it.
+ *
+ * @param wish weights in kg, altitude in m
  * @param now ms since 1970 UTC, for the gauges' tests
- * @param seconds the solver may take for each objective
+ * @param solver of integer programs
+ * @param seconds the solver may take for each objective, > 0
+ * @throws NotSolved when no plan at all was found in that time
  */
 export async function proposeLoads(
   wish: PlanWish,

@@ -12,7 +12,14 @@ import {
   type SettledLoad,
 } from "./wish.ts";
 
-/** A load the household keeps, as it would be run; none, and a note, when it can no longer be. */
+/**
+ * Returns a load the household keeps as it would be run, in a list of one; an empty list, and a note, when it can no
+ * longer be run.
+ *
+ * @param index its place in the plan, from 0
+ * @param now ms since 1970 UTC, for the gauge's test
+ * @param notes appended to
+ */
 export function settledLoad(
   s: SettledLoad,
   index: number,
@@ -52,7 +59,10 @@ export function settledLoad(
     : note(`${canner.name} does not hold all of that at once.`, "Move some of it to another load.");
 }
 
-/** The problem that is left once the settled loads have taken their meat, jars and lids. */
+/**
+ * Returns the lots and supplies that remain once the settled loads have taken their meat, jars and lids; weights in g,
+ * ≥ 0.
+ */
 export function withoutSettled(
   lots: PlanLot[],
   stock: PlanStock,

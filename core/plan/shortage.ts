@@ -1,7 +1,10 @@
 import { kindShape, type KindKey } from "../capacity/index.ts";
 import { type LeftOver, type PlanProblemNote, type PlanWish, type ProposedLoad } from "./wish.ts";
 
-/** What has run out in the Shed although more would be filled, each once, with what would work. */
+/**
+ * Returns which supplies ran out although more would be filled, one note each with what would help; empty when none
+ * did.
+ */
 export function shortages(
   wish: PlanWish,
   loads: readonly ProposedLoad[],

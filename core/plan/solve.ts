@@ -45,10 +45,11 @@ export class NotSolved extends Error {}
 type Values = ReadonlyMap<string, number>;
 
 /**
- * The best plan, by each objective in turn: once one is settled it becomes a row, and the next is looked for among the
- * plans that are as good. Every answer is checked in whole numbers before it is believed.
- * @param seconds for each objective; one that takes longer is left at the best found, and is not among the proven
- * @throws NotSolved when not even the first objective has a plan in that time
+ * Returns the best plan by each objective in turn: once one is settled it becomes a condition, and the next is
+ * minimized among the plans that are as good. Every answer is checked in whole numbers.
+ *
+ * @param seconds for each objective, > 0; one that takes longer keeps the best plan found and is not named as proven
+ * @throws NotSolved when the first objective has no plan in that time
  */
 export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 10): Promise<Solved> {
   // Mostly everything can be filled as wished; then the first three objectives are one question.
@@ -152,7 +153,10 @@ function read(
   return { portions, groups };
 }
 
-/** Whether one plan is judged better than, worse than or as good as another: below, above or 0. */
+/**
+ * Returns a number below 0, 0 or above 0: whether one plan is better than, as good as or worse than another, by the
+ * objectives in order.
+ */
 export function compareScores(a: Scores, b: Scores): number {
   const differs = OBJECTIVES.find((o) => a[o] !== b[o]);
   return differs ? a[differs] - b[differs] : 0;

@@ -9,7 +9,13 @@ import {
 import { type LotOption, type PlanLot } from "./problem.ts";
 import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishLot } from "./wish.ts";
 
-/** A lot's ways as the programme takes them; what has no tested process is left out and said so. */
+/**
+ * Returns a lot with the ways it may be packed, weights in whole g. A way without a tested process is left out and
+ * noted.
+ *
+ * @param altitudeM meters above sea level
+ * @param notes appended to
+ */
 export function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): PlanLot {
   const options = lot.into.flatMap(({ kind, kgEach, product, pack }): LotOption[] => {
     const answer = scheduledProcess({
@@ -50,7 +56,14 @@ function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
   return answer.outcome !== "none";
 }
 
-/** What of a canner a plan may use: its loads for these kinds of containers, empty when it may not be used at all; why stands in `notes`. */
+/**
+ * Returns a canner with the loads a plan may use it for, in a list of one; an empty list, and a note, when it may not
+ * be used.
+ *
+ * @param now ms since 1970 UTC, for the gauge's test
+ * @param kinds containers that are to be loaded
+ * @param notes appended to
+ */
 export function usableCanner(
   canner: WishCanner,
   wish: PlanWish,
@@ -86,7 +99,11 @@ export function usableCanner(
   return [{ ...canner, patterns, takesCool: takesCool(canner, wish, now) }];
 }
 
-/** Sizes that no canner holds, said once each. */
+/**
+ * Adds a note for each size of container that no canner holds. Returns nothing.
+ *
+ * @param notes appended to
+ */
 export function whatFitsNowhere(lots: PlanLot[], canners: Usable[], notes: PlanProblemNote[]): void {
   for (const lot of lots)
     lot.options = lot.options.filter((o) => {
@@ -110,7 +127,9 @@ export function whatFitsNowhere(lots: PlanLot[], canners: Usable[], notes: PlanP
     });
 }
 
-/** Canners that are alike to the plan are one place to it, with every way any of them can be filled. */
+/**
+ * Returns canners that are alike for planning as one, each with its members and every way any of them can be loaded.
+ */
 export function poolsOf(canners: Usable[]) {
   const pools = new Map<string, Usable[]>();
   for (const c of canners) {

@@ -101,4 +101,9 @@ export interface Proposal {
   /** which scores no plan does better at */
   proven: Objective[];
 }
+/**
+ * Returns a weight in whole grams, rounded to the nearest.
+ *
+ * @param kg kg, ≥ 0
+ */
 export const grams = (kg: number) => Math.floor(kg * 1000 + 1e-6);

@@ -1,4 +1,8 @@
-/** A running clock: `41:18`, or `1:02:09` from an hour up. @param seconds ≥ 0; fractions are dropped */
+/**
+ * Returns a running time as a clock shows it: `41:18`, or `1:02:09` from an hour up.
+ *
+ * @param seconds ≥ 0; fractions are dropped
+ */
 export function formatClock(seconds: number): string {
   const s = Math.max(0, Math.floor(seconds));
   const h = Math.floor(s / 3600);
@@ -7,7 +11,11 @@ export function formatClock(seconds: number): string {
   return h > 0 ? `${h}:${mm}:${ss}` : `${mm}:${ss}`;
 }
 
-/** A length of time in words: `40 s`, `6 min 30 s`, `12 min`, `1 h 58 min`, `3 days`. @param seconds ≥ 0 */
+/**
+ * Returns a length of time in words: `40 s`, `6 min 30 s`, `12 min`, `1 h 58 min`, `3 days`.
+ *
+ * @param seconds ≥ 0
+ */
 export function formatDuration(seconds: number): string {
   const s = Math.max(0, Math.round(seconds));
   if (s < 60) return `${s} s`;
@@ -20,7 +28,11 @@ export function formatDuration(seconds: number): string {
   return `${days} days`;
 }
 
-/** `1 jar`, `2 jars`, `no jars`. */
+/**
+ * Returns a number of things in words: `1 jar`, `2 jars`, `no jars`.
+ *
+ * @param n whole, ≥ 0
+ */
 export function countOf(n: number, singular: string, plural = `${singular}s`): string {
   if (n === 0) return `no ${plural}`;
   return `${n.toLocaleString("en-US")} ${n === 1 ? singular : plural}`;

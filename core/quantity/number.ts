@@ -32,11 +32,11 @@ export const NUMBER_PATTERN =
   `|\\d+[.,]\\d+|[.,]\\d+|\\d+)`;
 
 /**
- * The values one number may have, the household's own way of writing first. Empty when it is no number or divides by zero.
+ * Returns the values one number as typed may have, the household's own way of writing first; empty when it is no
+ * number or divides by zero. A mark before exactly three digits can be a decimal sign or a thousands separator:
+ * `2,300` has two values, `0,750`, `1,25`, `1,234,567` and `1.234,5` one.
  *
- * A mark followed by exactly three digits can be the sign of decimals or of thousands, so `2,300` has two values; `0,750`,
- * `1,25`, `1,234,567` and `1.234,5` have one in every household.
- * @param decimal the household's sign of decimals
+ * @param decimal the household's decimal sign
  */
 export function readNumber(text: string, decimal: DecimalSign = "point"): number[] {
   const t = text.trim();
@@ -59,8 +59,9 @@ export function readNumber(text: string, decimal: DecimalSign = "point"): number
 }
 
 /**
- * Value of one number in the household's own way of writing.
- * @returns null when it is not a number or divides by zero
+ * Returns the value of one number in the household's own way of writing; null when it is no number or divides by zero.
+ *
+ * @param decimal the household's decimal sign
  */
 export function parseNumber(text: string, decimal: DecimalSign = "point"): number | null {
   return readNumber(text, decimal)[0] ?? null;
@@ -69,8 +70,10 @@ export function parseNumber(text: string, decimal: DecimalSign = "point"): numbe
 const EIGHTHS = ["", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"];
 
 /**
- * A number shown with a vulgar fraction when it is a whole number of eighths (1.25 → `1¼`), else with up to
- * `digits` decimals and no trailing zeros.
+ * Returns a number with a vulgar fraction when it is a whole number of eighths (1.25 becomes `1¼`), else with decimals
+ * and no trailing zeros.
+ *
+ * @param digits most decimals, whole, ≥ 0
  */
 export function formatFraction(value: number, digits = 2): string {
   const eighths = Math.round(value * 8);
@@ -84,7 +87,11 @@ export function formatFraction(value: number, digits = 2): string {
 
 const decimals = new Map<number, Intl.NumberFormat>();
 
-/** A number with thousands commas, at most `digits` decimals and no trailing zeros: 2300 → `2,300`. */
+/**
+ * Returns a number with thousands separators and no trailing zeros: 2300 becomes `2,300`.
+ *
+ * @param digits most decimals, whole, ≥ 0
+ */
 export function formatDecimal(value: number, digits = 2): string {
   // Made once for each number of digits: making one takes far longer than using it.
   const format = decimals.get(digits) ?? new Intl.NumberFormat("en-US", { maximumFractionDigits: digits });

@@ -116,13 +116,12 @@ function unitFor(word: string, dimension: Dimension): Unit | undefined {
 }
 
 /**
- * Reads a quantity as people type it: `1 1/4 in`, `¾`, `3 lb 5 oz`, `1.2kg`, `2,300 ft`, `11 psi`, `-5 °C`. The one reader of
- * amounts for every form, list and file.
+ * Returns the SI value of a quantity as people type it (`1 1/4 in`, `¾`, `3 lb 5 oz`, `1.2kg`, `2,300 ft`, `11 psi`,
+ * `-5 °C`), or why it is none. The one reader of amounts, for every form, list and file.
  *
- * Digits that can be read two ways (`1,250 kg`, `2.300 m`) are refused with both readings, to be typed again plainly.
- * A bare number is read in the household's unit and marked `assumed`, so that the form can show it back. Only an
- * altitude and a temperature may be below zero; whether zero makes sense is for the caller to say.
- * @param text what was typed
+ * Digits that can be read two ways (`1,250 kg`, `2.300 m`) are refused with both readings. A bare number is read in
+ * the household's unit and marked `assumed`, so that the form can show it back. Only an altitude and a temperature may
+ * be below zero; whether zero makes sense is for the caller to say.
  * @param dimension what the field measures
  * @param writing the household's units, for a bare number, and its decimal sign; a point where only units are given
  */
@@ -197,14 +196,13 @@ export interface LikelyReading {
 }
 
 /**
- * When a number makes no sense as read, the one other unit in which the same digits would: 76 typed where pounds
- * of pressure are asked was most likely kPa.
+ * Returns the one other unit in which the same digits would be believable, with that value: 76 typed where pounds of
+ * pressure are asked was most likely kPa. Null when no unit, or more than one, would make it believable.
+ *
  * @param si the value as it was read, in the dimension's SI unit
  * @param read the unit it was read in
- * @param dimension what the field measures
- * @param low smallest believable SI value
- * @param high largest believable SI value
- * @returns null when no unit, or more than one, would make it believable
+ * @param low lowest believable SI value
+ * @param high highest believable SI value
  */
 export function likelyReading(
   si: number,

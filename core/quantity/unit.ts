@@ -95,62 +95,66 @@ export const DEFAULT_UNIT: Record<Dimension, Record<UnitSystem, string>> = {
   volume: { us: "qt", metric: "L" },
 };
 
-/** The unit of a dimension with this symbol. @throws RangeError when there is none */
+/**
+ * Returns the unit of a dimension with this symbol.
+ *
+ * @throws RangeError when there is none
+ */
 export function unitBySymbol(dimension: Dimension, symbol: string): Unit {
   const unit = UNITS.find((u) => u.dimension === dimension && u.symbol === symbol);
   if (!unit) throw new RangeError(`no unit ${symbol} for ${dimension}`);
   return unit;
 }
 
-/** A value in `unit` expressed in the SI unit of its dimension. */
+/** Returns a value in a unit as a value in the SI unit of its dimension. */
 export function toSi(value: number, unit: Unit): number {
   return value * unit.factor + (unit.offset ?? 0);
 }
 
-/** An SI value expressed in `unit`. */
+/** Returns an SI value as a value in a unit of the same dimension. */
 export function fromSi(si: number, unit: Unit): number {
   return (si - (unit.offset ?? 0)) / unit.factor;
 }
 
-/** Gauge pressure, kPa, of a reading in pounds per square inch. */
+/** Returns the pressure in kPa of one in pounds per square inch; see `units` for the factor. */
 export function kPaFromPsi(psi: number): number {
   return toSi(psi, unitBySymbol("gaugePressure", "lb"));
 }
 
-/** Pounds per square inch of a gauge pressure in kPa. */
+/** Returns the pressure in pounds per square inch of one in kPa; see `units` for the factor. */
 export function psiFromKPa(kPa: number): number {
   return fromSi(kPa, unitBySymbol("gaugePressure", "lb"));
 }
 
 /**
- * Feet of an altitude in metres, to a millionth of a foot, so that a band edge typed in metres (304.8 m) lands
- * on the edge and not a rounding error past it.
+ * Returns the feet of a length in meters, rounded to a millionth of a foot, so that a band's edge typed in meters
+ * (304.8 m) is the edge and not a rounding error past it.
  */
 export function ftFromM(m: number): number {
   return Math.round((m / M_PER_FT) * 1e6) / 1e6;
 }
 
-/** Metres of an altitude in feet. */
+/** Returns the meters of a length in feet. */
 export function mFromFt(ft: number): number {
   return ft * M_PER_FT;
 }
 
-/** Fahrenheit of a temperature in °C. */
+/** Returns the temperature in °F of one in °C. */
 export function fFromC(c: number): number {
   return c * F_PER_C + F_AT_0_C;
 }
 
-/** Temperature in °C of one in Fahrenheit. */
+/** Returns the temperature in °C of one in °F. */
 export function cFromF(f: number): number {
   return (f - F_AT_0_C) / F_PER_C;
 }
 
-/** Millimeters of a length in inches. */
+/** Returns the millimeters of a length in inches. */
 export function mmFromIn(inches: number): number {
   return inches * MM_PER_IN;
 }
 
-/** Inches of a length in millimeters. */
+/** Returns the inches of a length in millimeters. */
 export function inFromMm(mm: number): number {
   return mm / MM_PER_IN;
 }

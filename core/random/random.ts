@@ -1,4 +1,9 @@
-/** Numbers from 0 up to 1 that follow from a seed, the same everywhere: mulberry32, public domain. */
+/**
+ * Returns a generator of numbers from 0 to below 1, the same everywhere for the same seed.
+ *
+ * Source: mulberry32, public domain.
+ * @param seed whole
+ */
 export function randomFrom(seed: number): () => number {
   let a = seed >>> 0;
   return () => {
@@ -9,7 +14,12 @@ export function randomFrom(seed: number): () => number {
   };
 }
 
-/** Normal numbers (mean 0, s.d. 1) that follow from a seed, by Box and Muller (1958). */
+/**
+ * Returns a generator of normal numbers, mean 0 and standard deviation 1, the same everywhere for the same seed.
+ *
+ * Source: Box & Muller 1958.
+ * @param seed whole
+ */
 export function normalFrom(seed: number): () => number {
   const even = randomFrom(seed);
   return () => Math.sqrt(-2 * Math.log(1 - even())) * Math.cos(2 * Math.PI * even());

@@ -10,8 +10,10 @@ export type DoubtKind = (typeof DOUBTS)[number];
 export type Shared = Record<DoubtKind, readonly string[]>;
 
 /**
- * For tests: which doubts two containers share, written apart from the query that finds them. It is symmetric: what one shares with another, the other shares with it.
- * @param kinds the doubts that are looked at
+ * Returns which of some risks two containers share; empty when none. Symmetric. An oracle for tests, written apart
+ * from the query that finds them.
+ *
+ * @param kinds the risks that are looked at
  */
 export function alikeIn(a: Shared, b: Shared, kinds: readonly DoubtKind[] = DOUBTS): DoubtKind[] {
   return kinds.filter((kind) => a[kind].some((key) => b[kind].includes(key)));

@@ -50,11 +50,12 @@ export interface DishAnswer {
 export const MOST_ADDED_TSP = { vinegar: 1, ketchup: 3 } as const;
 
 /**
- * Which row of the table a dish is processed by, or why it may not be canned.
+ * Returns the row of the process table a dish is processed by, null when it may not be canned, with every refusal and
+ * what to do instead.
  *
- * Any fish or shellfish makes it a seafood soup; a stew takes the meat's own time, and no vegetable may be slower;
- * whatever the table refuses is refused, each with its reason and what to do instead. An ingredient nobody knows
- * is asked about, never guessed.
+ * Any fish or shellfish makes it a seafood soup; a stew takes the meat's time, and no vegetable may need longer. An
+ * ingredient nobody knows is asked about, never guessed. Source: USDA 2015, from memory.
+ * @param ingredients weights in kg, liquids in liters, ≥ 0
  */
 export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAnswer {
   const each = ingredients.map((i): Known => {
@@ -147,7 +148,12 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
 
 const isSolid = (role: Role) => role !== "liquid" && role !== "seasoning" && role !== "refused";
 
-/** Why a container cannot take a dish: no row, or a vegetable with no process in that size; null when it can. */
+/**
+ * Returns why a container cannot take a dish, as a sentence: it has no row, or a vegetable has no process in that
+ * size. Null when it can.
+ *
+ * Source: USDA 2015, Guide 4 for vegetables, from memory.
+ */
 export function whyNotIn(answer: DishAnswer, container: ContainerKey): string | null {
   if (!answer.product) return answer.refusals[0]?.reason ?? "It may not be canned.";
   if (isCan(container)) return "There is no tested process for mixed dishes in cans.";
@@ -190,7 +196,11 @@ const KG_PER_LITRE = 1;
 const LEAST_LIQUID: Record<Dish, number> = { soup: 1, stew: 0.35, chilli: 0.35, broth: 0 };
 
 /**
- * Solids and liquid shared evenly between full jars, the way the table wants them: of a soup, half and half.
+ * Returns how a dish is shared evenly between full jars: how many, and in each the solids, kg, and the liquid, liters;
+ * a soup is half liquid. `addLiquidLitres` is what is to be added to the pot.
+ *
+ * Source: USDA 2015, Guide 4 (half liquid), from memory; other dishes are common practice, no source.
+ * @param mouth of the jar; null for a regular one
  * @throws RangeError when the dish has neither solids nor liquid
  */
 export function shareOut(
@@ -223,7 +233,15 @@ export function shareOut(
   };
 }
 
-/** The same dish made larger or smaller so that it fills so many jars. @param jars whole, 1 or more */
+/**
+ * Returns the ingredients of the same dish scaled so that it fills a number of jars, to four figures; unchanged when
+ * the dish may not be canned.
+ *
+ * @param ingredients weights in kg, liquids in liters, ≥ 0
+ * @param mouth of the jar; null for a regular one
+ * @param jars whole, ≥ 1
+ * @throws RangeError when the dish has neither solids nor liquid
+ */
 export function scaleTo(
   dish: Dish,
   ingredients: readonly Ingredient[],

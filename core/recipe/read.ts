@@ -3,8 +3,10 @@ import { type Ingredient } from "./dish.ts";
 import { ROLES, type Role } from "./ingredient.ts";
 
 /**
- * One line of a recipe as written by hand: `3 lb boar, cubed`, `2 qt broth`, `salt`, `½ kg skirret (vegetable)`. A weight
- * is kept in kg, a volume in litres; a line without either has an amount of 0.
+ * Returns one ingredient from a line written by hand, such as `3 lb boar, cubed`, `2 qt broth` or `½ kg skirret
+ * (vegetable)`: weight in kg, volume in liters, 0 when the line has neither. Null for an empty line.
+ *
+ * @param writing how the household writes numbers and units
  */
 export function readIngredient(line: string, writing: UnitSystem | Writing): Ingredient | null {
   const text = line.trim().replace(/^[-•*]\s*/, "");
@@ -24,7 +26,11 @@ export function readIngredient(line: string, writing: UnitSystem | Writing): Ing
   return { name: words.join(" "), amount: 0, role };
 }
 
-/** A recipe written line by line. Empty lines are passed over. */
+/**
+ * Returns the ingredients of a recipe written line by line, without the empty lines; see `readIngredient`.
+ *
+ * @param writing how the household writes numbers and units
+ */
 export function readIngredients(text: string, writing: UnitSystem | Writing): Ingredient[] {
   return text.split("\n").flatMap((line) => readIngredient(line, writing) ?? []);
 }

@@ -19,8 +19,8 @@ export interface CauseFound {
 export const ENOUGH_CHECKED = 12;
 
 /**
- * Looks for what the failed ones have in common. Every group of every kind counts as one look, so that a difference must be
- * unlikely even after all of them to be called clear.
+ * Returns what failed seals have in common, the least likely by chance first. Every group of every kind counts as one
+ * look, so that a difference is called clear only when it stays unlikely after all of them; see `standOut`.
  */
 export function causesOf(checked: readonly CheckedSeal[]): CauseFound[] {
   const levels = CAUSES.map((cause) => {

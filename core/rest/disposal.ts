@@ -53,8 +53,11 @@ export const DISPOSAL: Record<"closed" | "open", { steps: DisposalStep[]; source
 };
 
 /**
- * How a container in doubt is thrown out, by what was seen of it. One that is still closed is never opened for it, however it
- * bulges; one that leaks, came open or was opened is boiled first.
+ * Returns how a suspect container is thrown out: `closed`, in its bag and never opened, however it bulges; or `open`,
+ * boiled first, when it leaks, came open or was opened.
+ *
+ * Source: USDA 2015, Guide 1 (spoiled canned food), from memory.
+ * @param signs what was seen on it
  * @param opened it was opened, or found open
  */
 export function disposalOf(signs: readonly string[], opened: boolean): "closed" | "open" {

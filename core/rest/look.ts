@@ -30,12 +30,13 @@ export interface SealVerdict {
 }
 
 /**
- * What a look at a rested container comes to. A jar is sealed when its lid is down and still, and it lost less than half of the
- * liquid it was filled with; a can when both ends are drawn in and its seams are smooth and dry. A raw pack without liquid makes
- * its own juice and may never have been covered: its level decides nothing.
+ * Returns what a look at a rested container means: sealed, or failed and why. A jar is sealed when its lid is down and
+ * still and it lost less than half of its liquid; a can when both ends are drawn in and its seams are smooth and dry.
  *
- * Source: USDA 2015, Guide 1 (testing jar seals), from memory; half of the liquid and cans: common practice, no source.
- * @param covered it was filled with liquid over the food
+ * Source: USDA 2015, Guide 1 (testing jar seals), from memory; half of the liquid, and cans, are common practice, no
+ * source.
+ * @param covered it was filled with liquid over the food; a raw pack makes its own juice, and its level decides
+ *   nothing
  */
 export function sealVerdict(look: SealLook, covered = true): SealVerdict {
   const failed = (why: string): SealVerdict => ({ finding: "failed", why });
@@ -48,7 +49,10 @@ export function sealVerdict(look: SealLook, covered = true): SealVerdict {
   return { finding: "sealed", why: "" };
 }
 
-/** Containers in the order they were lifted out, as said at the stove; those nobody named come after, as they were numbered. */
+/**
+ * Returns containers in the order they were lifted out, as recorded at the stove; those not recorded come after, in
+ * the order given.
+ */
 export function unloadingOrder<T extends { code: string }>(
   containers: readonly T[],
   out: readonly { container: string }[],

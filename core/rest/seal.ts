@@ -14,19 +14,34 @@ export const FAILED_SEAL_HOURS = 24;
 export const CHILLED_DAYS = 3;
 
 /**
- * Until when a failed container may still be chilled, frozen or packed anew: 24 hours from the end of the process.
- * @param heatOffAt when the heat went off, ms since 1970 UTC
+ * Returns until when a failed container may be refrigerated, frozen or reprocessed, ms since 1970 UTC: 24 hours after
+ * the process.
+ *
+ * Source: USDA 2015, Guide 1 (reprocessing unsealed jars), from memory.
+ * @param heatOffAt when the heat was turned off, ms since 1970 UTC
  */
 export function decideBy(heatOffAt: number): number {
   return heatOffAt + FAILED_SEAL_HOURS * HOUR;
 }
 
-/** Choices for a failed container at an instant: after the deadline it is thrown out. */
+/**
+ * Returns what may be done with a failed container at an instant; only throwing it out after the deadline of
+ * `decideBy`.
+ *
+ * @param heatOffAt when the heat was turned off, ms since 1970 UTC
+ * @param now ms since 1970 UTC
+ */
 export function choicesForFailed(heatOffAt: number, now: number): Disposition[] {
   return now <= decideBy(heatOffAt) ? ["chill", "freeze", "repack", "discard"] : ["discard"];
 }
 
-/** By when what was decided must itself be done: eaten when chilled, repacked when to be repacked; null otherwise. */
+/**
+ * Returns by when a decision must be carried out, ms since 1970 UTC: eaten when refrigerated, filled again when to be
+ * reprocessed. Null for decisions without a deadline.
+ *
+ * @param decidedAt ms since 1970 UTC
+ * @param heatOffAt when the heat was turned off, ms since 1970 UTC
+ */
 export function dispositionDeadline(what: Disposition, decidedAt: number, heatOffAt: number): number | null {
   if (what === "chill") return decidedAt + CHILLED_DAYS * 24 * HOUR;
   if (what === "repack") return decideBy(heatOffAt);

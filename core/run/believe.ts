@@ -21,8 +21,10 @@ export interface SentFigure {
 }
 
 /**
- * Why a figure cannot be what this canner shows; null when it can. A figure that is only low is always believed: that is
- * the safe side.
+ * Returns why a figure cannot be what this canner shows, as a sentence; null when it can be. A figure that is only low
+ * is always believed, which is the safe side. Limits are common practice, no source.
+ *
+ * @param figure kPa, and its instant
  * @param before figures of the same gauge, in order of time
  */
 export function whyNotBelieved(figure: SentFigure, before: readonly SentFigure[]): string | null {

@@ -2,23 +2,30 @@ import { type RunEvent, type RunPlan } from "./event.ts";
 import { WORTH_MS } from "./judge.ts";
 import { currentAttempt, type Attempt, type Deviation, type RunState } from "./state.ts";
 
-/** The run enters a stage. Changes `state`, as everything here does. */
+/**
+ * Puts a run into a stage. Changes `state`.
+ *
+ * @param at ms since 1970 UTC
+ */
 export function enter(state: RunState, phase: RunState["phase"], at: number): void {
   state.phase = phase;
   state.phaseSince = at;
 }
 
-/** What departs from the schedule stays with the run. */
+/** Adds a deviation from the scheduled process to a run. Changes `state`. */
 export function deviate(state: RunState, deviation: Deviation): void {
   state.deviations.push(deviation);
 }
 
-/** It did not fit where the run was. */
+/** Adds a deviation for an event that does not fit the stage of the run. Changes `state`. */
 export function outOfPlace(state: RunState, event: RunEvent): void {
   deviate(state, { kind: "out-of-place", at: event.at, text: event.type });
 }
 
-/** A time at pressure ends short of its minutes. */
+/**
+ * Ends the process period that is running, short of its minutes. Does nothing when none is running or the time is
+ * complete. Changes `state`.
+ */
 export function endAttempt(state: RunState, event: RunEvent, endedBy: NonNullable<Attempt["endedBy"]>): void {
   const attempt = currentAttempt(state);
   if (!attempt || state.completedAt !== null) return;
@@ -28,8 +35,10 @@ export function endAttempt(state: RunState, event: RunEvent, endedBy: NonNullabl
 }
 
 /**
- * Nothing was seen from the last look until `to`. Longer than a minute is kept with the attempt, longer than the household
- * allows departs from the schedule.
+ * Records that nobody saw the pressure from the last look until `to`: longer than a minute on the process period,
+ * longer than the household's limit as a deviation too. Changes `state`.
+ *
+ * @param to ms since 1970 UTC
  */
 export function noteUnobserved(state: RunState, plan: RunPlan, attempt: Attempt, to: number): void {
   const from = Math.max(state.lastLookAt ?? attempt.startedAt, attempt.startedAt);

@@ -3,8 +3,11 @@ import { dialStanding, type CannerGauges } from "../schedule/index.ts";
 import { type RunPlan } from "./event.ts";
 
 /**
- * The canner's own dial as a run keeps it.
- * @param reliable it was tested in time, or somebody signed for using it @param now ms since 1970 UTC
+ * Returns the canner's own dial as a run records it: how it was tested, and its error, kPa, null when it was never
+ * tested.
+ *
+ * @param reliable it was tested in time, or somebody signed for using it
+ * @param now ms since 1970 UTC
  */
 export function dialInRun(
   gauges: CannerGauges,

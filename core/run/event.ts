@@ -163,21 +163,27 @@ export interface RunPlan {
 /** What ends or breaks something: doubted, it counts from the earlier instant, so that nothing runs on because of it. */
 const ENDS: readonly RunEventType[] = ["steam-faltered", "heat-off", "weight-off", "lid-off", "abort"];
 
-/** An event as it counts: one that ends something, by a doubted clock, from when it is said to have happened. */
+/**
+ * Returns an event as it counts: one that ends something, and whose instant is doubted, counts from the earlier
+ * instant that was claimed, so that no time runs on because of the doubt.
+ */
 export function asCounted(event: RunEvent): RunEvent {
   const { claimedAt } = event;
   if (claimedAt === undefined || claimedAt >= event.at || !ENDS.includes(event.type)) return event;
   return { ...event, at: claimedAt };
 }
 
-/** Order in which events count: by instant, then sequence, then id. */
+/**
+ * Returns a number below 0, 0 or above 0, for sorting events in the order they count: by instant, then sequence, then
+ * id.
+ */
 export function inOrder(a: RunEvent, b: RunEvent): number {
   return a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 }
 
 /**
- * Events in the order they count: by instant, then sequence, then id; one of each id; without those a later
- * correction strikes out. A correction that is itself corrected strikes out nothing.
+ * Returns events in the order they count, one of each id, without those that a later correction strikes out. A
+ * correction that is itself corrected strikes out nothing.
  */
 export function effectiveEvents(events: readonly RunEvent[]): RunEvent[] {
   const sorted = events.map(asCounted).sort(inOrder);

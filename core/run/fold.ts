@@ -45,9 +45,9 @@ const LOUDER_S = [30, 120] as const;
 const ZERO_WAITS_S = 60;
 
 /**
- * State of a run at an instant: a pure function of its plan, its events and the clock.
+ * Returns a run at an instant: its state, clocks and alarm. A pure function of plan, events and clock: events may come
+ * late, twice or in any order, and those after `now` do not count yet.
  *
- * Events may come late, twice or in any order; those after `now` do not count yet.
  * @param createdAt when the run was opened, ms since 1970 UTC
  * @param now ms since 1970 UTC
  */
@@ -57,13 +57,20 @@ export function runAt(plan: RunPlan, events: readonly RunEvent[], createdAt: num
   return viewOf(state, plan, now);
 }
 
-/** Applies events that are already in effective order. Changes `state`; a run may be fed in pieces. */
+/**
+ * Returns the state after some events, which are in the order they count. Changes `state`; the events may be applied
+ * in parts.
+ */
 export function advance(state: RunState, plan: RunPlan, ordered: readonly RunEvent[]): RunState {
   for (const event of ordered) step(state, plan, event);
   return state;
 }
 
-/** The state with its clocks at `now`, as a copy. */
+/**
+ * Returns a run at an instant from its state, which is not changed: its clocks at `now`, its alarm and how loud it is.
+ *
+ * @param now ms since 1970 UTC, not before the last event applied
+ */
 export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
   const state = copyOfState(before);
   elapse(state, plan, now);

@@ -24,8 +24,9 @@ export interface Instant {
 }
 
 /**
- * The instant a claim may count from. A device that says what its clock shows as it delivers is corrected by the
- * difference; one that does not say, or whose clock contradicts itself, is believed for no instant but that of arrival.
+ * Returns the instant an event may count from, ms since 1970 UTC, and how it is known. A device that says what its
+ * clock shows as it delivers is corrected by the difference. One that does not say, or whose clock contradicts itself,
+ * is believed only for the instant of arrival.
  */
 export function believedInstant(claim: Claim): Instant {
   const { at, sentAt, heardAt } = claim;

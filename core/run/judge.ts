@@ -38,19 +38,25 @@ interface Bounds {
   relied: boolean;
 }
 
-/** Least true pressure of the scheduled process, kPa. */
+/** Returns the lowest true gauge pressure of the scheduled process, kPa. */
 export const minProcessKPa = (plan: RunPlan): number => plan.minProcessKPa ?? plan.floorKPa;
 
-/** Least figure this instrument has to show, kPa: what the dial is known to read high is no error of a gauge that sends. */
+/**
+ * Returns the lowest figure an instrument has to show, kPa. A dial that is known to read high has to show more; a
+ * gauge that sends does not.
+ */
 export const floorOn = (plan: RunPlan, instrument: string): number =>
   instrument === OWN_DIAL || instrument === OWN_WEIGHT ? plan.floorKPa : minProcessKPa(plan);
 
 /**
- * The one place where a pressure is compared with what the food needs and the lid stands.
+ * Returns what the newest observations say of the pressure: whether it is enough for the food, over the canner's limit
+ * or at zero, and by which instruments. The one place where a pressure is compared with a limit.
  *
- * What a gauge sent stands for a minute. What a person saw stands until that instrument is seen again, or the household's
- * unwatched limit is over. For the food the lowest that can be meant counts, for the lid the highest.
- * @param newest the newest observation of each instrument @param now ms since 1970 UTC
+ * What a gauge sent counts for a minute. What a person saw counts until that instrument is seen again, or the
+ * household's unwatched limit is over. For the food the lowest possible pressure counts, for the lid the highest.
+ * @param aside instruments put out of service in this run
+ * @param newest the newest observation of each instrument
+ * @param now ms since 1970 UTC
  */
 export function judge(
   plan: RunPlan,
@@ -148,7 +154,12 @@ function contradictionOf(all: readonly (Bounds & { seen: Observation })[]): Judg
   return worst;
 }
 
-/** The instrument that showed a pound or more within the last minute, with its figure, kPa; null when none did. */
+/**
+ * Returns the instrument that showed 1 lb or more within the last minute, with its figure, kPa; null when none did.
+ *
+ * @param aside instruments put out of service in this run
+ * @param now ms since 1970 UTC
+ */
 export function stillShows(
   plan: RunPlan,
   aside: readonly string[],
@@ -162,7 +173,12 @@ export function stillShows(
   return null;
 }
 
-/** What one figure says by itself, kPa as read: for a drawing or a score of it. */
+/**
+ * Returns what one figure says by itself: enough, below the minimum, or that its instrument is not relied on.
+ *
+ * @param aside instruments put out of service in this run
+ * @param kPa as read on the instrument, kPa
+ */
 export function figureSays(
   plan: RunPlan,
   aside: readonly string[],

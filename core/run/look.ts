@@ -4,11 +4,15 @@ import { A_LITTLE_KPA, judge } from "./judge.ts";
 import { OWN_DIAL, isReliedOn, observationOf, standingOf } from "./observation.ts";
 import { currentAttempt, type RunState } from "./state.ts";
 
-/** A lighter weight than the load needs lets go too early, kPa below that are only rounding. */
+/**
+ * Returns whether a weight lifts at a lower pressure than the load needs; false when either is not known.
+ *
+ * @param weightKPa what the weight lifts at, kPa
+ */
 export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boolean =>
   weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
 
-/** A look at the pressure: by eye, by ear, or sent by a gauge. Changes `state`. */
+/** Applies one look at the pressure, by eye, by ear or sent by a gauge. Changes `state`. */
 export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   const seen = observationOf(plan, event);
   const standing = standingOf(plan, state.aside, seen?.instrument ?? event.source ?? OWN_DIAL);
@@ -101,8 +105,8 @@ function takeBack(state: RunState, event: RunEvent): void {
 }
 
 /**
- * From now on nobody goes by this instrument. A time that only it saw begin has not begun; one that something else saw as
- * well goes on.
+ * Puts an instrument out of service for the rest of the run. A process period that only it saw begin has not begun;
+ * one that another instrument saw as well goes on. Changes `state`.
  */
 export function setAside(state: RunState, plan: RunPlan, event: RunEvent): void {
   const name = event.source ?? OWN_DIAL;

@@ -9,7 +9,11 @@ export const TAPS_TO_FIGURE = 2;
 /** How a person is asked for the next look at the pressure: not at all, by a tap, or by reading the figure. */
 export type LookAsked = "nothing" | "tap" | "figure";
 
-/** Gauges that look for the people just now: relied on, and heard within a minute. @param now ms since 1970 UTC */
+/**
+ * Returns the names of the gauges that watch the pressure at the moment: relied on, and heard within a minute.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function watchedBy(view: Pick<RunState, "seen" | "aside">, plan: RunPlan, now: number): string[] {
   return Object.values(view.seen)
     .filter((o) => o.seenBy === "sender" && o.says.relation === "value" && now - o.at < WORTH_MS)
@@ -18,9 +22,11 @@ export function watchedBy(view: Pick<RunState, "seen" | "aside">, plan: RunPlan,
 }
 
 /**
- * Whether a person is asked to look, and for what. A gauge that sends and is relied on looks for them; on a dial a look now
- * and then is the figure itself, because a hand that only presses the same button no longer reads. A weight has no figure.
- * @param view the run as it stands @param now ms since 1970 UTC
+ * Returns how a person is asked for the next look: not at all while a gauge watches, by a tap, or, on a dial after two
+ * taps, by its figure. Common practice, no source.
+ *
+ * @param view the run at an instant
+ * @param now ms since 1970 UTC
  */
 export function nextLook(
   view: Pick<RunState, "seen" | "aside" | "tapsSinceFigure">,
@@ -33,7 +39,11 @@ export function nextLook(
   return onDial && view.tapsSinceFigure >= TAPS_TO_FIGURE ? "figure" : "tap";
 }
 
-/** Figures round what is held, for a person to choose from, in the unit asked for: whole pounds, or fives of kPa. */
+/**
+ * Returns eight figures around a pressure for a person to choose from, ≥ 0: whole pounds, or multiples of 5 kPa.
+ *
+ * @param held pressure in that unit, ≥ 0
+ */
 export function figuresRound(held: number, unit: "lb" | "kPa"): number[] {
   const step = unit === "lb" ? 1 : 5;
   const first = Math.max(0, Math.floor(held / step) - 2);

@@ -44,10 +44,15 @@ export type Standing =
 
 const RELIED_ON: readonly Standing[] = ["tested", "signed", "sends", "weight"];
 
-/** Whether what it says may count as enough for the food. */
+/** Returns whether an instrument in this standing may show that the pressure is enough for the food. */
 export const isReliedOn = (standing: Standing): boolean => RELIED_ON.includes(standing);
 
-/** Standing of an instrument in a run. @param aside instruments that were put out of service while it ran */
+/**
+ * Returns how far an instrument is relied on in a run.
+ *
+ * @param aside instruments put out of service in this run
+ * @param instrument its name: the dial, the weight, or that of a gauge that sends
+ */
 export function standingOf(plan: RunPlan, aside: readonly string[], instrument: string): Standing {
   if (aside.includes(instrument)) return "out-of-service";
   if (instrument === OWN_WEIGHT) return "weight";
@@ -57,13 +62,18 @@ export function standingOf(plan: RunPlan, aside: readonly string[], instrument: 
   return instrument !== OWN_DIAL && isReliedOn(dial) ? "sends" : dial;
 }
 
-/** The instrument that decides at this moment: the one the run was opened by, or the weight when that dial is out of service. */
+/**
+ * Returns which instrument decides at the moment: the one the run was opened with, or the weight when that dial is out
+ * of service.
+ *
+ * @param aside instruments put out of service in this run
+ */
 export function governsNow(plan: RunPlan, aside: readonly string[]): RunPlan["governs"] {
   if (plan.governs === "weighted" || plan.weightKPa === undefined) return plan.governs;
   return isReliedOn(standingOf(plan, aside, OWN_DIAL)) ? "dial" : "weighted";
 }
 
-/** What an event tells of the pressure; null when it tells nothing of it. */
+/** Returns what an event says of the pressure; null when it says nothing of it. */
 export function observationOf(plan: RunPlan, event: RunEvent): Observation | null {
   const says = saysOf(event);
   if (!says) return null;

@@ -5,7 +5,7 @@ import { lighterThan } from "./look.ts";
 import { type RunView } from "./fold.ts";
 import { VENT_FALTERS } from "./rules.ts";
 
-/** What a person may say next at the stove, in the order of the work; the first is the usual one. */
+/** Returns which events a person may record next, in the order of the work; the first is the usual one. */
 export function possibleNext(view: RunView): RunEventType[] {
   switch (view.phase) {
     case "warming":
@@ -57,10 +57,10 @@ export function possibleNext(view: RunView): RunEventType[] {
 }
 
 /**
- * Why something may not be said at the stove now; null when it may.
+ * Returns why an event may not be recorded now, as a sentence; null when it may. The one guard before a run, asked by
+ * the stove, paper records and programs; the fold accounts for whatever does arrive.
  *
- * The fold accounts for anything that does arrive. This is the guard in front of it, so that a slip of the finger
- * does not become a record.
+ * @param weightKPa what the weight that goes on lifts at, kPa
  */
 export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weightKPa?: number): string | null {
   if (ALWAYS.includes(type)) return null;
@@ -107,7 +107,10 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
   return `That does not fit: the run is ${PHASE_WORDS[view.phase]}.`;
 }
 
-/** Why a load may not be taken out of its canner again as if it had never been in it; null while nothing has heated it. */
+/**
+ * Returns why a load may not be taken out of its canner as if it had never been in it, as a sentence; null while
+ * nothing has heated it.
+ */
 export function whyNotTakenOut(view: RunView): string | null {
   if (view.phase === "warming" && view.burnerLitAt === null) return null;
   return view.phase === "aborted"
@@ -116,10 +119,11 @@ export function whyNotTakenOut(view: RunView): string | null {
 }
 
 /**
- * Why something that was said may not be taken back; null when it may. A run that was given up, or whose heat went off early,
- * does not come back once its containers were decided about or packed again: they would count twice.
- * @param type what is to be taken back
- * @param decided how many of its containers were decided about, or are in another pack or run
+ * Returns why an event may not be undone, as a sentence; null when it may. A run that was given up, or whose heat went
+ * off early, does not come back once its containers were decided on or filled again: they would count twice.
+ *
+ * @param type what is to be undone
+ * @param decided how many of its containers were decided on, or are in another pack or run
  */
 export function whyNotUndone(type: RunEventType, decided: number): string | null {
   if (type.startsWith("clock-")) return "What was noted of the clock cannot be undone.";

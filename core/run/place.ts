@@ -1,6 +1,8 @@
 /**
- * Where something belongs in a list that is in order: behind all that come before it or at the same place.
- * @param notAfter whether one of the list stands no later than what is to be put in
+ * Returns the index where something belongs in a sorted list: after everything that comes before it or is at the same
+ * place.
+ *
+ * @param notAfter whether an item of the list comes no later than the new one
  */
 export function placeAmong<T>(ordered: readonly T[], notAfter: (one: T) => boolean): number {
   let [low, high] = [0, ordered.length];

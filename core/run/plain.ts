@@ -1,8 +1,10 @@
 import { type RunPlan } from "./event.ts";
 
 /**
- * A plan with nothing unusual in it: pints of meat, 75 minutes at 82.7 kPa (12 lb) on a dial, for drills, figures and
- * tests. What differs is given. A real run's plan comes from its schedule.
+ * Returns a plan with nothing unusual in it, for drills, figures and tests: pints of meat, 75 minutes at 82.7 kPa (12
+ * lb) on a dial. A real run's plan comes from its scheduled process.
+ *
+ * @param over what differs
  */
 export function plainPlan(over: Partial<RunPlan> = {}): RunPlan {
   return {

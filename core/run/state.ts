@@ -119,7 +119,11 @@ export interface RunState {
   deviations: Deviation[];
 }
 
-/** A run nobody has touched yet. @param createdAt ms since 1970 UTC */
+/**
+ * Returns the state of a run in which nothing has happened.
+ *
+ * @param createdAt ms since 1970 UTC
+ */
 export function newRunState(createdAt: number): RunState {
   return {
     phase: "warming",
@@ -157,7 +161,7 @@ export function newRunState(createdAt: number): RunState {
   };
 }
 
-/** A state that goes its own way from here: nothing that is done to one is done to the other. */
+/** Returns a copy of a state; a change to one does not reach the other. */
 export function copyOfState(state: RunState): RunState {
   return {
     ...state,
@@ -176,7 +180,7 @@ export function copyOfState(state: RunState): RunState {
   };
 }
 
-/** The attempt that is running or served its time; null when there is none. */
+/** Returns the process period that is running or complete; null when there is none. */
 export function currentAttempt(state: RunState): Attempt | null {
   const last = state.attempts.at(-1);
   return last && last.endedBy === undefined ? last : null;

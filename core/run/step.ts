@@ -7,8 +7,10 @@ import { currentAttempt, type RunState } from "./state.ts";
 const MINUTE = 60_000;
 
 /**
- * Brings the clocks of a state up to an instant with nothing happening in between: venting fills up, the process
- * time is served. Changes `state`.
+ * Brings the clocks of a state to an instant with no event in between: venting and process time count on. Changes
+ * `state`.
+ *
+ * @param now ms since 1970 UTC
  */
 export function elapse(state: RunState, plan: RunPlan, now: number): void {
   // While nobody can tell what time it is, nothing is over.
@@ -29,7 +31,7 @@ export function elapse(state: RunState, plan: RunPlan, now: number): void {
   }
 }
 
-/** When venting will be done if steam stays steady; null while it is not. */
+/** Returns when venting will be complete if steam stays steady, ms since 1970 UTC; null while it is not steady. */
 export function ventDueAt(state: RunState, plan: RunPlan): number | null {
   const { vent } = state;
   if (vent.doneAt !== null) return vent.doneAt;
@@ -39,7 +41,11 @@ export function ventDueAt(state: RunState, plan: RunPlan): number | null {
   return Math.max(byClock, state.burnerLitAt + plan.minBurnerToVentEndMinutes * MINUTE);
 }
 
-/** Applies one event, in order, to a state. Changes `state`. Total: any event in any phase is accounted for. */
+/**
+ * Applies one event to a state; any event is accounted for in any stage. Changes `state`.
+ *
+ * @param event the next in the order they count
+ */
 export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
   elapse(state, plan, event.at);
   if (event.type === "note") return;

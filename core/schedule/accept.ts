@@ -2,9 +2,11 @@ import { type ScheduledProcess } from "./lookup.ts";
 import { productName, type ProductKey } from "./table.ts";
 
 /**
- * Why a process may not be used before a person of the household has accepted it; null when it may. A tested process needs
- * no acceptance. An extension office's is accepted by being entered with the office's name and its date.
- * @param accepted rows of common practice the household has accepted, each once
+ * Returns why a process may not be used before the household accepted it, as a sentence; null when it may. Only common
+ * practice needs to be accepted; an extension office's process is accepted by being entered with the office's name and
+ * date.
+ *
+ * @param accepted rows of common practice the household has accepted
  */
 export function whyNotAccepted(
   process: Pick<ScheduledProcess, "outcome" | "product" | "fromOffice">,

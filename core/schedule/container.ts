@@ -58,7 +58,12 @@ function shape(
   return { key, mouth, name, plural, nominalMl, outsideDiameterMm, heightMm, mouthInsideMm };
 }
 
-/** The drawn shape of a container; a jar's regular mouth when none is named. @throws RangeError for half gallons */
+/**
+ * Returns the measures of a container, mm and ml. Typical, from memory.
+ *
+ * @param mouth of a jar; a regular one when left out or null
+ * @throws RangeError for half-gallon jars, which have no tested process
+ */
 export function shapeOf(key: ContainerKey, mouth?: Mouth | null): ContainerShape {
   const found =
     SHAPES.find((s) => s.key === key && (!mouth || s.mouth === mouth)) ?? SHAPES.find((s) => s.key === key);
@@ -66,12 +71,12 @@ export function shapeOf(key: ContainerKey, mouth?: Mouth | null): ContainerShape
   return found;
 }
 
-/** Name to read, plural by count: `pint`, `9 pints`. */
+/** Returns the name of one container, such as `pint`. */
 export function containerName(key: ContainerKey): string {
   return key === "jar-half-gallon" ? "half-gallon jar" : shapeOf(key).name;
 }
 
-/** Whether a container is a metal can; otherwise it is a glass jar. */
+/** Returns whether a container is a metal can; otherwise it is a glass jar. */
 export function isCan(key: ContainerKey): boolean {
   return key.startsWith("can-");
 }

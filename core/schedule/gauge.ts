@@ -25,7 +25,14 @@ const ROUNDING_PSI = 0.02;
 
 export type DialStanding = "none" | "sound" | "overdue" | "untested" | "replace";
 
-/** Whether the dial may be trusted at an instant. @param now ms since 1970 UTC */
+/**
+ * Returns whether a dial may be trusted at an instant: none, sound, overdue, untested, or to be replaced because it
+ * reads more than 1 lb high or 2 lb low.
+ *
+ * Source: USDA 2015, Guide 1, from memory, for the test each year and 1 lb high; 2 lb low is common practice, no
+ * source.
+ * @param now ms since 1970 UTC
+ */
 export function dialStanding(gauges: CannerGauges, now: number): DialStanding {
   if (!gauges.dial) return "none";
   const { errorPsi, testedAt } = gauges.dial;
@@ -35,14 +42,23 @@ export function dialStanding(gauges: CannerGauges, now: number): DialStanding {
   return now > testDueAt(testedAt) ? "overdue" : "sound";
 }
 
-/** When the next gauge test is due: the same date a year on. @param testedAt ms since 1970 UTC */
+/**
+ * Returns when the next gauge test is due, ms since 1970 UTC: the same date a year later, in UTC.
+ *
+ * Source: USDA 2015, Guide 1 (each year before use), from memory.
+ * @param testedAt ms since 1970 UTC
+ */
 export function testDueAt(testedAt: number): number {
   const due = new Date(testedAt);
   due.setUTCMonth(due.getUTCMonth() + GAUGE_TEST_MONTHS);
   return due.getTime();
 }
 
-/** Every pressure that can be set by stacking some of the pieces, psi, ascending. */
+/**
+ * Returns every pressure that some pieces of a weight make together, psi, ascending.
+ *
+ * @param pieces psi each, > 0
+ */
 export function weightSettings(pieces: readonly number[]): number[] {
   const sums = new Set<number>();
   for (let pick = 1; pick < 1 << pieces.length; pick++) {
@@ -55,8 +71,12 @@ export function weightSettings(pieces: readonly number[]): number[] {
 const TABLE_SETTINGS = new Set([...JAR_BANDS.map((b) => b.weightedPsi), CAN_BAND.weightedPsi]);
 
 /**
- * Settings a weight may be used at, psi, ascending: what its pieces make, and the canner allows, and the tables know.
- * @param maxPsi the canner's own limit, psi; null when it is not known
+ * Returns the settings a weight may be used at, psi, ascending: made by its pieces, used by the process tables (10 and
+ * 15), and below the canner's limit.
+ *
+ * Source: USDA 2015, process tables, from memory.
+ * @param pieces psi each, > 0
+ * @param maxPsi the canner's own limit, psi; null when not known
  */
 export function settingsFor(pieces: readonly number[], maxPsi: number | null): number[] {
   return weightSettings(pieces).filter((psi) => TABLE_SETTINGS.has(psi) && (maxPsi === null || psi < maxPsi));
@@ -104,14 +124,12 @@ export interface TargetCase {
 }
 
 /**
- * Pressure target for a canner, from the table's two columns and what the canner has.
+ * Returns the pressure to hold, psi, and which instrument decides; or why there is none, with what to do instead.
  *
- * The columns are alternatives: one instrument governs a run. It is the weight, unless a person chooses a tested dial; the
- * weight is then set at or above the dial's pressure, as a limit. A dial up to 1 lb high has that much added on its face;
- * one that reads low is never used to go lower; one that is further off is never gone by. Nothing is asked for at or above
- * the canner's own limit.
- * Source: USDA 2015, Guide 1 and the process tables, from memory.
- * @throws nothing; what cannot be is a NoTarget with the reason
+ * The weight governs unless a person chooses a tested dial; the weight is then set at or above the dial's pressure, as
+ * a limit. A dial up to 1 lb high has that much added to its figure; one that reads low is never used to go lower.
+ * Nothing is asked for at or above the canner's own limit. Source: USDA 2015, Guide 1 and the process tables, from
+ * memory.
  */
 export function pressureTarget(c: TargetCase): PressureTarget | NoTarget {
   const { dialPsi, weightedPsi, gauges, now, signedOverdue = false, chosen = null } = c;

@@ -17,7 +17,10 @@ export interface LoadPack {
   given?: ScheduledProcess;
 }
 
-/** A filled pack as a load sees it: by its own row of the table, or by the office's schedule it was packed by. */
+/**
+ * Returns a filled pack as a load sees it: by its own row of the table, or by the extension office's schedule it was
+ * filled by.
+ */
 export function loadPackOf(schedule: ScheduledProcess): LoadPack {
   const { product, pack, container, fromOffice } = schedule;
   return { product, pack, container, ...(fromOffice ? { given: schedule } : {}) };
@@ -66,12 +69,15 @@ export interface NoGoverning extends NoSchedule {
 }
 
 /**
- * Governing schedule of everything that goes through one canner together.
+ * Returns the scheduled process of everything that goes through one canner together, or why there is none, with what
+ * to do instead.
  *
- * The longest time governs and every own rule of every pack holds. Refused: an empty load; any pack with no tested
- * process; cans with jars (no tested guidance); smoked fish beside anything preheated, or in a canner outside 16 to
- * 22 quarts; a gauge that cannot be trusted.
- * @param now instant it is asked for, ms since 1970 UTC, for the gauge's test
+ * The longest time governs, and every rule of every pack holds. Refused: an empty load; any pack with no tested
+ * process; cans with jars; smoked fish beside anything preheated, or in a canner outside 16 to 22 quarts; a gauge that
+ * cannot be trusted. Source: USDA 2015, from memory; rows of common practice say so.
+ * @param altitudeM meters above sea level
+ * @param now ms since 1970 UTC, for the gauge's test
+ * @param signedOverdue somebody signed for using a dial that is overdue or untested
  */
 export function governingSchedule(
   packs: readonly LoadPack[],
@@ -180,8 +186,10 @@ function columnsOf(each: readonly ScheduledProcess[], band: Columns): Columns {
 }
 
 /**
- * Asks whether an office's schedule may be used in a kitchen: it answers for one altitude, and higher up its pressure is
- * too little. @returns null when it may
+ * Returns why an extension office's schedule may not be used at an altitude: it holds for the altitude it was given
+ * for, and higher up its pressure is too low. Null when it may be used.
+ *
+ * @param altitudeM meters above sea level
  */
 export function whyNotGivenFor(given: ScheduledProcess, altitudeM: number): NoSchedule | null {
   const { givenForM, source } = given;

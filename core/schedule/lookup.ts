@@ -55,10 +55,12 @@ const COMPARE =
   "Written down from memory: compare with your own printed guide or local extension office before relying on it.";
 
 /**
- * The scheduled process for one product, pack, container, gauge and altitude, or why there is none.
+ * Returns the scheduled process for one product, pack, container, gauge and altitude, or why there is none, with the
+ * nearest safe choices.
  *
- * Never interpolates, scales or invents: a time is returned only when a row of the table holds it. The altitude
- * decides the pressure and nothing else.
+ * Never interpolated, scaled or invented: a time is returned only when a row of the table holds it. The altitude
+ * decides the pressure and nothing else. Source: named in each answer: USDA 2015, from memory, or common practice
+ * without a source.
  */
 export function scheduledProcess(request: ScheduleRequest): ScheduleAnswer {
   if (request.container === "jar-half-gallon") {
@@ -73,8 +75,10 @@ function none(reason: string, instead: string[]): NoSchedule {
 }
 
 /**
- * Minutes a jar row holds for a container, by the rule that a smaller jar takes the next larger tested size. Null when
- * the row has no process for it. A quart with a rule of its own lends its time to no other size.
+ * Returns the minutes a jar row holds for a container; null when it has no process for it. A smaller jar takes the
+ * next larger tested size; a quart with a rule of its own lends its time to no other size.
+ *
+ * Source: USDA 2015, from memory.
  */
 export function jarMinutes(row: JarRow, container: ContainerKey): number | null {
   if (row.not?.includes(container)) return null;

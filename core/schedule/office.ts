@@ -19,9 +19,10 @@ export interface OfficeSchedule {
 }
 
 /**
- * Takes in an extension office's schedule for cans above 1,000 ft, where the tables have none, and marks it as theirs.
+ * Returns an extension office's schedule for cans above 1,000 ft, where the tables have none, marked as theirs; or why
+ * it is refused: a table row covers the request, it is not for cans, or it is weaker than the row for sea level.
  *
- * Refused where a table row covers the request, for anything but cans, and when it is weaker than the sea-level row.
+ * @param given minutes, psi and altitude in m, as the office wrote them
  */
 export function officeSchedule(given: OfficeSchedule): ScheduledProcess | NoSchedule {
   const row = CAN_ROWS.find((r) => r.key === given.product);

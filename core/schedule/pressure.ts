@@ -29,9 +29,11 @@ export const CAN_BAND = { toFt: 1000, dialPsi: 11, weightedPsi: 10, source: COMM
 export const ALTITUDE_RANGE_M = { low: -457.2, high: 5181.6 } as const;
 
 /**
- * The band an altitude falls in. At or below sea level is the first band; a fraction of a foot past a band's end
- * is the next one.
- * @param altitudeM metres above sea level
+ * Returns the altitude band of the process tables, with its pressures in psi. At or below sea level is the first band;
+ * a fraction of a foot past a band's end is the next one.
+ *
+ * Source: USDA 2015, process tables, from memory.
+ * @param altitudeM meters above sea level
  */
 export function bandFor(altitudeM: number): AltitudeBand {
   const ft = ftFromM(altitudeM);

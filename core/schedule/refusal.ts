@@ -137,7 +137,12 @@ function method(key: string, name: string, reason: string): Refusal {
   };
 }
 
-/** The refusal with this key, if there is one. */
+/**
+ * Returns the refusal with this key: why something may not be canned, and what to do instead. Undefined when there is
+ * none.
+ *
+ * Source: USDA 2015, from memory; each refusal names its own.
+ */
 export function refusalFor(key: string): Refusal | undefined {
   return REFUSALS.find((r) => r.key === key);
 }

@@ -82,9 +82,11 @@ export const CONDITIONS: Record<ConditionKey, Condition> = {
 };
 
 /**
- * The conditions a person still has to confirm. Empty when nothing is missing. There is no process while any is.
- * @param stage `pack`: as containers are filled. `load`: before the burner is lit, what was asked at filling included.
- * @param answered keys a person has confirmed so far
+ * Returns the conditions a person still has to confirm; empty when none is missing. There is no process while one is.
+ *
+ * @param stage `pack`, as containers are filled; `load`, before the burner is lit, with those asked at filling
+ *   included
+ * @param answered keys a person has confirmed
  */
 export function unanswered(
   conditions: readonly Condition[],

@@ -13,8 +13,12 @@ export interface ScheduleSnapshot {
 }
 
 /**
- * An immutable copy of a governing schedule with the table's edition, the altitude and the instant. Later changes
- * to the argument do not reach it, and writing to it throws.
+ * Returns a frozen copy of a governing scheduled process with the tables' edition, the altitude and the instant. Later
+ * changes to the argument do not reach it, and writing to it throws TypeError.
+ *
+ * @param altitudeM meters above sea level
+ * @param decidedAt ms since 1970 UTC
+ * @param confirmed keys of conditions a person has confirmed
  */
 export function takeSnapshot(
   governing: GoverningSchedule,

@@ -10,7 +10,12 @@ export interface Source {
 
 const USDA = "USDA Complete Guide to Home Canning, Agriculture Information Bulletin 539, revised 2015";
 
-/** The published guide, at a locator. Nobody has yet compared these figures with a printed copy. */
+/**
+ * Returns the published guide as a source, with where in it a figure stands. Its figures were written from memory and
+ * not yet compared with a printed copy.
+ *
+ * @param locator such as `Guide 5, meats and poultry`
+ */
 export function usda2015(locator: string): Source {
   return { name: USDA, locator, fromMemory: true };
 }
@@ -22,7 +27,7 @@ export const COMMON_PRACTICE: Source = {
   fromMemory: false,
 };
 
-/** Whether a row rests on a published source. An extension office's own figures do not: they are the office's. */
+/** Returns `tested` when a row rests on a published source, else `common-practice`. */
 export function outcomeFor(source: Source): "tested" | "common-practice" {
   return source.name === USDA ? "tested" : "common-practice";
 }

@@ -299,12 +299,12 @@ export const DISH_PRODUCTS: readonly ProductKey[] = [
   "stewed-meat",
 ];
 
-/** The row of a product. */
+/** Returns the row of a product in the process tables. */
 export function rowOf(key: ProductKey): JarRow | CanRow {
   return [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === key)!;
 }
 
-/** Name of a product for reading. */
+/** Returns the name of a product as it is shown. */
 export function productName(key: ProductKey): string {
   return rowOf(key).name;
 }

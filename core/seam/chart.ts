@@ -13,15 +13,18 @@ export interface Individuals {
 const D2 = 1.128;
 const D4 = 3.267;
 
-/** Differences between neighbours. */
+/** Returns the absolute differences between neighboring values, in their unit; one fewer than values. */
 export function movingRanges(values: readonly number[]): number[] {
   return values.slice(1).map((v, i) => Math.abs(v - values[i]!));
 }
 
 /**
- * Limits of an individuals and moving-range chart: mean ± 2.66 × the mean moving range.
+ * Returns the center line and control limits of an individuals chart, in the unit of the values: mean ± 2.66 × mean
+ * moving range.
+ *
  * Source: NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2.2.
- * @param leastRange the mean moving range is taken to be no less: what the gauge's last figure moves
+ * @param values in order, at least two
+ * @param leastRange the mean moving range counts as no less: what the gauge's last digit moves
  * @throws RangeError for fewer than two values
  */
 export function individuals(values: readonly number[], leastRange = 0): Individuals {
@@ -55,9 +58,12 @@ export interface Drift {
 }
 
 /**
- * Whether values in order have left where they began. Each is judged by the limits of those before it, from the first
- * six up to the first twenty, and not by itself.
- * @param leastRange see individuals
+ * Returns whether values in order have moved away from where they began. Each is judged by the limits of those before
+ * it, from the first six up to the first twenty, and not by itself.
+ *
+ * Source: NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2.2, for the limits; six and twenty are common
+ * practice, no source.
+ * @param leastRange as in `individuals`
  */
 export function driftOf(values: readonly number[], leastRange = 0): Drift {
   const none: Drift = { limits: null, base: values.length, beyondAt: null, side: null, run: null };

@@ -100,9 +100,13 @@ export const VISUAL_DEFECTS: readonly Defect[] = [
   ),
 ];
 
+/** Returns a seam defect by its key: name, sign, cause and cure. Common practice, no source. */
 export const defectOf = (key: DefectKey): Defect => VISUAL_DEFECTS.find((d) => d.key === key)!;
 
-/** What the found defects ask for: nothing found is accepted; one that the next can would have too stops the sealer. */
+/**
+ * Returns what the defects found on a seam ask for: nothing found is accepted; one that the next can would have too
+ * stops the sealer. Common practice, no source.
+ */
 export function verdictOf(found: readonly DefectKey[]): SeamVerdict {
   if (found.length === 0) return "accept";
   return found.some((k) => defectOf(k).verdict === "stop") ? "stop" : "redo";
@@ -133,12 +137,19 @@ const CAUSES: Partial<Record<`${SeamDimension} ${Out}`, string>> = {
 
 export const ADVICE_AFTER = "Change one thing, seam two empty cans, tear one down again.";
 
-/** Advice about one figure; null inside its limits. */
+/**
+ * Returns advice about one dimension outside its limits; null inside them. Common practice, no source.
+ *
+ * @param out whether it is above or below; null inside
+ */
 export function adviceFor(dimension: SeamDimension, out: Out | null): string | null {
   return out ? (CAUSES[`${dimension} ${out}`] ?? null) : null;
 }
 
-/** Advice about everything out of its limits. A hook that is named says more than the overlap that follows from it. */
+/**
+ * Returns advice about all dimensions outside their limits; empty when all are inside. A hook that is named says more
+ * than the overlap that follows from it. Common practice, no source.
+ */
 export function adviceOn(judged: readonly { dimension: SeamDimension; out: Out | null }[]): string[] {
   const hook = judged.some(
     (j) => j.out !== null && (j.dimension === "coverHook" || j.dimension === "bodyHook"),

@@ -24,7 +24,7 @@ export const DIMENSION_NAMES: Record<SeamDimension, string> = {
   tightness: "Tightness",
 };
 
-/** Dimensions in per cent; the others are mm. */
+/** Returns whether a dimension is in percent; the others are in mm. */
 export const isPercent = (d: SeamDimension): d is "overlapPercent" | "butting" | "tightness" =>
   d === "overlapPercent" || d === "butting" || d === "tightness";
 

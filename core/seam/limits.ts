@@ -28,8 +28,12 @@ const around = (mid: number, by: number): Range => ({
 const atLeast = (low: number): Range => ({ low, high: null });
 
 /**
- * Starting values until the maker's own are entered. Typical, from memory: W 0.115 ± 0.005 in, S five plates + 0.003 to
- * 0.008 in, BH 0.080 ± 0.008, CH 0.078 ± 0.008, countersink 0.125 ± 0.005, overlap at least 0.040 in and 45 %, butting and tightness 70 %.
+ * Returns seam limits, mm and percent, to use until the maker's own are entered: width 0.115 ± 0.005 in, thickness
+ * five plates + 0.003 to 0.008 in, body hook 0.080 ± 0.008, cover hook 0.078 ± 0.008, countersink 0.125 ± 0.005,
+ * overlap at least 0.040 in and 45 %, butting and tightness 70 %.
+ *
+ * Typical, from memory.
+ * @param plates thicknesses of body and end plate, mm, > 0
  */
 export function typicalLimits(plates: Plates): SeamLimits {
   const five = fivePlatesMm(plates);
@@ -50,7 +54,11 @@ export function typicalLimits(plates: Plates): SeamLimits {
   };
 }
 
-/** The maker's limits over the typical ones: what the maker does not say stays typical. */
+/**
+ * Returns the maker's limits, mm and percent, with typical ones (from memory) where the maker gives none.
+ *
+ * @param own null when the maker's are not entered
+ */
 export function limitsFrom(
   own: { ranges: Partial<Record<SeamDimension, Range>>; source: string } | null,
   plates: Plates,
@@ -62,7 +70,10 @@ export function limitsFrom(
 
 export type Out = "low" | "high";
 
-/** A figure beyond a range; null inside it. A millionth of a millimetre of rounding is forgiven. */
+/**
+ * Returns whether a figure is above or below a range; null inside it. A millionth of a millimeter of rounding is
+ * allowed.
+ */
 export function beyond(value: number, { low, high }: Range): Out | null {
   if (low !== null && value < low - 1e-6) return "low";
   return high !== null && value > high + 1e-6 ? "high" : null;
@@ -80,7 +91,7 @@ export interface Judged {
   range: Range;
 }
 
-/** Each dimension against the limits. A dimension nobody measured is not judged. */
+/** Returns each dimension of a measured seam against its limits. One that was not measured is not judged. */
 export function judgeSheet(sheet: SeamSheet, limits: SeamLimits): Judged[] {
   return judgePlaces(
     sheet.positions.map((p) => figuresOf(p, sheet)),
@@ -88,7 +99,7 @@ export function judgeSheet(sheet: SeamSheet, limits: SeamLimits): Judged[] {
   );
 }
 
-/** Judges each place a seam was measured at by the limits, in the order given. */
+/** Returns each place a seam was measured at against the limits, in the order given. */
 export function judgePlaces(places: readonly PositionFigures[], limits: SeamLimits): Judged[] {
   return DIMENSIONS.map((dimension) => {
     const range = limits.ranges[dimension];
@@ -107,9 +118,13 @@ export function judgePlaces(places: readonly PositionFigures[], limits: SeamLimi
   });
 }
 
+/** Returns whether every judged dimension is inside its limits; true for none. */
 export const passes = (judged: readonly Judged[]): boolean => judged.every((j) => j.out === null);
 
-/** The seam the limits describe, in the middle of each, for drawing beside a measured one. Overlap follows. */
+/**
+ * Returns the seam in the middle of the limits, mm, for drawing beside a measured one. Its overlap follows from the
+ * others.
+ */
 export function midSeam(limits: SeamLimits, plates: Plates) {
   const mid = (d: SeamDimension): number => {
     const { low, high } = limits.ranges[d];

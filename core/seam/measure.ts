@@ -26,8 +26,10 @@ export interface SeamFigures {
 }
 
 /**
- * How far the hooks lie over one another, mm: cover hook + body hook + end plate − width. Below 0 they do not meet.
- * Source: 21 CFR 113.60(a)(1), theoretical overlap length = CH + BH + T − W; from memory.
+ * Returns the theoretical overlap of the hooks, mm; below 0 when they do not meet.
+ *
+ * Source: 21 CFR 113.60(a)(1), CH + BH + T − W, from memory.
+ * @param m mm, > 0
  */
 export function overlapMm(
   m: Pick<SeamMeasures, "coverHookMm" | "bodyHookMm" | "endPlateMm" | "widthMm">,
@@ -35,34 +37,62 @@ export function overlapMm(
   return m.coverHookMm + m.bodyHookMm + m.endPlateMm - m.widthMm;
 }
 
-/** Length inside a seam in which hooks could overlap at all, mm. Industry seam practice, from memory. */
+/**
+ * Returns the length inside a seam in which hooks could overlap, mm. Industry seam practice, from memory.
+ *
+ * @param m mm, > 0
+ */
 export function innerLengthMm(m: Plates & { widthMm: number }): number {
   return m.widthMm - (2 * m.endPlateMm + m.bodyPlateMm);
 }
 
-/** The overlap as part of the most there could be, per cent. Industry seam practice, from memory. */
+/**
+ * Returns the overlap as a part of the most there could be, percent. Industry seam practice, from memory.
+ *
+ * @param overlap mm
+ * @param m mm, > 0
+ */
 export function overlapPercent(overlap: number, m: Plates & { widthMm: number }): number {
   return (100 * overlap) / innerLengthMm(m);
 }
 
-/** How far the body hook reaches into the seam, per cent. Industry seam practice, from memory. */
+/**
+ * Returns how far the body hook reaches into the seam, percent. Industry seam practice, from memory.
+ *
+ * @param m mm, > 0
+ */
 export function bodyHookButtingPercent(m: Plates & { bodyHookMm: number; widthMm: number }): number {
   return (
     (100 * (m.bodyHookMm - 1.1 * m.bodyPlateMm)) / (m.widthMm - 1.1 * (2 * m.endPlateMm + m.bodyPlateMm))
   );
 }
 
-/** What the thickness has over its five plates, mm. Industry seam practice, from memory. */
+/**
+ * Returns the seam's thickness less its five plates, mm; below 0 when a measure is wrong. Industry seam practice, from
+ * memory.
+ *
+ * @param m mm, > 0
+ */
 export function freeSpaceMm(m: Plates & { thicknessMm: number }): number {
   return m.thicknessMm - fivePlatesMm(m);
 }
 
-/** Two of the body and three of the end lie in a seam, mm. */
+/**
+ * Returns the thickness of the five plates in a seam, two of the body and three of the end, mm.
+ *
+ * @param m mm, > 0
+ */
 export function fivePlatesMm(m: Plates): number {
   return 2 * m.bodyPlateMm + 3 * m.endPlateMm;
 }
 
-/** Everything that follows from the measures of one place. */
+/**
+ * Returns everything that follows from the measures of one place: overlap, mm and percent, butting, percent, and free
+ * space, mm.
+ *
+ * Sources: 21 CFR 113.60(a)(1) for the overlap, industry seam practice for the others; from memory.
+ * @param m mm, > 0
+ */
 export function deriveSeam(m: SeamMeasures): SeamFigures {
   const overlap = overlapMm(m);
   return {

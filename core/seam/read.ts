@@ -41,8 +41,11 @@ function unitOf(word: string): SeamUnit {
 }
 
 /**
- * A length of a seam as somebody types it: `0.115`, `115` and `2.92` are all one seam width. With a unit it is taken as
- * written; without, as whichever unit makes a length that such a thing has. What could be two things, or is odd, is asked.
+ * Returns a length of a seam as typed, mm: `0.115`, `115` and `2.92` are all one seam width. With a unit it is taken
+ * as written; without, in the unit that makes a plausible length. What could be two lengths, or is odd, is asked about
+ * instead.
+ *
+ * @param length which dimension it is, for what is plausible
  */
 export function readSeamLength(text: string, length: SeamLength): SeamReading {
   const name = LENGTH_NAMES[length];
@@ -72,23 +75,35 @@ export function readSeamLength(text: string, length: SeamLength): SeamReading {
   return { outcome: "ask", mm: first.mm, unit: first.unit, question: asked };
 }
 
-/** A number of per cent as typed, `15`, `15 %` or `12,5`; null when it is none. */
+/** Returns a percentage as typed (`15`, `15 %`, `12,5`); null when it is none. */
 export function readPercent(text: string): number | null {
   const values = readNumber(text.replace("%", "").trim());
   return values.length === 0 ? null : Math.min(...values);
 }
 
-/** A length of a seam in both units: `0.115 in (2.92 mm)`. @param mm length in mm */
+/**
+ * Returns a length of a seam in both units: `0.115 in (2.92 mm)`.
+ *
+ * @param mm length, mm
+ */
 export function lengthWords(mm: number): string {
   return `${(mm / MM_PER_IN).toFixed(3)} in (${mm.toFixed(2)} mm)`;
 }
 
-/** What was read, shown back to the half thousandth: `0.0495 in (1.257 mm)`. @param mm length in mm */
+/**
+ * Returns a length as it was read, to half a thousandth of an inch: `0.0495 in (1.257 mm)`.
+ *
+ * @param mm length, mm
+ */
 export function shownBack(mm: number): string {
   return `${(mm / MM_PER_IN).toFixed(4).replace(/0$/, "")} in (${mm.toFixed(3).replace(/0$/, "")} mm)`;
 }
 
-/** A length of a seam in the household's unit: `0.115 in` or `2.92 mm`. @param mm length in mm */
+/**
+ * Returns a length of a seam in the household's unit: `0.115 in` or `2.92 mm`.
+ *
+ * @param mm length, mm
+ */
 export function formatSeam(mm: number, system: "us" | "metric"): string {
   return system === "us" ? `${(mm / MM_PER_IN).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
 }

@@ -27,13 +27,16 @@ const SECTION_NAMES: Record<SectionFault, string> = {
   "no-overlap": "Hooks do not meet",
 };
 
-/** Name of a lesson, for a sentence. */
+/** Returns the name of a lesson, as it reads in a sentence. */
 export function lessonName(lesson: Lesson): string {
   if (lesson === "good-section" || lesson === "good-outside") return "Nothing: this seam is good";
   return lesson in SECTION_NAMES ? SECTION_NAMES[lesson as SectionFault] : defectOf(lesson as DefectKey).name;
 }
 
-/** What is done about it. A fault of the inside is found on an empty can: the sealer does not go on with it. */
+/**
+ * Returns what is done about a lesson's defect. A fault of the inside is found on an empty can, and the sealer is
+ * stopped for it. Common practice, no source.
+ */
 export function lessonVerdict(lesson: Lesson): SeamVerdict {
   if (lesson === "good-section" || lesson === "good-outside") return "accept";
   return lesson in SECTION_NAMES ? "stop" : defectOf(lesson as DefectKey).verdict;
@@ -103,7 +106,11 @@ function hill(
   });
 }
 
-/** The numbers a lesson is drawn from. The same seed always makes the same exercise. */
+/**
+ * Returns the measures a lesson is drawn from, mm. The same seed gives the same exercise.
+ *
+ * @param seed whole
+ */
 export function exercise(lesson: Lesson, seed: number): Exercise {
   const r = randomFrom(seed);
   const choices = shuffled(
@@ -180,6 +187,7 @@ export function exercise(lesson: Lesson, seed: number): Exercise {
   return { seed, lesson, choices, kind: "outside", view };
 }
 
+/** Returns whether a lesson shows a cross-section or the outside of a can. */
 export const sortOf = (lesson: Lesson): "section" | "outside" =>
   lesson === "good-section" || (SECTION_FAULTS as readonly string[]).includes(lesson) ? "section" : "outside";
 
@@ -197,7 +205,11 @@ export interface Answered {
   right: boolean;
 }
 
-/** Right and asked, of the newest answers to each lesson; what was missed is remembered until it is known again. */
+/**
+ * Returns, for each lesson, how many of the newest answers were right, of how many, and whether it is known by now.
+ *
+ * @param answers in order of time
+ */
 export function scoreOf(
   answers: readonly Answered[],
 ): Map<Lesson, { right: number; asked: number; known: boolean }> {
@@ -212,9 +224,11 @@ export function scoreOf(
 }
 
 /**
- * The next lesson: what was missed last comes back four times as often as what nobody has asked yet, and eight times as
- * often as what is known; never the same twice in a row.
- * @param answers in order
+ * Returns the next lesson: what was missed last is eight times as likely as what is known, and four times as likely as
+ * what was never asked; never the same twice in a row.
+ *
+ * @param answers in order of time
+ * @param seed whole
  */
 export function nextLesson(answers: readonly Answered[], seed: number): Lesson {
   const r = randomFrom(seed);

@@ -43,10 +43,11 @@ const onCircle = (c: Point, r: number, degrees: number): Point => {
 };
 
 /**
- * The cross-section that follows from the measures. The five plates stand side by side with the free space shared out
- * between them, every fold as round as the plates in it allow; the body's fold touches the end's, so that hooks drawn to
- * their lengths overlap by exactly CH + BH + EPT − W.
- * @returns null where the measures are of no seam: too narrow for its own folds
+ * Returns the cross-section that follows from a seam's measures, mm: five plates with the free space shared between
+ * them, and hooks that overlap by exactly CH + BH + EPT − W. Null when it is too narrow for its own folds.
+ *
+ * Source: 21 CFR 113.60(a)(1) for the overlap, from memory; the rounding of folds is drawn, no source.
+ * @param m mm, > 0; the countersink may be null
  */
 export function seamSection(m: SeamMeasures & { countersinkMm?: number | null }): SeamSection | null {
   const { endPlateMm: ept, bodyPlateMm: bpt, widthMm: w, bodyHookMm: bh, coverHookMm: ch } = m;

@@ -30,7 +30,12 @@ export interface SeamSheet extends Plates {
 /** Everything known of one place; null where it cannot be known from what was read. Lengths mm, the rest per cent. */
 export type PositionFigures = Record<SeamDimension, number | null> & { freeSpaceMm: number | null };
 
-/** Reads one place and works out the rest. */
+/**
+ * Returns the measures of one place with everything that follows from them, mm and percent; null where something was
+ * not measured.
+ *
+ * @param plates mm, > 0
+ */
 export function figuresOf(p: SeamPosition, plates: Plates): PositionFigures {
   const { width, bodyHook, thickness } = p;
   const coverHook =
@@ -71,7 +76,12 @@ export interface SheetProblem {
 /** A seam pressed in a micrometer may read this much less than its plates, mm. Common practice, no source. */
 const SQUEEZE_MM = 0.1;
 
-/** What is impossible in measures of one place, whatever the sealer. @param at prefix of the field names */
+/**
+ * Returns what is impossible in the measures of one place, with the field to correct; empty when nothing is.
+ *
+ * @param plates mm, > 0
+ * @param at prefix of the field names
+ */
 export function impossible(p: SeamPosition, plates: Plates, at = ""): SheetProblem[] {
   const found: SheetProblem[] = [];
   const no = (field: string, message: string) => found.push({ field: `${at}${field}`, message });
@@ -102,7 +112,10 @@ export function impossible(p: SeamPosition, plates: Plates, at = ""): SheetProbl
   return found;
 }
 
-/** What is wrong with a whole sheet: plates, places, measurements that its method has to give. Empty when it can be judged. */
+/**
+ * Returns what is wrong with a whole sheet: plates, places, and measures its method has to give. Empty when it can be
+ * judged.
+ */
 export function sheetProblems(sheet: SeamSheet): SheetProblem[] {
   const found: SheetProblem[] = [];
   for (const [field, mm] of [
@@ -129,7 +142,7 @@ export function sheetProblems(sheet: SeamSheet): SheetProblem[] {
   return found;
 }
 
-/** Mean of a dimension over the places where it is known; null where nowhere. */
+/** Returns the mean of a dimension over the places where it is known, mm or percent; null when it is known nowhere. */
 export function meanOf(sheet: SeamSheet, d: SeamDimension): number | null {
   const values = sheet.positions.map((p) => figuresOf(p, sheet)[d]).filter((v) => v !== null);
   return values.length > 0 ? values.reduce((a, b) => a + b, 0) / values.length : null;

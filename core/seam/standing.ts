@@ -30,7 +30,11 @@ export type SealerEvent = { at: number } & (
   | { kind: "stopped"; reason: string }
 );
 
-/** The first of what was read off a closed can that lies beyond its limits, in words; null when all is inside. */
+/**
+ * Returns which measure of a closed can is beyond its limits, as a sentence; null when all are inside.
+ *
+ * @param outside mm
+ */
 export function outsideBeyond(outside: OutsideMeasures, limits: SeamLimits): string | null {
   for (const d of ["width", "thickness", "countersink"] as const) {
     const value = outside[d];
@@ -89,8 +93,12 @@ export const TEAR_DOWN_EVERY_H = 4;
 const HOUR = 3_600_000;
 
 /**
- * Whether a sealer may close cans of a size now, from everything that happened to it. Only a passing set-up test releases
- * what a jam, an adjustment, another size, the time, a figure beyond its limits or a bad seam has stopped.
+ * Returns whether a sealer may close cans of a size now, and why not, from everything that happened to it. Only a
+ * passed setup test releases it after a jam, an adjustment, another size, too long a time, a figure beyond its limits
+ * or a bad seam. Common practice, no source.
+ *
+ * @param events in order of time
+ * @param now ms since 1970 UTC
  */
 export function sealerStanding(
   events: readonly SealerEvent[],

@@ -6,12 +6,13 @@ const ALPHA = 0.25;
 const Z90 = 1.6448536269514722;
 
 /**
- * Single exponential smoothing: what each next value was expected to be.
+ * Returns what each next value was expected to be by single exponential smoothing, in the unit of the values: S₂ to
+ * Sₙ₊₁, the last one for the time after them.
  *
  * Source: NIST/SEMATECH e-Handbook 6.4.3.1: S₂ = y₁, then Sₜ = α yₜ₋₁ + (1 − α) Sₜ₋₁.
  * @param values in order of time
- * @param alpha 0 < α ≤ 1
- * @returns S₂ … Sₙ₊₁: as many as values, the last one for the time after them
+ * @param alpha > 0, ≤ 1
+ * @throws RangeError outside that range
  */
 export function smooth(values: readonly number[], alpha: number): number[] {
   if (!(alpha > 0 && alpha <= 1)) throw new RangeError(`alpha is above 0 and at most 1, got ${alpha}`);
@@ -30,8 +31,13 @@ export interface Forecast {
 }
 
 /**
- * What a household takes of something in a month, from what it took in each month so far; null when there is too little to go
- * by. The interval is that of the errors the same rule made before.
+ * Returns how many of something a household takes in a month, ≥ 0, with the interval of the errors the same rule made
+ * before; null when there are too few months.
+ *
+ * Source: NIST/SEMATECH e-Handbook 6.4.3.1; the smoothing constant is assumed.
+ * @param perMonth how many in each month, in order, ≥ 0
+ * @param alpha > 0, ≤ 1
+ * @throws RangeError outside that range
  */
 export function forecast(perMonth: readonly number[], alpha = ALPHA): Forecast | null {
   if (perMonth.length < LEAST_MONTHS) return null;

@@ -1,6 +1,8 @@
 /**
- * Best-by of a canned container: a year after it was canned, for best quality. Sound for longer while the seal
- * holds. Source: USDA 2015, Guide 1 (storing canned foods), from memory.
+ * Returns the best-by instant of a canned container, ms since 1970 UTC: a year after it was canned, for quality. It is
+ * safe for longer while the seal holds.
+ *
+ * Source: USDA 2015, Guide 1 (storing canned foods), from memory.
  * @param cannedAt ms since 1970 UTC
  */
 export function bestBy(cannedAt: number): number {
@@ -9,7 +11,7 @@ export function bestBy(cannedAt: number): number {
   return date.getTime();
 }
 
-/** First expired, first out: the order in which to eat, by best-by and then by code. */
+/** Returns containers oldest first, then by code: the order in which to eat them. Common practice, no source. */
 export function eatingOrder<T extends { cannedAt: number; code: string }>(containers: readonly T[]): T[] {
   return [...containers].sort(
     (a, b) => bestBy(a.cannedAt) - bestBy(b.cannedAt) || (a.code < b.code ? -1 : 1),
@@ -17,8 +19,10 @@ export function eatingOrder<T extends { cannedAt: number; code: string }>(contai
 }
 
 /**
- * Minutes to boil the food before eating it, the usual extra caution: 10 up to 1,000 ft, and 1 more for each further
- * 1,000 ft or part of it. Source: USDA 2015, Guide 1, from memory.
+ * Returns the minutes to boil the food before eating it, as the usual extra caution: 10 up to 1,000 ft, and 1 more for
+ * each further 1,000 ft or part of it.
+ *
+ * Source: USDA 2015, Guide 1, from memory.
  * @param altitudeFt feet above sea level; below 0 counts as 0
  */
 export function boilMinutes(altitudeFt: number): number {

@@ -62,7 +62,10 @@ export const SIGNS: readonly SignFacts[] = [
   },
 ];
 
-/** What is looked at on a jar, or on a can, in its own words. */
+/**
+ * Returns the signs of spoilage to look for on a can or on a jar, each in its own words. Source: USDA 2015, Guide 1,
+ * from memory.
+ */
 export function signsOf(can: boolean): SignFacts[] {
   if (!can) return [...SIGNS];
   return SIGNS.flatMap((s) => (s.ofCan === null ? [] : [{ ...s, ...s.ofCan }]));

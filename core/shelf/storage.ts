@@ -14,7 +14,13 @@ export interface StorageEntry {
 
 export type StorageState = "frozen" | "cold" | "good" | "warm" | "hot";
 
-/** What a temperature means for what stands in it. */
+/**
+ * Returns what a temperature means for containers stored at it: frozen, cold, good, warm
+ * or hot.
+ *
+ * Source: USDA 2015, Guide 1 (storing canned foods), from memory.
+ * @param tempC °C
+ */
 export function storageState(tempC: number): StorageState {
   if (tempC <= FREEZES_C) return "frozen";
   if (tempC < ADVICE_C.low) return "cold";
@@ -37,7 +43,12 @@ export interface StorageEvent {
   worstC: number;
 }
 
-/** Freezing and heat in one room, oldest first. @param entries of that room, in any order */
+/**
+ * Returns freezing and heat in one room, oldest first; empty when there was none.
+ *
+ * Source: USDA 2015, Guide 1 (storing canned foods), from memory.
+ * @param entries temperatures of that room, °C, in any order
+ */
 export function storageEvents(entries: readonly StorageEntry[]): StorageEvent[] {
   const events: StorageEvent[] = [];
   let open: StorageEvent | null = null;

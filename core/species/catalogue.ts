@@ -11,8 +11,8 @@ const BY_KEY = new Map(SPECIES.map((s) => [s.key, s]));
 const OWN_MARK = "/";
 
 /**
- * The animal of a key. A key such as `wild-sheep/Barbary sheep` is one the household added: its own name, and
- * everything else like the animal before the stroke.
+ * Returns the animal of a key; undefined when there is none. A key such as `wild-sheep/Barbary sheep` is one the
+ * household added: its own name, and everything else as the animal before the slash.
  */
 export function speciesByKey(key: string): Species | undefined {
   const stroke = key.indexOf(OWN_MARK);
@@ -23,7 +23,12 @@ export function speciesByKey(key: string): Species | undefined {
   return { ...like, key, name, plural: name.toLowerCase(), named: false, like: like.name };
 }
 
-/** The key of an animal the household adds itself. @throws RangeError for an animal like no other */
+/**
+ * Returns the key of an animal the household adds.
+ *
+ * @param likeKey the animal it is treated like
+ * @throws RangeError when that is not known
+ */
 export function ownSpeciesKey(likeKey: string, name: string): string {
   const trimmed = name.trim().replaceAll(/\s+/g, " ");
   if (!BY_KEY.has(likeKey)) throw new RangeError(`no animal ${likeKey} in the catalogue`);
@@ -31,12 +36,12 @@ export function ownSpeciesKey(likeKey: string, name: string): string {
   return `${likeKey}${OWN_MARK}${trimmed}`;
 }
 
-/** The group of what has these animals in it, by the first; red meat where none is known. */
+/** Returns the group of meat from these animals, by the first of them; red meat when none is known. */
 export function groupOf(species: readonly string[]): SpeciesGroup {
   return speciesByKey(species[0] ?? "")?.group ?? "red-meat";
 }
 
-/** The condition an animal of this kind usually waits for; null when it carries nothing that is tested. */
+/** Returns what an animal of this kind usually waits for, such as a test for disease; null when nothing. */
 export function holdOffered(species: Species | undefined): string | null {
   return species?.cautions.map((c) => HOLD_OFFERED[c]).find(Boolean) ?? null;
 }
@@ -48,7 +53,7 @@ const TREATED_AS: Record<SpeciesGroup, string> = {
   tuna: "tuna",
 };
 
-/** What the screen says when the published row does not name the animal; null when it does. */
+/** Returns what to say when the published row does not name the animal; null when it does. */
 export function treatedAs(species: Species): string | null {
   if (species.named) return null;
   const like = species.like ? `, like ${species.like.toLowerCase()}` : "";
@@ -58,7 +63,10 @@ export function treatedAs(species: Species): string | null {
 /** Fat enough, per cent, that the rim of a jar is wiped twice with vinegar. Common practice, no source. */
 const FATTY_PERCENT = 4;
 
-/** Whether a kind is fatty: by its caution, or by its composition. A kind nobody knows counts as fatty. */
+/**
+ * Returns whether an animal's meat is fatty, by its caution or its composition (from memory). One that is not known
+ * counts as fatty.
+ */
 export function isFatty(key: string): boolean {
   const species = speciesByKey(key);
   return !species || species.cautions.includes("fatty") || species.composition.fat >= FATTY_PERCENT;

@@ -28,7 +28,7 @@ export const FORM_NAMES: Record<LotForm, string> = {
   broth: "broth",
 };
 
-/** Forms that make sense at the table for a group, the usual one first. Smoke and broth come later, from a lot. */
+/** Returns the forms that a group is cut into at the table, the usual one first. Common practice, no source. */
 export function formsFor(group: SpeciesGroup): LotForm[] {
   switch (group) {
     case "red-meat":
@@ -42,7 +42,7 @@ export function formsFor(group: SpeciesGroup): LotForm[] {
   }
 }
 
-/** Parts a group is usually taken apart into, in the order people work. Common practice, no source. */
+/** Returns the parts a group is usually taken apart into, in the order of the work. Common practice, no source. */
 export function partsOf(group: SpeciesGroup): string[] {
   switch (group) {
     case "red-meat":
@@ -56,9 +56,10 @@ export function partsOf(group: SpeciesGroup): string[] {
 }
 
 /**
- * The rows of the process table a lot may be put up by, the usual one first; none for a roast kept whole, which is
- * not packed until it is cut. The longer boneless time is never exchanged for the bone-in one unless the lot is on
- * the bone.
+ * Returns the rows of the process tables a lot may be canned by, the usual one first; empty for a roast, which is cut
+ * first. The longer boneless time is never exchanged for the bone-in one unless the lot is on the bone.
+ *
+ * Source: USDA 2015, from memory.
  */
 export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
   if (form === "bones" || form === "broth") return ["broth"];
@@ -78,10 +79,10 @@ export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
 }
 
 /**
- * What the table and the trade say about bones and skin of an animal, one sentence.
+ * Returns what to do with bones and skin of an animal, as one sentence.
  *
- * Source: USDA 2015, from memory (bone-in rows of chicken and rabbit; halibut); salmon bones that stay and
- * soften, common practice.
+ * Source: USDA 2015, from memory (bone-in rows of chicken and rabbit; halibut); salmon bones are common practice, no
+ * source.
  */
 export function boneRule(species: Species): string {
   if (species.cautions.includes("halibut-bones")) return "Bones and skin come out before it is packed.";

@@ -2,12 +2,11 @@
 export const SEA_LEVEL_PA = 101_325;
 
 /**
- * Atmospheric pressure at a height in the troposphere.
+ * Returns the absolute atmospheric pressure at an altitude, Pa.
  *
- * Source: U.S. Standard Atmosphere, 1976 (NOAA-S/T 76-1562), equation 33a with the constant lapse of the lowest
- * layer (6.5 K/km from 288.15 K).
- * @param altitudeM geopotential height above sea level, m, −5 000 to 11 000
- * @returns absolute pressure, Pa
+ * Source: U.S. Standard Atmosphere, 1976 (NOAA-S/T 76-1562), equation 33a with the lapse of the lowest layer (6.5 K/km
+ * from 288.15 K).
+ * @param altitudeM geopotential altitude, m, −5,000 to 11,000
  * @throws RangeError outside that range
  */
 export function atmosphericPressurePa(altitudeM: number): number {

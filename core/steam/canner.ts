@@ -12,14 +12,13 @@ export interface CannerSteam {
 }
 
 /**
- * Temperature in a canner at a true gauge pressure, some altitude, and some air left behind.
+ * Returns the temperature in a canner, °C, with the pressures behind it, kPa, at a gauge pressure, an altitude and
+ * some air left inside. Air holds up the gauge without heating: the steam's own pressure is (1 − air) of the total.
  *
- * Air holds up the gauge without heating: by Dalton's law the steam's own pressure is (1 − air) of the total and
- * the temperature is that of saturated steam at it. Sources: U.S. Standard Atmosphere 1976; IAPWS R7-97(2012);
- * Dalton's law.
- * @param altitudeM height above sea level, m, −5 000 to 11 000
+ * Sources: U.S. Standard Atmosphere 1976; IAPWS R7-97(2012); Dalton's law.
+ * @param altitudeM meters above sea level, −5,000 to 11,000
  * @param gaugeKPa true gauge pressure, kPa, ≥ 0
- * @param airFraction mole fraction of air left, 0 ≤ x < 1
+ * @param airFraction mole fraction of air, 0 to below 1
  * @throws RangeError outside those ranges
  */
 export function cannerSteam(altitudeM: number, gaugeKPa: number, airFraction = 0): CannerSteam {
@@ -34,11 +33,10 @@ export function cannerSteam(altitudeM: number, gaugeKPa: number, airFraction = 0
 }
 
 /**
- * The height at which water boils at a temperature: what a thermometer in a vented canner's steam tells of where it stands.
+ * Returns the altitude at which water boils at a temperature, meters above sea level.
  *
- * Sources: IAPWS R7-97(2012) for the pressure, the U.S. Standard Atmosphere 1976 turned round for the height.
- * @param tempC 80 to 101 °C
- * @returns m above sea level
+ * Sources: IAPWS R7-97(2012) for the pressure; U.S. Standard Atmosphere 1976, inverted, for the altitude.
+ * @param tempC °C, 80 to 101
  * @throws RangeError outside that range
  */
 export function altitudeOfBoiling(tempC: number): number {

@@ -5,11 +5,10 @@ const N = [
 ] as const;
 
 /**
- * Pressure at which water and steam stand in balance.
+ * Returns the absolute pressure at which water and steam are in equilibrium, MPa.
  *
  * Source: IAPWS R7-97(2012), region 4, equation 30.
- * @param temperatureK 273.15 to 647.096 K
- * @returns absolute pressure, MPa
+ * @param temperatureK K, 273.15 to 647.096
  * @throws RangeError outside that range
  */
 export function saturationPressureMPa(temperatureK: number): number {
@@ -24,11 +23,10 @@ export function saturationPressureMPa(temperatureK: number): number {
 }
 
 /**
- * Temperature of saturated steam.
+ * Returns the temperature of saturated steam, K.
  *
- * Source: IAPWS R7-97(2012), region 4 backward equation 31.
- * @param pressureMPa absolute, 0.000611213 to 22.064 MPa
- * @returns temperature, K
+ * Source: IAPWS R7-97(2012), region 4, backward equation 31.
+ * @param pressureMPa absolute, MPa, 0.000611213 to 22.064
  * @throws RangeError outside that range
  */
 export function saturationTemperatureK(pressureMPa: number): number {

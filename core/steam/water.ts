@@ -23,11 +23,12 @@ export interface SaturatedWater {
 }
 
 /**
- * Properties of water and steam in balance.
+ * Returns the properties of water and steam in equilibrium, SI units: pressure, and density, enthalpy and energy of
+ * each.
  *
  * Source: IAPWS SR1-86(1992), supplementary release on saturation properties (Wagner & Pruss 1993), coefficients from
- * memory, checked against steam tables; its pressure from IAPWS R7-97, whose slope is taken by a small difference.
- * @param tempC 0.01 to 200 °C
+ * memory, checked against steam tables; pressure from IAPWS R7-97.
+ * @param tempC °C, 0.01 to 200
  * @throws RangeError outside that range
  */
 export function saturatedWater(tempC: number): SaturatedWater {

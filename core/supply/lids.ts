@@ -7,7 +7,11 @@ export interface Box {
   since: number;
 }
 
-/** Takes so many from boxes, the oldest first. @returns what is taken from which, and how many are missing */
+/**
+ * Returns how many lids are taken from which boxes, the oldest first, and how many are missing, ≥ 0.
+ *
+ * @param count whole, ≥ 0
+ */
 export function takeFrom(
   boxes: readonly Box[],
   count: number,

@@ -15,12 +15,14 @@ export interface FireEstimate {
 }
 
 /**
- * Fuel and water of one run: an estimate, and never a reason to fill less water than the manual says.
+ * Returns an estimate of one run's energy, MJ, bottled gas, kg (null for an electric burner), and water boiled off,
+ * liters: full flame until the weight is on, then about a third. It is never a reason to fill less water than the
+ * manual says. Common practice, no source.
  *
- * Full flame until the weight is on, then about a third of it. What reaches the pot beyond warming it boils water: all
- * of it while venting; while holding under a weight about a tenth, since little steam is let go.
  * @param powerW of the burner at full flame, W, > 0
- * @param minutes heating up, venting with come-up, and at pressure
+ * @param minutes heating up; venting with come-up; and at pressure, each ≥ 0
+ * @param induction an electric burner whose heat reaches the pot almost whole
+ * @throws RangeError when the power is not above 0
  */
 export function fireEstimate(
   powerW: number,
@@ -43,9 +45,13 @@ export function fireEstimate(
 export const LOW_WATER_LITRES = 1;
 
 /**
- * Water left in a canner, litres: what was put in less what its time steaming and holding boiled off. An estimate; the rule
- * stays never to let it run dry.
- * @param minutes venting (all the flame goes into steam) and held or brought up to pressure since
+ * Returns an estimate of the water left in a canner, liters, ≥ 0: what was put in, less what boiled off. Common
+ * practice, no source.
+ *
+ * @param startLitres liters put in, ≥ 0
+ * @param powerW of the burner at full flame, W, > 0
+ * @param minutes venting; and coming up or held since, each ≥ 0
+ * @throws RangeError when the power is not above 0
  */
 export function waterLeft(
   startLitres: number,

@@ -7,8 +7,9 @@ export interface MixSource {
 }
 
 /**
- * Shares of harvests in what is made by putting sources together, each evenly mixed. They add up to 1 when those of
- * the sources do.
+ * Returns the share of each harvest, 0 to 1, in what is made from sources that are each evenly mixed. They add up to 1
+ * when those of the sources do.
+ *
  * @throws RangeError when nothing goes in
  */
 export function mixShares(sources: readonly MixSource[]): Map<string, number> {

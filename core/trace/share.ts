@@ -9,7 +9,12 @@ export interface Flow {
 /** Share of each source in each node: `to → from → fraction`, the fractions into one node adding up to 1. */
 export type Shares = Map<string, Map<string, number>>;
 
-/** Fraction of each node that came straight from each of its sources, by weight. */
+/**
+ * Returns the fraction of each node, 0 to 1, that came from each of its direct sources, by weight.
+ *
+ * @param flows weights in kg, > 0
+ * @throws RangeError when one is not above 0
+ */
 export function directShares(flows: readonly Flow[]): Shares {
   const shares: Shares = new Map();
   for (const { from, to, massKg } of flows) {
@@ -26,13 +31,11 @@ export function directShares(flows: readonly Flow[]): Shares {
 }
 
 /**
- * Share of every harvest in each of some nodes, through any history of splits and merges. What many of them come from is
- * worked out once.
+ * Returns the share of every harvest, 0 to 1, in each of some nodes, through any splits and merges: node → harvest →
+ * fraction. A harvest is whatever nothing flows into; every source counts as evenly mixed. The shares of a node add up
+ * to 1.
  *
- * A harvest is whatever nothing flows into. Every source is taken to be evenly mixed, so a part of a lot has the
- * lot's own shares. The shares of a node add up to 1.
- * @param flows all flows among the nodes' ancestors; a flow into an ancestor of itself is refused
- * @returns node → harvest id → fraction
+ * @param flows all flows among the nodes' ancestors, kg, ≥ 0
  * @throws RangeError when flows run in a circle
  */
 export function harvestSharesOfAll(

@@ -21,14 +21,13 @@ export interface LearnedYield extends Estimate {
 const BETWEEN_PEOPLE = 0.04;
 
 /**
- * Fraction that comes out of a part, learned from the household's own cases and drawn towards the prior.
+ * Returns the fraction of a part's weight that comes out, 0 to 1.2, with its 90 % interval, learned from the
+ * household's own cases and starting from what is typical. Brine can add weight, so it may be above 1.
  *
- * Two steps, each the closed-form normal posterior: what everybody else's cases say about the part, starting from the
- * typical; then the person's own, starting from that with the difference between people added to its doubt.
- * With nobody asked about, all cases count alike. Kept within 0 and 1.2 for reading; brine can add weight.
- * @param typical the prior, from common practice
+ * Two steps of the normal posterior: what the others' cases say, then the person's own. Typical values are common
+ * practice, no source.
  * @param cases weighed cases of the same animal, part and form
- * @param personId who holds the knife; null for the household as a whole
+ * @param personId who cuts; null for the household as a whole
  */
 export function learnedYield(
   typical: TypicalStep,
@@ -57,7 +56,11 @@ export function learnedYield(
   };
 }
 
-/** A yield as weight: what to expect from this much. All kg. */
+/**
+ * Returns what to expect from a weight by a yield: the mean and the 90 % interval, kg.
+ *
+ * @param inKg kg, ≥ 0
+ */
 export function expectedKg(inKg: number, y: LearnedYield): { kg: number; lowKg: number; highKg: number } {
   return { kg: inKg * y.mean, lowKg: inKg * y.low, highKg: inKg * y.high };
 }

@@ -28,8 +28,10 @@ const RED_PARTS: readonly [RegExp, TypicalStep][] = [
 ];
 
 /**
- * Fraction of a part that is fit to pack once it is trimmed and cut, before any case of one's own.
- * @param part as the household calls it; unknown names take the middle of the group
+ * Returns the fraction of a part that is fit to pack once it is trimmed and cut, 0 to 1, with its spread, before any
+ * case of the household's own. Common practice, no source.
+ *
+ * @param part as the household calls it; a name that is not known takes the middle of its group
  */
 export function typicalCutting(group: SpeciesGroup, part: string, form: LotForm): TypicalStep {
   if (form === "bones") return step(0.95, 0.04, 0.04);
@@ -45,7 +47,10 @@ export function typicalCutting(group: SpeciesGroup, part: string, form: LotForm)
   return /section|tail|whole/.test(name) ? step(0.8, 0.09, 0.06) : step(0.72, 0.1, 0.06);
 }
 
-/** Fraction of a dressed animal that becomes boneless meat, before any case of one's own. */
+/**
+ * Returns the fraction of a dressed animal that becomes boneless meat, 0 to 1, with its spread, before any case of the
+ * household's own. Common practice, no source.
+ */
 export function typicalBoneless(species: Species): TypicalStep {
   const { mean, sd } = species.yields.boneless;
   // Between kinds of one build and between animals of one kind the difference is about the same.
