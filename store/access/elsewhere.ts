@@ -1,7 +1,10 @@
 import Database from "better-sqlite3";
 import { isWord } from "./scrypt.ts";
 
-/** The hash of the passphrase that a larder file elsewhere asks for; null when it has none, or is from before there were any. */
+/**
+ * Returns the hash of the passphrase that a larder file elsewhere asks for; null when it has none, or is of a layout
+ * without passphrases.
+ */
 export function passphraseHashIn(path: string): string | null {
   const db = new Database(path, { readonly: true, fileMustExist: true });
   try {
@@ -16,6 +19,6 @@ export function passphraseHashIn(path: string): string | null {
   }
 }
 
-/** Whether words are those of a hash. */
+/** Returns whether a passphrase is the one a hash was made of. */
 export const matchesHash = (hash: string, words: string): Promise<boolean> =>
   isWord(words.slice(0, 200), hash);

@@ -5,14 +5,17 @@ const COST = { N: 2 ** 15, r: 8, p: 3 } as const;
 const LENGTH = 32;
 const MOST_MEMORY = 128 * 1024 * 1024;
 
-/** A word as it is kept: what it was made with, its salt and its scrypt, none of which gives the word away. */
+/**
+ * Returns a passphrase or PIN as it is stored: the scrypt parameters, its salt and its hash, from which it cannot be
+ * read.
+ */
 export async function hashWord(word: string): Promise<string> {
   const salt = randomBytes(16);
   const key = await derived(word, salt, COST);
   return ["scrypt", COST.N, COST.r, COST.p, salt.toString("base64"), key.toString("base64")].join("$");
 }
 
-/** Whether a word is the one that was kept. Takes as long when it is not. */
+/** Returns whether a passphrase or PIN is the stored one. A wrong one takes as long as the right one. */
 export async function isWord(word: string, kept: string): Promise<boolean> {
   const [kind, N, r, p, salt, key] = kept.split("$");
   if (kind !== "scrypt" || !salt || !key) return false;

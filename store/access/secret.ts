@@ -22,11 +22,12 @@ function keep(larder: Larder, name: string, hash: string): void {
     .run(name, hash, larder.now());
 }
 
+/** Returns whether the larder has a passphrase, so that other devices may sign in. */
 export const hasPassphrase = (larder: Larder): boolean => kept(larder, PASSPHRASE) !== null;
 
 /**
- * Sets the passphrase by which other devices of the kitchen get in. Whoever was in must say the new one.
- * @throws Refused when it is too short, or all one letter
+ * Sets the passphrase by which other devices sign in, and signs all of them out. Throws Refused when it is too short
+ * or one character repeated.
  */
 export async function setPassphrase(larder: Larder, write: Write, words: string): Promise<void> {
   if ([...words].length < SHORTEST_PASSPHRASE)
@@ -43,7 +44,7 @@ export async function setPassphrase(larder: Larder, write: Write, words: string)
   });
 }
 
-/** Whether these are the words. Where there are none, it takes as long and is never right. */
+/** Returns whether these words are the passphrase. Where there is none it takes as long, and returns false. */
 export async function isPassphrase(larder: Larder, words: string): Promise<boolean> {
   const hash = kept(larder, PASSPHRASE);
   const right = await isWord(words.slice(0, 200), hash ?? NEVER);
@@ -53,9 +54,15 @@ export async function isPassphrase(larder: Larder, words: string): Promise<boole
 /** A hash of nothing anybody could say: compared with where there is none, so that the time tells nothing. */
 const NEVER = `scrypt$32768$8$3$${randomBytes(16).toString("base64")}$${randomBytes(32).toString("base64")}`;
 
+/** Returns whether a person has a PIN. */
 export const hasPin = (larder: Larder, personId: string): boolean => kept(larder, pinOf(personId)) !== null;
 
-/** Sets or takes off the PIN a person is asked for on a shared screen. @throws Refused unless four to eight figures */
+/**
+ * Sets the PIN that a person is asked for on a shared device, or removes it. Throws Refused unless it has four to
+ * eight digits.
+ *
+ * @param pin null removes it
+ */
 export async function setPin(
   larder: Larder,
   write: Write,
@@ -71,14 +78,17 @@ export async function setPin(
   });
 }
 
-/** Whether this is the person’s PIN. False where the person has none. */
+/** Returns whether this is a person's PIN; false when the person has none. */
 export async function isPin(larder: Larder, personId: string, pin: string): Promise<boolean> {
   const hash = kept(larder, pinOf(personId));
   const right = await isWord(pin.slice(0, 20), hash ?? NEVER);
   return hash !== null && right;
 }
 
-/** What a screen carries to show that a person's PIN was said on it: worthless for anyone else, and once the PIN is changed. */
+/**
+ * Returns what a device keeps to show that a person's PIN was entered on it. It is of no use for another person, or
+ * after the PIN changed.
+ */
 export function proofOf(larder: Larder, personId: string): string {
   let key = kept(larder, "cookie-key");
   if (!key) {
@@ -90,7 +100,7 @@ export function proofOf(larder: Larder, personId: string): string {
     .digest("base64url");
 }
 
-/** Whether a screen’s proof is of this person’s present PIN. False for null. */
+/** Returns whether a device's proof is of a person's present PIN; false for null. */
 export function isProof(larder: Larder, personId: string, proof: string | null): boolean {
   const right = Buffer.from(proofOf(larder, personId));
   const given = Buffer.from(proof ?? "");

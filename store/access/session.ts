@@ -9,8 +9,12 @@ const ROTATE_MS = 12 * HOUR_MS;
 /** and the one before is taken for a moment longer: a page asks for several things at once. */
 const OVERLAP_MS = 60_000;
 
-/** What is kept of a key: enough to know it again, not enough to use it. The key itself has 256 bits of chance in it. */
+/**
+ * Returns the SHA-256 of a session key: enough to recognize the key, not enough to use it. A key holds 256 random
+ * bits.
+ */
 export const hashOfKey = (key: string) => createHash("sha256").update(key).digest("hex");
+/** Returns a new random session key of 256 bits, as text for a cookie. */
 export const newKey = () => randomBytes(32).toString("base64url");
 
 export interface Session {
@@ -19,7 +23,7 @@ export interface Session {
   expiresAt: number;
 }
 
-/** Lets a screen in. @returns the key it shows from now on */
+/** Signs a device in. Returns the key it shows from now on. */
 export function openSession(larder: Larder, device: string): string {
   const key = newKey();
   const now = larder.now();
@@ -30,7 +34,10 @@ export function openSession(larder: Larder, device: string): string {
   return key;
 }
 
-/** The screen that shows a key, and the key it shall show from now on when this one has been shown for long; null for a stranger. */
+/**
+ * Returns the session of a key, and the key that is to replace it when it has been in use for long, else null. Null
+ * for a key that is not known or has expired.
+ */
 export function knownSession(larder: Larder, key: string): { session: Session; next: string | null } | null {
   const hash = hashOfKey(key);
   const now = larder.now();
@@ -49,7 +56,7 @@ export function knownSession(larder: Larder, key: string): { session: Session; n
   return { session: row, next };
 }
 
-/** Screens that are in, newest first. `id` tells them apart and opens nothing. */
+/** Returns the devices that are signed in, newest first. Their `id` tells them apart and signs nobody in. */
 export function listSessions(larder: Larder): (Session & { id: string })[] {
   return larder.sqlite
     .prepare(
@@ -58,7 +65,7 @@ export function listSessions(larder: Larder): (Session & { id: string })[] {
     .all(larder.now()) as (Session & { id: string })[];
 }
 
-/** Ends the session of a screen, by the beginning of its hash. Does nothing where there is none. */
+/** Signs a device out, by the id of its session. Does nothing when there is none. */
 export function endSession(larder: Larder, id: string): void {
   larder.sqlite.prepare("delete from session where substr(hash, 1, 12) = ?").run(id);
 }

@@ -16,10 +16,9 @@ export interface Token {
 }
 
 /**
- * Makes a token for a program or an instrument, with the one right it needs.
- * @returns the token itself, which is told this once, since only its hash is kept; null when the same form was answered
- *   before: that token is still good, and cannot be told again
- * @throws Refused for a gauge without its canner
+ * Creates an access token for a program or an instrument, with one right. Returns the token, which is shown this once
+ * because only its hash is stored; null when the same form was answered before, and then the first token is still
+ * good. Throws Refused for a gauge without a canner.
  */
 export function issueToken(
   larder: Larder,
@@ -55,7 +54,7 @@ export function issueToken(
   return { id, token: told ? token : null };
 }
 
-/** What a token may do; null for one that is not known here or was taken back. */
+/** Returns what an access token may do; null when it is not known or was revoked. */
 export function knownToken(
   larder: Larder,
   token: string,
@@ -69,7 +68,7 @@ export function knownToken(
   );
 }
 
-/** Returns the access tokens that are good, the oldest first. */
+/** Returns the access tokens that are in use, oldest first. */
 export function listTokens(larder: Larder): Token[] {
   return larder.sqlite
     .prepare(
@@ -79,7 +78,7 @@ export function listTokens(larder: Larder): Token[] {
     .all() as Token[];
 }
 
-/** Takes an access token back, for good. Throws Refused (404) when there is none of this id that is good. */
+/** Revokes an access token for good. Throws Refused (404) when none in use has this id. */
 export function takeBackToken(larder: Larder, write: Write, id: string): void {
   once(larder, write, "access.token-back", () => {
     const { changes } = larder.sqlite
@@ -90,7 +89,7 @@ export function takeBackToken(larder: Larder, write: Write, id: string): void {
   });
 }
 
-/** Whether a run is one of a canner's: by id or code. */
+/** Returns whether a run, named by id or code, is one of a canner's. */
 export function isRunOf(larder: Larder, run: string, cannerId: string): boolean {
   return (
     larder.sqlite

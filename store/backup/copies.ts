@@ -28,9 +28,10 @@ export interface Taken extends Copy {
 
 const NAME = /^larder-(\d{4}-\d\d-\d\dT\d{6}\.\d{3}Z)(?:-([a-z-]+))?\.db$/;
 
+/** Returns the path of the folder for backups beside a larder. */
 export const backupFolder = (folder: string) => join(folder, "backups");
 
-/** When and why a backup was made, by its name; null when it is not the name of one. */
+/** Returns when and why a backup was made, from its file name; null when it is not a backup's name. */
 export function readBackupName(name: string): Dated | null {
   const [, instant, why = "before-update"] = NAME.exec(name) ?? [];
   if (!instant || !(BACKUP_REASONS as readonly string[]).includes(why)) return null;
@@ -38,7 +39,7 @@ export function readBackupName(name: string): Dated | null {
   return { name, at: Date.parse(iso), why: why as BackupReason };
 }
 
-/** The copies in a larder's backup folder, newest first. */
+/** Returns the backups in a larder's backup folder, newest first, with their sizes in bytes. */
 export function listBackups(folder: string): Copy[] {
   const at = backupFolder(folder);
   if (!existsSync(at)) return [];
@@ -67,16 +68,16 @@ export interface Checked {
 /** How a file is checked, and its history signed when it is sound: here, or in another process. */
 export type Check = (path: string, sign?: ToSign) => Checked | Promise<Checked>;
 
-/** Checks a file in this process. */
+/** Returns what is wrong with a larder file, looked at in this process; with `sign`, its history is signed too. */
 export function checkHere(path: string, sign?: ToSign): Checked {
   const wrong = checkFile(path);
   return { wrong, unsigned: sign && wrong.length === 0 ? signFile(path, sign) : null };
 }
 
 /**
- * Makes a copy while the larder goes on (SQLite's online backup), opens it and checks it, and only then gives it its
- * name. The history in it is signed. Older ones go as the rotation says.
- * @throws Error when the copy is not sound; it is not kept then
+ * Makes a backup while the larder stays in use (SQLite's online backup), checks it, signs its history, and only then
+ * gives it its name. Older backups are removed by the rotation. Returns the backup and what was removed. Throws Error
+ * when the backup is not sound; it is not kept.
  */
 export async function takeBackup(
   larder: Larder,
@@ -132,10 +133,15 @@ function signFile(path: string, { folder, at }: ToSign): string | null {
   }
 }
 
+/**
+ * Returns the file name of a backup.
+ *
+ * @param at when it was made, ms since 1970 UTC
+ */
 export const nameOf = (at: number, why: BackupReason) =>
   `larder-${new Date(at).toISOString().replaceAll(":", "")}-${why}.db`;
 
-/** What is wrong with a file that should be a larder; empty when it is sound. */
+/** Returns what is wrong with a file that should be a larder, as sentences; empty when it is sound. */
 export function checkFile(path: string): string[] {
   let sqlite: Database.Database | null = null;
   try {
@@ -150,7 +156,7 @@ export function checkFile(path: string): string[] {
   }
 }
 
-/** Lets go of copies the rotation does not keep. */
+/** Removes the backups that the rotation does not keep. Returns their names. */
 export function rotate(folder: string): string[] {
   const all = listBackups(folder);
   const keep = kept(all);
@@ -159,13 +165,13 @@ export function rotate(folder: string): string[] {
   return gone;
 }
 
-/** Path of a copy by its name. @throws Refused when there is none of that name */
+/** Returns the path of a backup. Throws Refused (404) when none has this name. */
 export function backupPath(folder: string, name: string): string {
   if (!listBackups(folder).some((c) => c.name === name)) refuse("There is no such copy.", 404);
   return join(backupFolder(folder), name);
 }
 
-/** Whether a day has passed since the newest copy, and something was written since. */
+/** Returns whether a day has passed since the newest backup and something was written since. */
 export function backupIsDue(larder: Larder): boolean {
   const [newest] = listBackups(larder.folder);
   const changed = larder.sqlite.prepare("select max(at) from write_key").pluck().get() as number | null;
@@ -173,7 +179,7 @@ export function backupIsDue(larder: Larder): boolean {
   return !newest || (larder.now() - newest.at >= 86_400_000 && changed > newest.at);
 }
 
-/** What a file or folder says survives a power cut from here on. */
+/** Waits until a file's or folder's content is on the disk, so that it survives a power cut. */
 export function synced(path: string): void {
   const file = openSync(path, "r");
   try {

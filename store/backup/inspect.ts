@@ -38,7 +38,11 @@ export interface HistoryQuestion {
 
 const HERE = "store/backup/inspect.ts";
 
-/** Looks at a file in another process. @param question whether its past is gone through as well; null: only the file */
+/**
+ * Returns what is found in a larder file by another process, so that this one is not blocked.
+ *
+ * @param question what its history is checked against; null checks the file alone
+ */
 export function inspectInProcess(path: string, question: Question | null = null): Promise<Inspection> {
   return new Promise((resolve, reject) => {
     execFile(
@@ -54,10 +58,16 @@ export function inspectInProcess(path: string, question: Question | null = null)
   });
 }
 
-/** Checks a file in another process, and signs its history there. */
+/**
+ * Returns what is wrong with a larder file, looked at in another process; with `sign`, its history is signed there.
+ */
 export const checkInProcess: Check = (path, sign) => inspectInProcess(path, sign ? { sign } : null);
 
-/** Looks at a file here. It is only read: nothing in it is changed, and its layout stays. */
+/**
+ * Returns what is found in a larder file, looked at in this process. The file is only read, and its layout stays.
+ *
+ * @param question what its history is checked against; null checks the file alone
+ */
 export function inspectFile(path: string, question: Question | null): Inspection {
   const sign = question && "sign" in question ? question.sign : undefined;
   const plain = { ...checkHere(path, sign), past: null, witnessed: null };

@@ -34,7 +34,11 @@ const COUNTED: [string, string][] = [
   ["changes", "audit"],
 ];
 
-/** What restoring a copy would bring, and what it would cost. */
+/**
+ * Returns what restoring a backup would bring back and what it would lose, in rows; what is wrong with it, empty when
+ * it is sound; and the fingerprint of another witness key it was signed with, else null. Throws Refused (404) when
+ * there is none of this name.
+ */
 export async function previewBackup(
   larder: Larder,
   name: string,
@@ -63,7 +67,9 @@ export async function previewBackup(
 }
 
 /**
- * Puts a backup in the place of the larder. What was there is kept as a backup itself.
+ * Replaces the larder with a backup. What was there is kept as a backup itself. Throws Refused when the backup is not
+ * sound, or of a later layout.
+ *
  * @param told who restores it and why, for its activity log
  */
 export async function restoreBackup(
@@ -98,7 +104,7 @@ function recordRestored(larder: Larder, { write, copy, reason }: Restored): void
   }));
 }
 
-/** Whether there is nothing in a larder that an archive could overwrite. */
+/** Returns whether a larder holds nothing that an imported archive could overwrite. */
 export function isEmpty(larder: Larder): boolean {
   return (
     larder.sqlite.prepare("select 1 from code_register union all select 1 from run limit 1").get() ===
@@ -107,11 +113,12 @@ export function isEmpty(larder: Larder): boolean {
 }
 
 /**
- * Puts a larder that stands ready in a folder in the place of the one in use, at one stroke: until then everything is as
- * it was, after it everything is the other's. What was there is kept in the backups. Whoever has said the passphrase
- * stays inside, and no token that was taken back since comes back with an older record.
- * @param restored what to say of it in its own log; null when it is the record of another larder than this: what was signed
- *   of this one is then put aside
+ * Replaces the larder in use with one that is complete in another folder, in one step: it is either as before or
+ * entirely the other. What was there is kept in the backups. Whoever is signed in stays so, and no token that was
+ * revoked since becomes valid again. Throws Refused when the other one is not sound.
+ *
+ * @param restored what the activity log says of it; null when it is the record of another larder, whose predecessor's
+ *   signatures are archived
  */
 export async function replaceLarder(
   larder: Larder,
@@ -175,8 +182,10 @@ function carryKeys(larder: Larder, source: string, restored: Restored | null): v
 }
 
 /**
- * Puts a copy in the place of a file that cannot be opened any more. The damaged file is kept beside the copies, since
- * somebody may still read something out of it.
+ * Replaces a file that cannot be opened any more with a backup. The damaged file is kept beside the backups, since
+ * something may still be read from it. Throws Refused (409) when the backup is not sound.
+ *
+ * @param at ms since 1970 UTC
  */
 export function replaceDamaged(folder: string, name: string, at: number): void {
   const path = backupPath(folder, name);
@@ -202,7 +211,7 @@ export function replaceDamaged(folder: string, name: string, at: number): void {
   synced(folder);
 }
 
-/** Clears away what a power cut left half done: copies that never got their name, archives half unpacked. */
+/** Removes what a power cut left unfinished: backups without their name, archives unpacked in part. */
 export function removePartialFiles(folder: string): void {
   for (const name of ["arriving", "leaving"]) rmSync(join(folder, name), { recursive: true, force: true });
   const part = join(folder, "larder.db.part");

@@ -18,8 +18,8 @@ const MONTHS = 12;
 const OF_EACH = { "by-hand": 10, "before-update": 3, "before-restore": 5 } as const;
 
 /**
- * Which copies are kept: the newest of each of the last seven days, five weeks and twelve months that have one, and the
- * newest few made for a reason. The newest of all is always kept.
+ * Returns the names of the backups to keep: the newest of each of the last seven days, five weeks and twelve months
+ * that have one, the newest few made for a reason, and the newest of all.
  */
 export function kept(copies: readonly Dated[]): Set<string> {
   const newestFirst = [...copies].sort((a, b) => b.at - a.at || (a.name < b.name ? 1 : -1));

@@ -35,7 +35,11 @@ const OVERDUE_MS = 3 * 86_400_000;
 const save = (folder: string, place: z.output<typeof Place>) =>
   writeWhole(join(folder, SETTINGS), `${JSON.stringify(place, null, 1)}\n`);
 
-/** The second place of a larder; null when none was chosen. @param folder the larder's folder */
+/**
+ * Returns the second place for a larder's backups and when it last worked; null when none was chosen.
+ *
+ * @param folder the larder's folder
+ */
 export function secondPlaceOf(folder: string): SecondPlace | null {
   const path = join(folder, SETTINGS);
   if (!existsSync(path)) return null;
@@ -56,8 +60,8 @@ function isSameDisk(folder: string, path: string): boolean {
 }
 
 /**
- * Chooses the second place, once it was tried: a file is written there and read back.
- * @throws Refused at `path` with what is wrong with it
+ * Chooses the second place for backups, after a file was written there and read back. Throws Refused at `path` with
+ * what is wrong with it.
  */
 export async function setSecondPlace(larder: Larder, write: Write, path: string): Promise<void> {
   const place = resolve(path.trim());
@@ -86,7 +90,7 @@ export async function setSecondPlace(larder: Larder, write: Write, path: string)
   save(larder.folder, { path: place, id, setAt: larder.now(), lastAt: null, trouble: null });
 }
 
-/** Sends no more backups there. What is there stays. */
+/** Sends no more backups to the second place. What is there stays. */
 export function removeSecondPlace(larder: Larder, write: Write): void {
   once(larder, write, "backup.second-place", () => ({
     result: null,
@@ -102,9 +106,8 @@ const isThere = (path: string, id: string): boolean => {
 };
 
 /**
- * Brings the newest backup and every signature to the second place, reads each back, and lets go of older backups there
- * as at home. It goes on beside everything else.
- * @returns what stood in the way; null when nothing did, or no place was chosen
+ * Copies the newest backup and every signature to the second place, reads each back, and removes older backups there
+ * by the same rotation. Returns what prevented it, as a sentence; null when nothing did, or no place was chosen.
  */
 export async function copyToSecondPlace({ folder, now }: Larder): Promise<string | null> {
   const place = secondPlaceOf(folder);
@@ -164,7 +167,11 @@ async function letGo(path: string): Promise<void> {
   for (const { name } of dated) if (!keep.has(name)) await rm(join(path, name), { force: true });
 }
 
-/** Whether there is something that should be at the second place for longer than a person should wait for it. */
+/**
+ * Returns whether something has been missing at the second place for longer than it may be.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function isOverdue(folder: string, now: number): boolean {
   const place = secondPlaceOf(folder);
   const [newest] = listBackups(folder);

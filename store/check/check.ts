@@ -19,14 +19,14 @@ const CHECKS = `
   select c.id, c.equipment_id as equipmentId, c.item, c.at, c.finding, c.note, c.run_id as runId, p.name as byName
   from equipment_check c left join person p on p.id = c.by_id`;
 
-/** Looks at one piece of equipment, oldest first. */
+/** Returns the equipment checks of one piece of equipment, oldest first. */
 export function checksOf(larder: Larder, equipmentId: string): CheckRecord[] {
   return larder.sqlite
     .prepare(`${CHECKS} where c.equipment_id = ? order by c.at, c.seq`)
     .all(equipmentId) as CheckRecord[];
 }
 
-/** What was looked at before a run, in the order it was tapped. */
+/** Returns the equipment checks made before a run, in the order they were recorded. */
 export function checksOfRun(larder: Larder, runId: string): CheckRecord[] {
   return larder.sqlite.prepare(`${CHECKS} where c.run_id = ? order by c.seq`).all(runId) as CheckRecord[];
 }
@@ -44,7 +44,7 @@ export function getTool(larder: Larder, id: string): Tool {
 
 export type ToolInput = Omit<Tool, "id" | "createdAt">;
 
-/** A burner, sealer or thermometer for the Shed. */
+/** Adds a burner, sealer or thermometer. Returns its id. Throws Refused at the field that is wrong. */
 export function addTool(larder: Larder, write: Write, input: ToolInput): { id: string } {
   return once(larder, write, "tool.add", () => {
     if (larder.db.select().from(tool).where(eq(tool.name, input.name)).get())
@@ -64,7 +64,11 @@ export interface Finding {
   note: string | null;
 }
 
-/** Writes down a look at one thing of a piece of equipment. @param kind what the equipment is */
+/**
+ * Records an equipment check of one item. Returns its id. Throws Refused when the item is not of this equipment.
+ *
+ * @param input its `kind` is what the equipment is
+ */
 export function recordCheck(
   larder: Larder,
   write: Write,
@@ -80,7 +84,12 @@ export function recordCheck(
   });
 }
 
-/** Appends one look. Call inside a write. */
+/**
+ * Adds one equipment check; call inside a write. Returns its id.
+ *
+ * @param equipmentId null for what is new with each load
+ * @param runId null outside of a run
+ */
 export function appendCheck(
   larder: Larder,
   write: Write,

@@ -18,7 +18,11 @@ export interface ColdRecord {
 const STANDING = `(e.temp_c is not null or e.place is not null)
   and not exists (select 1 from cold_entry c where c.corrects = e.id)`;
 
-/** Where an animal was and how cold, oldest first; only the newest when `newest` is given. */
+/**
+ * Returns the recorded places and temperatures of an animal, °C, oldest first.
+ *
+ * @param newest how many of the newest; all when left out
+ */
 export function coldEntries(larder: Larder, harvestId: string, newest = -1): ColdRecord[] {
   const rows = larder.sqlite
     .prepare(
@@ -30,7 +34,7 @@ export function coldEntries(larder: Larder, harvestId: string, newest = -1): Col
   return rows.reverse();
 }
 
-/** Every temperature of an animal as [instant, °C], oldest first: a logger brings a hundred thousand. */
+/** Returns every temperature of an animal as [ms since 1970 UTC, °C], oldest first; a logger may bring 100,000. */
 export function coldReadings(larder: Larder, harvestId: string): [number, number][] {
   return larder.sqlite
     .prepare(
@@ -48,7 +52,12 @@ export function countColdEntries(larder: Larder, harvestId: string): number {
   return row.n;
 }
 
-/** Writes down a place, a temperature or both, at an instant. */
+/**
+ * Records where an animal was, how cold it was, or both. Throws Refused when the instant is in the future or the
+ * temperature is impossible.
+ *
+ * @param input °C and ms since 1970 UTC; null where it was not said
+ */
 export function addColdEntry(
   larder: Larder,
   write: Write,
@@ -69,7 +78,10 @@ export function addColdEntry(
   });
 }
 
-/** Takes back an entry that was wrong. Both stay in the record; only one is read. */
+/**
+ * Strikes a wrong entry out. It stays in the record and is not read any more. Throws Refused when it is struck out
+ * already.
+ */
 export function strikeColdEntry(larder: Larder, write: Write, entryId: string): void {
   once(larder, write, "cold.strike", () => {
     const known = larder.sqlite
@@ -95,8 +107,9 @@ export function strikeColdEntry(larder: Larder, write: Write, entryId: string): 
 const CHUNK = 3000;
 
 /**
- * Takes in readings of a logger file. The same probe at the same instant is the same reading, so a file taken in twice
- * adds nothing, and one that broke off half way is finished by taking it in again.
+ * Imports the readings of a logger file in small transactions, so that nothing else waits. The same probe at the same
+ * instant is one reading, so importing again adds nothing and finishes what broke off. Returns how many were added and
+ * how many were known.
  */
 export async function importColdRows(
   larder: Larder,
@@ -142,7 +155,12 @@ export interface ProbeReading {
   probe: string | null;
 }
 
-/** Takes readings from a probe, all or none; one that is here already is a duplicate. */
+/**
+ * Adds readings of a probe, all or none. Returns how many were added and how many were duplicates. Throws Refused when
+ * one cannot be.
+ *
+ * @param readings °C at ms since 1970 UTC
+ */
 export function addProbeReadings(
   larder: Larder,
   harvestId: string,

@@ -20,11 +20,13 @@ export interface LogFile {
 const TOO_LONG = `This file holds more than ${MOST_ROWS.toLocaleString("en-US")} readings. Nothing was taken in. Send it in parts, or set the logger to one reading every few minutes.`;
 
 /**
- * Reads a logger's CSV file as it arrives, line by line, never the whole of it at once. Each line is accepted, or
- * refused with its number and a reason. A file of several probes is taken only when one of them is named.
- * @param bytes the file in pieces
- * @param probe the probe that hung in this animal; null when the file has only one
- * @throws Refused at field `file` (or `probe`) when nothing of it can be taken in
+ * Returns the readings of a logger's CSV file, °C at ms since 1970 UTC, and each refused line with its number and
+ * reason. The file is read line by line, never as a whole. Throws Refused at `file` or `probe` when nothing in it can
+ * be used.
+ *
+ * @param bytes the file in parts
+ * @param how zone, unit and order of dates where the file does not say
+ * @param probe which one was in this animal; null when the file has one only
  */
 export async function readLogFile(
   bytes: AsyncIterable<Uint8Array>,

@@ -11,9 +11,11 @@ export interface Chain {
 }
 
 /**
- * Hash of a line: SHA-256 (FIPS 180-4) over the hash before it and the line's columns, written as JSON. JSON writes a
- * number in the shortest way that reads back the same (ECMA-262), so the same line has the same hash on any machine.
- * @returns 64 hexadecimal figures
+ * Returns the hash of a line in a chain, 64 hexadecimal digits: SHA-256 over the hash before it and the line's columns
+ * as JSON. JSON writes a number in the shortest form that reads back the same, so a line has the same hash on every
+ * machine.
+ *
+ * Sources: FIPS 180-4 (SHA-256); ECMA-262 (JSON numbers).
  */
 export function lineHash(before: string, ...columns: unknown[]): string {
   return createHash("sha256")
@@ -23,7 +25,7 @@ export function lineHash(before: string, ...columns: unknown[]): string {
 
 const list = (columns: readonly string[]) => columns.join(", ");
 
-/** The chains of a larder: the audit's, and one for each run. */
+/** Returns the hash chains of a larder: that of the activity log, and one for each run. */
 export function* chainsOf(sqlite: Database.Database): Generator<Chain> {
   yield { name: "audit", start: "" };
   const runs = sqlite
@@ -33,7 +35,7 @@ export function* chainsOf(sqlite: Database.Database): Generator<Chain> {
   for (const run of runs) yield { name: run[0] as string, start: lineHash("", ...run) };
 }
 
-/** What a chain's hashes must be, line by line, from the lines as they stand now. */
+/** Returns what the hashes of a chain must be, line by line, computed from the lines as they are now. */
 export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ seq: number; hash: string }> {
   const rows = (
     chain.name === "audit"
@@ -53,7 +55,7 @@ export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ s
   }
 }
 
-/** Links what was written before there were chains. Done once, when the larder gets them: it remembers that it has. */
+/** Chains the lines written before there were chains. It is done once, and recorded that it was. */
 export function chainExistingLines(sqlite: Database.Database): void {
   const insert = sqlite.prepare("insert into chain_link (chain, seq, hash) values (?, ?, ?)");
   sqlite.transaction(() => {

@@ -16,14 +16,14 @@ function of({ sqlite }: Pick<Larder, "sqlite">): Listening {
   return known;
 }
 
-/** Calls back after something was written, once for many writes in a row. @returns how to stop it */
+/** Calls back after something was written, once for several writes in a row. Returns how to stop it. */
 export function onChange(larder: Pick<Larder, "sqlite">, listener: Listener): () => void {
   const { listeners } = of(larder);
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
 
-/** Says that something was written. Listeners are told when the transaction is over: a write is never asynchronous. */
+/** Announces that something was written. Listeners are called when the transaction is over. */
 export function changed(larder: Pick<Larder, "sqlite">, change: Change): void {
   const listening = of(larder);
   if (listening.listeners.size === 0) return;

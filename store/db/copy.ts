@@ -5,9 +5,8 @@ import { v7 as uuid } from "uuid";
 import { laidOut, type Larder } from "./larder.ts";
 
 /**
- * A copy of a larder as it is now, to be read at leisure, or to see on it what something would do. It is made while the
- * larder goes on; one in memory is copied in memory.
- * @returns the copy, and how to clear it away
+ * Returns a copy of a larder as it is now, and how to remove it: to read from at leisure, or to try a change on. The
+ * larder stays in use meanwhile.
  */
 export async function copyLarder(larder: Larder): Promise<{ copy: Larder; drop(): void }> {
   if (larder.sqlite.memory) return opened(larder, new Database(larder.sqlite.serialize()), () => undefined);

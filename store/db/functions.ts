@@ -3,8 +3,8 @@ import { calendarIn } from "#core/calendar";
 import { lineHash } from "./chain.ts";
 
 /**
- * Teaches a database what its statements ask of the program: the hash of a line (without which nothing can be written to
- * what is chained, by any other program either), and the household's days, months and seasons.
+ * Registers the SQL functions that triggers and queries call: the hash of a line, without which nothing can be written
+ * to a chained table, and the household's days, months and seasons.
  */
 export function registerFunctions(sqlite: Database.Database): void {
   sqlite.function("line_hash", { deterministic: true, varargs: true }, (...parts: unknown[]) =>

@@ -6,8 +6,8 @@ import { layoutOf, newestLayout } from "./layout.ts";
 const NAMED = 3;
 
 /**
- * What is wrong with a database, in sentences: what does not agree with its records, and rules of its layout that it has
- * lost. Empty when it is sound.
+ * Returns what is wrong with a database, as sentences: records that contradict each other, and rules of its layout
+ * that are missing. Empty when it is sound.
  */
 export function integrityProblems(sqlite: Database.Database): string[] {
   const wrong = inconsistencies(sqlite);
@@ -18,8 +18,9 @@ export function integrityProblems(sqlite: Database.Database): string[] {
 }
 
 /**
- * What is wrong with the records of a database: SQLite's own check of the file, rows that point at nothing, and what is
- * kept beside the records where it does not agree with them. One of an older layout is asked what can be asked of that.
+ * Returns what is wrong with the records of a database, as sentences: SQLite's own check of the file, references to
+ * nothing, and derived values that differ from their records. A database of an older layout is asked what can be asked
+ * of that.
  */
 export function inconsistencies(sqlite: Database.Database): string[] {
   const integrity = integrityOf(sqlite);

@@ -21,14 +21,13 @@ export interface Larder {
 }
 
 /**
- * Opens the larder in a folder, making it when there is none, and brings it to the newest layout.
+ * Returns the larder in a folder, created when there is none, and migrated to the newest layout. WAL with synchronous
+ * FULL: what was acknowledged survives a power cut. Before a migration a copy is put in `backups/`. Throws LaterLayout
+ * when a later version wrote it.
  *
- * WAL with synchronous FULL: what was acknowledged survives a power cut. Before a migration touches a larder that
- * already holds something, a copy is put in `backups/` beside it.
  * @param folder data folder; `:memory:` for a larder that is gone when closed
- * @param now the clock, ms since 1970 UTC
- * @param migrations where its layouts are described
- * @throws LaterLayout when a later program wrote it
+ * @param now its clock, ms since 1970 UTC
+ * @param migrations folder with the layouts
  */
 export function openLarder(folder: string, now: () => number = Date.now, migrations = MIGRATIONS): Larder {
   const inMemory = folder === ":memory:";
@@ -48,12 +47,22 @@ export function openLarder(folder: string, now: () => number = Date.now, migrati
   }
 }
 
-/** An open database as a larder. @param folder where its files are @param now its clock, ms since 1970 UTC */
+/**
+ * Returns an open database as a larder.
+ *
+ * @param folder where its files are
+ * @param now its clock, ms since 1970 UTC
+ */
 export function larderOf(sqlite: Database.Database, folder: string, now: () => number): Larder {
   return { db: drizzle(sqlite, { schema }), sqlite, folder, now, close: () => void sqlite.close() };
 }
 
-/** An open database that was laid out before, with what it is taught, as a larder. */
+/**
+ * Returns an open database that has its tables already as a larder, with its SQL functions registered.
+ *
+ * @param folder where its files are
+ * @param now its clock, ms since 1970 UTC
+ */
 export function laidOut(sqlite: Database.Database, folder: string, now: () => number): Larder {
   registerFunctions(sqlite);
   sqlite.pragma("foreign_keys = ON");
@@ -85,9 +94,10 @@ function prepare(
 }
 
 /**
- * Makes an empty database of a layout in a folder, to be filled with what was written out of one: as its own program had
- * it, with nothing in it that keeps itself.
- * @throws Error when there never was such a layout
+ * Returns a new empty database of a layout, without triggers, to be filled with exported rows. Throws Error when there
+ * never was such a layout.
+ *
+ * @param layout number of migrations, ≥ 1
  */
 export function emptyOfLayout(folder: string, layout: number): Database.Database {
   if (layout < 1 || layout > newestLayout()) throw new Error(`there is no layout ${layout}`);
@@ -119,7 +129,11 @@ const BESIDE = join(tmpdir(), `larder-${process.pid}`);
 /** The first larder in memory before anything was in it: the next ones begin as copies, without its migrations. */
 let emptyLarder: Buffer | null = null;
 
-/** Writes a complete copy of the database, named by the instant. @returns its path */
+/**
+ * Writes a complete copy of the database, named by an instant. Returns its path.
+ *
+ * @param at ms since 1970 UTC
+ */
 export function backUp(sqlite: Database.Database, folder: string, at: number): string {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `larder-${new Date(at).toISOString().replaceAll(":", "")}.db`);

@@ -21,21 +21,21 @@ const journalOf = (migrations: string) => JSON.parse(readFileSync(journalIn(migr
 
 const newest = new Map<string, number>();
 
-/** The newest layout this program knows. A program's own migrations do not change while it runs. */
+/** Returns the number of the newest layout this version knows, ≥ 1. */
 export function newestLayout(migrations = MIGRATIONS): number {
   const known = newest.get(migrations) ?? journalOf(migrations).entries.length;
   newest.set(migrations, known);
   return known;
 }
 
-/** The layout of a database; 0 when it has none yet, as an empty file. */
+/** Returns the layout of a database, whole; 0 for an empty file. */
 export function layoutOf(sqlite: Database.Database): number {
   return has(sqlite, "__drizzle_migrations")
     ? (sqlite.prepare("select count(*) from __drizzle_migrations").pluck().get() as number)
     : 0;
 }
 
-/** Whether a database has a table of this name. */
+/** Returns whether a database has a table of this name. */
 export const has = (sqlite: Database.Database, table: string): boolean =>
   sqlite.prepare("select 1 from sqlite_master where type = 'table' and name = ?").get(table) !== undefined;
 
@@ -54,13 +54,13 @@ export class LaterLayout extends Error {
   }
 }
 
-/** @throws LaterLayout when a database is of a layout this program does not know */
+/** Throws LaterLayout when a database has a layout that this version does not know. */
 export function refuseLaterLayout(sqlite: Database.Database, migrations = MIGRATIONS): void {
   const layout = layoutOf(sqlite);
   if (layout > newestLayout(migrations)) throw new LaterLayout(layout, programOf(sqlite));
 }
 
-/** The version of the program that laid a database's tables out; null when it was before that was written down. */
+/** Returns the version that migrated a database last; null when that was not recorded yet. */
 export function programOf(sqlite: Database.Database): string | null {
   if (!has(sqlite, "layout_change")) return null;
   return (
@@ -70,8 +70,10 @@ export function programOf(sqlite: Database.Database): string | null {
 }
 
 /**
- * Lays the tables out, up to a layout. What the database keeps by itself is taken away meanwhile, and comes back with the
- * newest layout, from `store/derived`.
+ * Migrates a database up to a layout. Triggers and views are removed meanwhile; with the newest layout they are
+ * created from `store/derived`.
+ *
+ * @param at ms since 1970 UTC
  */
 export function layOut(
   db: BetterSQLite3Database<Record<string, unknown>>,

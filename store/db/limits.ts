@@ -29,7 +29,7 @@ const LIMITS: Record<string, string> = {
   tool_lowest: "A lowest pressure is from 0 to 30 lb (0 to 210 kPa).",
 };
 
-/** An error of the database as a refusal, when it is a limit that a figure broke; any other as it is. */
+/** Returns an error of the database as a Refused when a value broke one of its limits; any other error as it is. */
 export function asRefusal(error: unknown): unknown {
   const { code, message = "" } = (error ?? {}) as { code?: unknown; message?: string };
   if (code !== "SQLITE_CONSTRAINT_CHECK") return error;

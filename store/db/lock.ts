@@ -3,10 +3,8 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 
 /**
- * Holds a larder for one program: two at once would each go by what it remembers of the runs. The lock is a file of its
- * own that SQLite locks, and the system lets go of it when the process ends, however it ends.
- * @returns how to let go of it
- * @throws an error with the code SQLITE_BUSY when another process holds it
+ * Locks a larder for one program; returns how to unlock it. The system releases the lock when the process ends,
+ * however it ends. Throws an error with the code SQLITE_BUSY when another process holds it.
  */
 export function lockLarder(folder: string): () => void {
   mkdirSync(folder, { recursive: true });

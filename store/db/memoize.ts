@@ -3,9 +3,9 @@ import { type Larder } from "./larder.ts";
 const kept = new WeakMap<Larder["sqlite"], Map<string, { stamp: string; value: unknown }>>();
 
 /**
- * What was worked out from very many rows, kept for as long as nothing it came from has changed: a lifetime of jars takes a
- * quarter of a second to add up, and hardly ever changes between two looks.
- * @param stamp what it depends on, such as the last number of a table that is only added to
+ * Returns what a computation over many rows gives, computed again only when its stamp changes.
+ *
+ * @param stamp what it depends on, such as the last number of a table that is only appended to
  */
 export function memoize<T>(larder: Larder, name: string, stamp: string, work: () => T): T {
   const all = kept.get(larder.sqlite) ?? new Map<string, { stamp: string; value: unknown }>();
@@ -17,7 +17,7 @@ export function memoize<T>(larder: Larder, name: string, stamp: string, work: ()
   return value;
 }
 
-/** Changes with every movement of a container. */
+/** Returns a stamp that changes with every movement of a container. */
 export function movementVersion(larder: Larder): string {
   return String(larder.sqlite.prepare("select max(seq) from movement").pluck().get());
 }

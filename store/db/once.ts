@@ -45,12 +45,14 @@ export interface OnceOptions {
 }
 
 /**
- * Does a write once, in one transaction, with its line in the audit. Anything thrown leaves nothing behind.
+ * Does a write once for each key, in one transaction, with its line in the activity log; returns its answer. Whatever
+ * is thrown leaves nothing behind. A key that was used before returns the first answer. Throws Refused (409) when it
+ * was used for something else.
  *
- * Commands compose: one that is called inside another is part of it. It has no key of its own, and is told in the line of
- * the whole, under `also`.
- * @param action what is done, for example `lot.cut`; a key may not be used again for another action
- * @param work does the writing and returns the answer and what to audit
+ * Commands compose: one called inside another is a part of it, has no key of its own, and is named in the same line
+ * under `also`.
+ * @param action what is done, such as `lot.cut`
+ * @param work does the writing and returns the answer and what to log
  */
 export function once<T>(
   larder: Larder,
@@ -157,7 +159,7 @@ function writeAudit(
 /** A key is remembered so long: no screen keeps what it could not send for longer. ms */
 const REMEMBERED_MS = 90 * 86_400_000;
 
-/** Forgets keys of writes that nobody sends again. @returns how many */
+/** Deletes keys of writes that are older than 90 days, which nobody sends again. Returns how many. */
 export function pruneWriteKeys(larder: Larder): number {
   return larder.sqlite.prepare("delete from write_key where at < ?").run(larder.now() - REMEMBERED_MS)
     .changes;
@@ -188,7 +190,7 @@ function within<T>(work: () => T): T {
   }
 }
 
-/** Gives out the next code and writes down what it names. Call inside a write. */
+/** Returns the next code and records what it names. Call inside a write. */
 export function issueCode(
   larder: Larder,
   kind: "harvest" | "lot" | "pack" | "container" | "run",

@@ -12,7 +12,11 @@ export class Refused extends Error {
   }
 }
 
-/** A refusal about the whole form. */
+/**
+ * Throws Refused about the whole form.
+ *
+ * @param status of the answer
+ */
 export function refuse(message: string, status: 404 | 409 | 422 | 429 = 422): never {
   throw new Refused({ "": message }, status);
 }

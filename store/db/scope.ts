@@ -16,12 +16,12 @@ export interface Scope {
 
 const scopes = new AsyncLocalStorage<Scope>();
 
-/** Does something on behalf of a device: what is written meanwhile carries its name. */
+/** Runs something on behalf of a device; what is written meanwhile carries the device's name. Returns its answer. */
 export function onBehalfOf<T>(scope: Scope, work: () => T): T {
   return scopes.run(scope, work);
 }
 
-/** Returns what is known of whoever asks just now: screen, payload, instants. Empty outside of a request. */
+/** Returns what is known of whoever asks at the moment: device, payload, instants. Empty outside of a request. */
 export function scopeNow(): Scope {
   return scopes.getStore() ?? { device: null, said: null };
 }

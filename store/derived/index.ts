@@ -23,7 +23,7 @@ const RULES: readonly Rule[] = ALL.flatMap((d) => d.rules);
 /** What must hold of a larder's records, whatever was done to the file. */
 export const INVARIANTS: readonly Invariant[] = ALL.flatMap((d) => d.invariants);
 
-/** SHA-256 of all rules, 64 hexadecimal figures: another one is another layout. */
+/** Returns the SHA-256 of all triggers and views, 64 hexadecimal digits; it changes when a rule does. */
 export const rulesHash = (): string =>
   createHash("sha256")
     .update(RULES.map((r) => r.sql).join(";\n"))
@@ -40,7 +40,10 @@ const kept = (sqlite: Database.Database) =>
     .prepare("select name, type as kind, sql from sqlite_master where type in ('trigger', 'view')")
     .all() as Kept[];
 
-/** Names of rules the database does not have as they stand here, and of those it has beside them. */
+/**
+ * Returns the names of triggers and views that a database lacks, has in another form, or has besides; empty when it
+ * has exactly these.
+ */
 export function ruleDifferences(sqlite: Database.Database): string[] {
   const there = new Map(kept(sqlite).map((k) => [k.name, k.sql]));
   const missing = RULES.filter((r) => there.get(r.name) !== r.sql).map((r) => r.name);
@@ -48,12 +51,12 @@ export function ruleDifferences(sqlite: Database.Database): string[] {
   return [...missing, ...[...there.keys()].filter((name) => !known.has(name))];
 }
 
-/** Takes every trigger and view away: before tables are laid out anew, or filled with what was derived before. */
+/** Drops every trigger and view: before tables are migrated, or filled with exported rows. */
 export function dropRules(sqlite: Database.Database): void {
   for (const { kind, name } of kept(sqlite)) sqlite.exec(`DROP ${kind} "${name}"`);
 }
 
-/** Makes the database keep exactly these rules. */
+/** Makes a database have exactly these triggers and views. */
 export function applyRules(sqlite: Database.Database): void {
   if (ruleDifferences(sqlite).length === 0) return;
   sqlite.transaction(() => {

@@ -22,12 +22,19 @@ export interface Derived {
   invariants: Invariant[];
 }
 
+/**
+ * Returns a trigger as a rule.
+ *
+ * @param when its event, such as `after insert on lot`
+ * @param body its statements
+ */
 export const trigger = (name: string, when: string, ...body: string[]): Rule => ({
   name,
   kind: "trigger",
   sql: `CREATE TRIGGER ${name} ${when} BEGIN\n${body.map((line) => `  ${line};\n`).join("")}END`,
 });
 
+/** Returns a view as a rule. */
 export const view = (name: string, select: string): Rule => ({
   name,
   kind: "view",

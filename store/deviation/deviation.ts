@@ -20,14 +20,16 @@ const DEVIATIONS = `
   select d.id, d.pack_code as packCode, d.container_id as containerId, d.kind, d.what, d.reason, d.at, p.name as byName
   from deviation d left join person p on p.id = d.by_id`;
 
-/** Deviations and habits of packs, in the order they were written down. */
+/** Returns the deviations of some packs, in the order they were recorded. */
 export function deviationsOfPacks(larder: Larder, packCodes: readonly string[]): DeviationRecord[] {
   return larder.sqlite
     .prepare(`${DEVIATIONS} where d.pack_code in (select value from json_each(?)) order by d.seq`)
     .all(JSON.stringify(packCodes)) as DeviationRecord[];
 }
 
-/** Those of one container: its own, of the cans its meat was in before, and of its whole pack. */
+/**
+ * Returns the deviations of one container: its own, those of cans its meat was in before, and those of its whole pack.
+ */
 export function deviationsOfContainer(larder: Larder, containerId: string): DeviationRecord[] {
   return larder.sqlite
     .prepare(
@@ -40,7 +42,7 @@ export function deviationsOfContainer(larder: Larder, containerId: string): Devi
     .all({ id: containerId }) as DeviationRecord[];
 }
 
-/** Writes one down. Call inside a write. @throws Refused when a deviation has no reason or nobody signs it */
+/** Adds a deviation; call inside a write. Throws Refused when it has no reason or nobody signs it. */
 export function appendDeviation(
   larder: Larder,
   write: Write,

@@ -20,7 +20,7 @@ export interface DrillScore {
   last: number;
 }
 
-/** What a person has practised so far, a line for each drill that was done. */
+/** Returns what a person has practiced: the best and newest score, 0 to 100, of each drill done. */
 export function drillScores(larder: Larder, personId: string): DrillScore[] {
   const rows = larder.db
     .select({ drill: drillResult.drill, score: drillResult.score })
@@ -47,8 +47,8 @@ export interface DrillDone {
 }
 
 /**
- * Scores a drill from what was done when, by going through it again on the simulated canner, and keeps the score.
- * @throws Refused when nobody is known, or when the deeds are not in order
+ * Scores a drill, 0 to 100, by simulating it again from its actions, and stores the score. Throws Refused when nobody
+ * is named or the actions are not in order.
  */
 export function recordDrill(larder: Larder, write: Write, done: DrillDone): { score: number; marks: Mark[] } {
   return once(larder, write, "drill.done", () => {

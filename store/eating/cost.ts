@@ -7,7 +7,7 @@ import { burnerPowerW, getRun } from "#store/run";
 import { type Shelved } from "#store/shelf";
 import { price } from "../schema/index.ts";
 
-/** The newest of each price the household has said. */
+/** Returns the newest price of each kind that the household entered, in its own money. */
 export function pricesOf(larder: Larder): Prices {
   const rows = larder.sqlite
     .prepare("select key, amount from price p where seq = (select max(seq) from price x where x.key = p.key)")
@@ -15,7 +15,7 @@ export function pricesOf(larder: Larder): Prices {
   return Object.fromEntries(rows.map((r) => [r.key, r.amount]));
 }
 
-/** Says prices anew; what is not named stays. */
+/** Stores prices; those not named stay. The database refuses one below 0. */
 export function setPrices(larder: Larder, write: Write, prices: Prices): void {
   once(larder, write, "price.set", () => {
     const known = pricesOf(larder);
@@ -40,7 +40,10 @@ function kWhOf(powerW: number, lit: number, atPressure: number, off: number): nu
 
 export type ContainerCost = ReturnType<typeof costOf>;
 
-/** What a container on the shelf cost, with its share of the burner's energy over its whole load. */
+/**
+ * Returns what a container on the shelf cost, line by line, in the household's money, with its share of the burner's
+ * energy for the load; `missing` names the prices that were not given.
+ */
 export function costOfContainer(larder: Larder, c: Shelved, prices = pricesOf(larder)): ContainerCost {
   const run = getRun(larder, c.runId!);
   const lit = run.view.burnerLitAt;

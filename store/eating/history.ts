@@ -15,8 +15,10 @@ export interface MonthsOf {
 const countOfMonth = (month: string) => Number(month.slice(0, 4)) * 12 + Number(month.slice(5)) - 1;
 
 /**
- * Containers opened a month, by group of animal and by kind, each from its own first opening on; the month that is not over is
- * left out.
+ * Returns how many containers were opened in each month of the household's calendar, by group of animal and by kind,
+ * each from its first opening; without the current month.
+ *
+ * @param now ms since 1970 UTC
  */
 export function eatenByMonth(larder: Larder, now: number): { groups: MonthsOf[]; kinds: MonthsOf[] } {
   const calendar = calendarOf(larder);
@@ -75,7 +77,12 @@ export interface SeasonStock {
   standing: number[];
 }
 
-/** What stood on the shelves at the end of each month, by group of animal. @param most the newest so many months */
+/**
+ * Returns what was on the shelves at the end of each month, by group of animal.
+ *
+ * @param now ms since 1970 UTC
+ * @param most how many of the newest months
+ */
 export function seasonsOf(larder: Larder, now: number, most = 36): SeasonStock[] {
   const calendar = calendarOf(larder);
   const stamp = `${movementVersion(larder)} ${calendar.zone} ${calendar.monthOf(now)} ${most}`;
@@ -112,7 +119,10 @@ function seasons(larder: Larder, calendar: Calendar, now: number, most: number):
   return [...groups].map(([group, standing]) => ({ group, months, standing }));
 }
 
-/** Yield of the table by the household's season and group: usable weight out of what was cut, percent. Oldest first. */
+/**
+ * Returns the yield of cutting by the household's season and group of animal, percent of the weight cut, with that
+ * weight, kg. Oldest first.
+ */
 export function yieldsBySeason(
   larder: Larder,
 ): { season: string; group: SpeciesGroup; percent: number; kg: number }[] {
@@ -153,7 +163,11 @@ export function yieldsBySeason(
     }));
 }
 
-/** How many containers stand on the shelves by their age in whole days, as the household's day began. */
+/**
+ * Returns how many containers on the shelves have which age, in whole days of the household's calendar.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function agesOnShelf(larder: Larder, now: number): { days: number; count: number }[] {
   const calendar = calendarOf(larder);
   const today = calendar.startOf(calendar.dayOf(now));
@@ -177,7 +191,7 @@ export interface MonthOfSeals {
   failed: number;
 }
 
-/** Seals by the month they were last looked at, the oldest first. */
+/** Returns seal checks by the month of the newest look at each container, oldest first. */
 export function sealsByMonth(larder: Larder): MonthOfSeals[] {
   const { zone } = calendarOf(larder);
   const stamp = `${String(larder.sqlite.prepare("select max(seq) from seal_check").pluck().get())} ${zone}`;

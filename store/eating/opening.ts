@@ -13,9 +13,9 @@ export interface OpeningInput {
 }
 
 /**
- * Writes down how a container was found as it was opened. A sound one is eaten; a bad one is thrown out, and what shares
- * something with it is the next question. One that is held or set aside is not opened to be eaten.
- * @returns whether it was sound
+ * Records how a container was found when it was opened. A sound one counts as eaten, a spoiled one as thrown out.
+ * Returns whether it was sound. Throws Refused when it is not on a shelf, or is on hold or set aside and would be
+ * eaten.
  */
 export function recordOpening(larder: Larder, write: Write, input: OpeningInput): { sound: boolean } {
   return once(larder, write, "container.open", () => {
@@ -62,7 +62,7 @@ function takeWhole(
   takeOff(larder, write, id, sound ? "opened" : "discarded", words || null);
 }
 
-/** How a container was found when it was opened; null when nobody said. */
+/** Returns how a container was found when it was opened, ms since 1970 UTC; null when that was not recorded. */
 export function lastOpening(
   larder: Larder,
   containerId: string,

@@ -25,9 +25,11 @@ interface Made {
 }
 
 /**
- * What happened in a larder, for other programs of a chain of supply: animals and their lots, lots and their containers,
- * containers in and out of a canner and on to a shelf, and what was given away or is no more. In the order of the work.
- * @param about only what is connected with these things, by id; null for all
+ * Returns what happened in a larder as EPCIS events, in the order of the work: animals and lots, lots and containers,
+ * containers into and out of a canner and onto a shelf, and what was given away or is gone.
+ *
+ * Source: GS1 EPCIS 2.0, from memory.
+ * @param about only what is connected with these ids; null for everything
  */
 export function* epcisEvents(
   larder: Larder,
@@ -167,7 +169,12 @@ const GONE: Record<string, object> = {
   missing: { action: "OBSERVE", bizStep: "stock_taking", disposition: "unknown" },
 };
 
-/** A document of events in pieces of text: an EPCISDocument of version 2.0. @param code only what is connected with it */
+/**
+ * Returns an EPCISDocument of version 2.0 in parts of text. Throws Refused (404) when nothing has the code.
+ *
+ * Source: GS1 EPCIS 2.0, from memory.
+ * @param code only what is connected with it; null for everything
+ */
 export function* epcisDocument(larder: Larder, code: string | null): Generator<string> {
   const head = {
     "@context": [

@@ -177,7 +177,10 @@ function sensible(m: CannerMeasures): CannerMeasures {
   return m;
 }
 
-/** What was measured or read in the manual, written on a canner's card. */
+/**
+ * Stores what was measured on a canner or read in its manual, mm, liters and counts. Throws Refused at the field that
+ * is wrong.
+ */
 export function measureCanner(
   larder: Larder,
   write: Write,
@@ -201,7 +204,12 @@ export interface GaugePoint {
   errorKPa: number;
 }
 
-/** Records a test of a dial gauge, at one pressure or at several. @param at when it was tested, not later than now */
+/**
+ * Records the test of a dial gauge, at one pressure or at several. Returns its id. Throws Refused when it is in the
+ * future or its errors are impossible.
+ *
+ * @param input errors in kPa, above 0 when the gauge reads high; ms since 1970 UTC
+ */
 export function recordGaugeCheck(
   larder: Larder,
   write: Write,

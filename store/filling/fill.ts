@@ -20,7 +20,10 @@ import { change, takeForPack } from "#store/supply";
 import { containerLid, packLot } from "../schema/index.ts";
 import { askedOf, benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
 
-/** What one container of a part is expected to take: the table, this household's packs, and those weighed in this one. */
+/**
+ * Returns what one container of a part is expected to take, kg, with its 90 % interval: from common practice, this
+ * household's packs, and those weighed in this part.
+ */
 export function expectedFill(larder: Larder, part: BenchPartNow): FillEstimate {
   if (part.dish) return shareOfDish(part.kgEach);
   const weighed = part.containers.flatMap((c) => (c.massKg === null ? [] : [c.massKg]));
@@ -47,8 +50,8 @@ export interface FillInput {
 }
 
 /**
- * One container more. The first of a part makes its pack. A weight that says part-filled or overfilled is asked about
- * once; the last one, for which the lot has not enough left, is refused: it is not canned part-filled.
+ * Fills one more container of a part; the first creates its pack. Returns its id, code and number. Throws Refused at
+ * the field that is wrong; a weight that is odd is asked about once, and a part-filled last container is refused.
  */
 export function fillOne(
   larder: Larder,
@@ -148,7 +151,10 @@ function addMass(larder: Larder, packId: string, lotId: string, deltaKg: number)
   if (massKg > 1e-9) larder.db.insert(packLot).values({ packId, lotId, massKg }).run();
 }
 
-/** Takes the newest container of a part out again: its meat goes back to the lot, its lid to the box. */
+/**
+ * Undoes the newest container of a part: its meat goes back to the lot, its lid to the box. Throws Refused when there
+ * is none.
+ */
 export function takeOut(larder: Larder, write: Write, benchId: string, index: number): void {
   once(larder, write, "bench.take-out", () => {
     const part = partOf(benchInHand(larder, benchId), index);
@@ -208,8 +214,8 @@ export interface EndInput {
 }
 
 /**
- * A part is done, though the lot or the day gave fewer than planned; what would have been a part-filled container goes
- * elsewhere. Meat that was counted and not weighed is put right by what is really left.
+ * Ends a part that has fewer containers than planned, and records where the rest of the meat goes. Meat that was
+ * counted and not weighed is corrected by what is really left. Throws Refused when the part is ended already.
  */
 export function endPart(larder: Larder, write: Write, input: EndInput): void {
   once(larder, write, "bench.end-part", () => {

@@ -40,7 +40,10 @@ export interface BenchNow {
 
 export type BenchPartInput = Omit<BenchWorkPart, "done">;
 
-/** Begins to fill a load. Refused when a part of it has no tested process, or its lot may not be packed. */
+/**
+ * Begins to fill a load. Returns its id. Throws Refused when a part has no tested process, or its lot may not be
+ * packed.
+ */
 export function openBench(
   larder: Larder,
   write: Write,
@@ -64,7 +67,13 @@ export function openBench(
   });
 }
 
-/** A part of a load as the guards are asked about it. @param massKg food in the containers meant, kg; null when not weighed */
+/**
+ * Returns a part of a load as the guards of packing are asked about it.
+ *
+ * @param count containers meant, whole, ≥ 1
+ * @param massKg food in all of them, kg; null when not weighed
+ * @param sure somebody looked again
+ */
 export function askedOf(
   part: Omit<BenchWorkPart, "done">,
   count: number,
@@ -74,7 +83,9 @@ export function askedOf(
   return { ...part, count, massKg, saltTspEach: part.saltTsp, sure };
 }
 
-/** A load on the packing bench, with what is filled of it. */
+/**
+ * Returns a load on the packing bench with what is filled of it. Throws Refused (404) when there is none of this id.
+ */
 export function getBench(larder: Larder, id: string): BenchNow {
   const row = larder.db.select().from(bench).where(eq(bench.id, id)).get();
   if (!row) return refuse("There is no such load on the bench.", 404);
@@ -109,7 +120,7 @@ function benchContainers(larder: Larder, packId: string): BenchContainer[] {
     .all(packId) as BenchContainer[];
 }
 
-/** Loads being filled, the oldest first. */
+/** Returns the loads that are being filled, oldest first. */
 export function openBenches(larder: Larder): BenchNow[] {
   return larder.db
     .select({ id: bench.id })
@@ -120,7 +131,7 @@ export function openBenches(larder: Larder): BenchNow[] {
     .map((b) => getBench(larder, b.id));
 }
 
-/** A load that is still being filled. */
+/** Returns a load that is still being filled. Throws Refused when there is none of this id, or it is closed. */
 export function benchInHand(larder: Larder, id: string): BenchNow {
   const now = getBench(larder, id);
   if (now.closedAt !== null) throw new Refused({ "": "This load is packed. Nothing more goes in." }, 409);
@@ -132,7 +143,7 @@ export function partOf(bench: BenchNow, index: number): BenchPartNow {
   return bench.parts[index] ?? refuse("There is no such part of this load.", 404);
 }
 
-/** Writes a changed part back. Call inside a write. */
+/** Stores a changed part of a load. Call inside a write. */
 export function keepPart(larder: Larder, now: BenchNow, index: number, change: Partial<BenchWorkPart>): void {
   const parts = now.parts.map(({ pack: _, containers: __, index: i, ...part }) =>
     i === index ? { ...part, ...change } : part,
@@ -154,7 +165,10 @@ export type HowInput = Pick<
   sure?: boolean;
 };
 
-/** Says how a part is packed, before the first container of it is filled. What departs from the table wants a reason. */
+/**
+ * Stores how a part is packed, before its first container is filled. Throws Refused when one is filled already, or a
+ * deviation has no reason.
+ */
 export function setHow(larder: Larder, write: Write, benchId: string, index: number, how: HowInput): void {
   once(larder, write, "bench.how", () => {
     const now = benchInHand(larder, benchId);
@@ -182,7 +196,10 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
   });
 }
 
-/** The load is packed: it waits for its canner, cans for the bath and the sealer first. One with nothing in it is put away. */
+/**
+ * Ends the filling of a load, which then waits for its canner, cans for exhausting and seaming first. Throws Refused
+ * when it is ended already.
+ */
 export function closeBench(larder: Larder, write: Write, benchId: string): void {
   once(larder, write, "bench.close", () => {
     benchInHand(larder, benchId);

@@ -22,7 +22,12 @@ export interface CardInput {
   takenOn?: string;
 }
 
-/** Fills in or corrects an animal's card; what it was before stays in the audit. */
+/**
+ * Completes or corrects an animal's record; the earlier values stay in the activity log. Throws Refused at the field
+ * that is wrong.
+ *
+ * @param dayOf the household's day of an instant
+ */
 export function amendHarvest(
   larder: Larder,
   write: Write,
@@ -64,7 +69,12 @@ function checkDay(larder: Larder, harvestId: string, takenOn: string, dayOf: (at
     });
 }
 
-/** Writes down when it was killed, gutted and cold; the day it was taken follows the first. */
+/**
+ * Records when an animal was killed, gutted and cold, ms since 1970 UTC; the day it was taken follows from the first.
+ * Throws Refused at the instant that is impossible.
+ *
+ * @param dayOf the household's day of an instant
+ */
 export function recordFirstHours(
   larder: Larder,
   write: Write,
@@ -110,7 +120,10 @@ export function sharesOf(larder: Larder, harvestId: string): Share[] {
     .all();
 }
 
-/** Says whose an animal is besides the household. The shares of others may not pass the whole. */
+/**
+ * Stores who owns how much of an animal besides the household, each 0 to 1. Throws Refused when they add up to more
+ * than 1.
+ */
 export function setShares(larder: Larder, write: Write, harvestId: string, shares: Share[]): void {
   once(larder, write, "harvest.shares", () => {
     getHarvest(larder, harvestId);
@@ -145,7 +158,11 @@ export function individualsOf(larder: Larder, harvestId: string): Individual[] {
     .all();
 }
 
-/** Writes down one fish or bird of a catch, numbered on. More than the catch counts is refused. */
+/**
+ * Records one fish or bird of a catch. Returns its number, from 1. Throws Refused when the catch has no more.
+ *
+ * @param one weight in kg and length in m, > 0; null where not measured
+ */
 export function addIndividual(
   larder: Larder,
   write: Write,
@@ -187,7 +204,12 @@ export function lossesOf(larder: Larder, harvestId: string): Loss[] {
     .all();
 }
 
-/** Throws out weight of an animal that becomes no lot: hide, guts, a shot-through shoulder. */
+/**
+ * Records weight of an animal that becomes no lot, such as hide or a shot-through shoulder. Throws Refused when that
+ * is more than is left.
+ *
+ * @param input kg, > 0
+ */
 export function discardFromHarvest(
   larder: Larder,
   write: Write,
@@ -209,7 +231,10 @@ export function discardFromHarvest(
   });
 }
 
-/** Adds an animal to the household's own list: its name, and the one of the catalogue it is most like. */
+/**
+ * Adds an animal to the household's own list by its name and the listed animal it is treated like. Returns its key.
+ * Throws Refused when the name is taken or the other animal is not known.
+ */
 export function addOwnSpecies(
   larder: Larder,
   write: Write,

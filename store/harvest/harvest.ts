@@ -48,14 +48,19 @@ function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harv
   };
 }
 
-/** Says how little of an animal is left. */
+/** Returns a sentence that says how little of an animal is left. */
 export function onlyLeft({ leftKg, code }: Harvest, units: UnitSystem): string {
   return leftKg !== null && leftKg > 0
     ? `Only ${formatMass(leftKg, units)} of ${code} is left`
     : `Nothing of ${code} is left`;
 }
 
-/** The animals and catches, newest first. @param skip how many newer ones to leave out */
+/**
+ * Returns the animals and catches, newest first, weights in kg.
+ *
+ * @param limit how many at most
+ * @param skip how many newer ones to leave out
+ */
 export function listHarvests(larder: Larder, limit = 200, skip = 0): Harvest[] {
   return rows(larder)
     .orderBy(desc(harvest.takenOn), desc(harvest.createdAt))
@@ -65,7 +70,10 @@ export function listHarvests(larder: Larder, limit = 200, skip = 0): Harvest[] {
     .map(assemble);
 }
 
-/** How many animals and catches nobody has begun to cut; one of which half or more went to nobody is not counted. */
+/**
+ * Returns how many animals and catches nobody has begun to cut; one of which half or more was discarded is not
+ * counted.
+ */
 export function uncutHarvests(larder: Larder): number {
   return larder.sqlite
     .prepare(
@@ -105,7 +113,11 @@ export interface HarvestInput {
   takenBy?: string | null;
 }
 
-/** Writes an animal or a catch into the book. @param today local day of the household, YYYY-MM-DD */
+/**
+ * Records an animal or a catch. Returns its id and code. Throws Refused at the field that is wrong.
+ *
+ * @param today the household's day, YYYY-MM-DD
+ */
 export function recordHarvest(
   larder: Larder,
   write: Write,
@@ -136,7 +148,12 @@ export function recordHarvest(
 /** Days on either side within which a tag belongs to the same season. Common practice: a tag is for one season. */
 const SEASON_DAYS = 300;
 
-/** Another animal of the same season with this tag; null when there is none. */
+/**
+ * Returns another animal of the same season with this tag; null when there is none.
+ *
+ * @param takenOn the household's day, YYYY-MM-DD
+ * @param exceptId the animal that is asked about; null for a new one
+ */
 export function sameTag(
   larder: Larder,
   tag: string,

@@ -25,7 +25,10 @@ function conditionOf(text: string): string {
   return condition;
 }
 
-/** Puts an animal on hold until a named condition is met. */
+/**
+ * Puts an animal, and everything made from it, on hold until a condition is met. Throws Refused when no condition is
+ * named.
+ */
 export function holdHarvest(
   larder: Larder,
   write: Write,
@@ -41,7 +44,10 @@ export function holdHarvest(
   });
 }
 
-/** Puts one lot, and everything made from it, on hold until a named condition is met. */
+/**
+ * Puts one lot, and everything made from it, on hold until a condition is met. Throws Refused when no condition is
+ * named.
+ */
 export function holdLot(
   larder: Larder,
   write: Write,
@@ -57,7 +63,7 @@ export function holdLot(
   });
 }
 
-/** Lifts a hold: a named person, for a stated reason. */
+/** Releases a hold. Throws Refused when nobody is named, no reason is given, or it was released already. */
 export function releaseHold(larder: Larder, write: Write, holdId: string, reason: string): void {
   once(larder, write, "hold.release", () => {
     if (!write.byId) throw new Refused({ by: "Say who releases it." });
@@ -84,7 +90,7 @@ export interface PastHold {
   reason: string;
 }
 
-/** Holds of an animal that were lifted, newest first: who, when and why. */
+/** Returns the holds of an animal or a lot that were released, newest first: by whom, when and why. */
 export function pastHolds(larder: Larder, on: { harvestId: string } | { lotId: string }): PastHold[] {
   const [column, id] = "harvestId" in on ? ["harvest_id", on.harvestId] : ["lot_id", on.lotId];
   return larder.sqlite

@@ -29,8 +29,9 @@ export interface ReadyPhoto {
 }
 
 /**
- * Reads an uploaded picture and makes it ready to keep: turned upright, no longer than 1,600 pixels, a JPEG, with no
- * word of where or with what it was taken unless the user keeps that. What it is, is told from the bytes.
+ * Returns an uploaded picture ready to store: turned upright, at most 1,600 pixels long, as JPEG, and without the
+ * place and camera it was taken with unless the person keeps those. Its type is found from its bytes. Throws Refused
+ * when it is no picture.
  */
 export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise<ReadyPhoto> {
   if (bytes.length > PHOTO_LIMIT_BYTES)
@@ -54,7 +55,10 @@ export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise
   }
 }
 
-/** Keeps a picture of an animal: the file beside the database, its line in it. */
+/**
+ * Stores a picture of an animal, as a file beside the database and a row in it. Returns its id. Throws Refused when it
+ * has as many as it may.
+ */
 export function keepPhoto(
   larder: Larder,
   write: Write,
@@ -103,7 +107,7 @@ export function photosOf(larder: Larder, harvestId: string): Photo[] {
     .map((p) => ({ ...p, keepsPlace: p.keepsPlace === 1 }));
 }
 
-/** The bytes of a picture. */
+/** Returns the bytes of a picture. Throws Refused (404) when there is none of this id. */
 export function photoFile(larder: Larder, id: string): Buffer {
   const row = larder.db
     .select()
@@ -118,7 +122,7 @@ export function photoFile(larder: Larder, id: string): Buffer {
   }
 }
 
-/** Takes a picture off an animal's card. Its file stays beside the larder. */
+/** Removes a picture from an animal's record. Its file stays. Does nothing when there is none of this id. */
 export function removePhoto(larder: Larder, write: Write, id: string): void {
   once(larder, write, "photo.remove", () => {
     larder.db.update(photo).set({ removedAt: larder.now() }).where(eq(photo.id, id)).run();

@@ -32,7 +32,7 @@ export interface ChangesWanted {
 
 const PAGE = 60;
 
-/** Changes of the larder, newest first. */
+/** Returns lines of the activity log, newest first. */
 export function listChanges(larder: Larder, wanted: ChangesWanted = {}): Change[] {
   const { byId = null, action = null, code = null, before = null, limit = PAGE } = wanted;
   const rows = larder.sqlite
@@ -66,7 +66,7 @@ function whyOf(detail: Record<string, unknown>): string | null {
   return null;
 }
 
-/** Every action that has ever been done here, for choosing. */
+/** Returns every action in the activity log, each once, for choosing. */
 export function actionsDone(larder: Larder): string[] {
   // From one action to the next in the index: a lifetime of changes is not read for a dozen names.
   const all = larder.sqlite
@@ -92,7 +92,7 @@ export interface Correction {
   correctedAt: number;
 }
 
-/** What was corrected, newest first: the old line stands, and the new one names it. */
+/** Returns what was corrected, newest first: each new line with the old one it names. */
 export function listCorrections(larder: Larder, limit = PAGE): Correction[] {
   return larder.sqlite
     .prepare(

@@ -11,7 +11,7 @@ interface StoredRun {
   completedAt: number | null;
 }
 
-/** Runs that say of themselves what their own events do not: that they were processed, or when they ended. Codes. */
+/** Returns the codes of runs whose stored outcome or end differs from what their events give; empty when none does. */
 export function runsWithWrongState(larder: Larder): string[] {
   const runs = larder.sqlite
     .prepare(

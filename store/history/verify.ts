@@ -25,9 +25,9 @@ interface Link {
 }
 
 /**
- * Goes through every chain, from the lines as they stand now: a line that was changed, left out or put in later no longer
- * fits the hash that was written when it was new. What a run's end was is asked of the audit, and how many lines there
- * have been of the database's own count, so that a cut-off end shows as well.
+ * Returns whether every hash chain fits the lines as they are now, and the first line that does not. A line that was
+ * changed, removed or added later no longer fits; an end that was cut off shows by the activity log and the database's
+ * own count.
  */
 export function verifyLarder(larder: Larder): Verification {
   const { sqlite } = larder;

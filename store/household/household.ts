@@ -10,7 +10,7 @@ import { acceptance, household, person } from "../schema/index.ts";
 export type Household = typeof household.$inferSelect;
 export type Person = typeof person.$inferSelect;
 
-/** The household; null before the first visit is done. */
+/** Returns the household; null before the first setup. */
 export function getHousehold(larder: Larder): Household | null {
   return larder.db.select().from(household).get() ?? null;
 }
@@ -25,18 +25,18 @@ export interface HouseholdInput {
   decimal?: "point" | "comma";
 }
 
-/** Days, months and seasons as the household counts them; those of UTC before there is one. */
+/** Returns the household's calendar; that of UTC before there is a household. */
 export function calendarOf(larder: Larder): Calendar {
   const home = getHousehold(larder);
   return calendarIn(home?.zone ?? "UTC", home?.seasonFrom ?? null);
 }
 
-/** How a household writes amounts: its units and its sign of decimals. */
+/** Returns how a household writes amounts: its units and its decimal sign. */
 export function writingOf(home: Pick<Household, "units" | "decimal">): Writing {
   return { units: home.units, decimal: home.decimal };
 }
 
-/** Rows of common practice that were accepted, with who and when, the oldest first. */
+/** Returns the rows of common practice that were accepted, with who and when, ms since 1970 UTC; oldest first. */
 export function acceptances(larder: Larder): { product: ProductKey; at: number; byName: string }[] {
   return larder.sqlite
     .prepare(
@@ -45,9 +45,13 @@ export function acceptances(larder: Larder): { product: ProductKey; at: number; 
     .all() as ReturnType<typeof acceptances>;
 }
 
+/** Returns the products whose rows of common practice were accepted. */
 export const acceptedRows = (larder: Larder): ProductKey[] => acceptances(larder).map((a) => a.product);
 
-/** A person accepts a row that no published source stands behind, for the household. Twice is once. */
+/**
+ * Records that a person accepts a row without a published source for the household; a second time changes nothing.
+ * Throws Refused when nobody is named, or the row needs no acceptance.
+ */
 export function acceptRow(larder: Larder, write: Write, product: ProductKey): void {
   once(larder, write, "practice.accept", () => {
     const { byId } = write;
@@ -59,7 +63,10 @@ export function acceptRow(larder: Larder, write: Write, product: ProductKey): vo
   });
 }
 
-/** First visit: the household and its first person. Doing it twice is refused. */
+/**
+ * Creates the household and its first person. Returns that person's id. Throws Refused when there is one already, or
+ * at the field that is wrong.
+ */
 export function setUpHousehold(
   larder: Larder,
   write: Write,
@@ -93,7 +100,10 @@ export interface HouseholdHabits {
 /** Habits by the field they are asked in. */
 const HABIT_FIELDS = { unwatchedLimitS: "unwatched", restHours: "restHours" } as const;
 
-/** Changes the household's figures and habits. Runs and packs already made keep their own snapshot. */
+/**
+ * Changes the household's settings. Runs and packs that were made keep their own snapshot. Throws Refused at the field
+ * that is wrong.
+ */
 export function changeHousehold(
   larder: Larder,
   write: Write,
@@ -125,7 +135,7 @@ export function listPeople(larder: Larder): Person[] {
   return larder.db.select().from(person).orderBy(asc(person.createdAt)).all();
 }
 
-/** Adds a person by name; the same name twice is the same person. */
+/** Adds a person by name; the same name again is the same person. Returns the id. Names are checked by the caller. */
 export function addPerson(larder: Larder, write: Write, name: string): { id: string } {
   return once(larder, write, "person.add", () => {
     const known = larder.db.select().from(person).where(eq(person.name, name)).get();
@@ -135,7 +145,7 @@ export function addPerson(larder: Larder, write: Write, name: string): { id: str
   });
 }
 
-/** Name of a person; empty when nobody is named. */
+/** Returns the name of a person; empty when nobody is named. */
 export function personName(larder: Larder, id: string | null): string {
   if (!id) return "";
   return larder.db.select().from(person).where(eq(person.id, id)).get()?.name ?? "";

@@ -33,12 +33,16 @@ export interface List {
   hint?: string;
 }
 
-/** Days and instants leave as ISO 8601: an instant in UTC. */
+/**
+ * Returns an instant as ISO 8601 in UTC; null for null.
+ *
+ * @param at ms since 1970 UTC
+ */
 export const iso = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString());
 
-/** Rows of a query, as they stand. */
+/** Returns the rows of a query as arrays of cells. */
 export const ask = (larder: Larder, sql: string): Cell[][] =>
   larder.sqlite.prepare(sql).raw().all() as Cell[][];
 
-/** Text of a row; empty where nothing stands. */
+/** Returns the text of a row under a heading; empty when there is none. */
 export const textOf = (row: Row, head: string): string => String(row[head] ?? "").trim();

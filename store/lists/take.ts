@@ -10,7 +10,7 @@ import { type Cell, type Column, type Deed, type List, type Row } from "./list.t
 export const LIST_LIMIT_BYTES = 2_000_000;
 const MOST_ROWS = 5_000;
 
-/** A list as CSV (RFC 4180), its headings with their units; no cell is a formula to a spreadsheet. */
+/** Returns a list as CSV (RFC 4180), with units in its headings. No cell is a formula to a spreadsheet. */
 export function listCsv(larder: Larder, list: List): string {
   const rows = list.rows(larder).map((row) => row.map((c) => (typeof c === "string" ? safeCell(c) : c)));
   // A mark at the beginning, by which spreadsheets know that ° and ö are meant.
@@ -27,7 +27,10 @@ export interface Told {
   sentence: string;
 }
 
-/** What each row of a list would do: it is done to a copy. Nothing is changed. @throws Refused for what is no such list */
+/**
+ * Returns what each row of an imported list would do, tried on a copy; nothing is changed. Throws Refused when the
+ * text is no such list.
+ */
 export async function previewList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
   const rows = rowsOf(takenIn(list), text);
   const { copy, drop } = await copyLarder(larder);
@@ -39,9 +42,8 @@ export async function previewList(larder: Larder, write: Write, list: List, text
 }
 
 /**
- * Does what the rows of a list say; rows that are refused change nothing and are told. Each row is a deed by itself, with a
- * key made from the list's and its line: sent again, what was done before is answered.
- * @throws Refused for what is no such list
+ * Imports a list. Returns what each row did; a refused row changes nothing. Each row is a write with a key of its own,
+ * so that sending the list again repeats nothing. Throws Refused when the text is no such list.
  */
 export async function takeList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
   return takeRows(larder, write, list, rowsOf(takenIn(list), text));

@@ -21,7 +21,7 @@ export interface LotHappening {
   byName: string | null;
 }
 
-/** Writes down what happened to a lot. What cannot have happened is refused at its field. */
+/** Records what happened to a lot. Throws Refused at the field that is wrong. */
 export function recordLotEvent(larder: Larder, write: Write, lotId: string, deed: LotDeed): void {
   once(larder, write, "lot.event", () => {
     const known = getLot(larder, lotId);
@@ -80,7 +80,10 @@ function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void
     .run();
 }
 
-/** Takes back the last thing that was written down for a lot. The record keeps both. */
+/**
+ * Undoes the last event of a lot; the record keeps both. Throws Refused when there is none, or its weight was used
+ * since.
+ */
 export function undoLotEvent(larder: Larder, write: Write, lotId: string): void {
   once(larder, write, "lot.undo", () => {
     const last = larder.db
@@ -103,7 +106,7 @@ export function undoLotEvent(larder: Larder, write: Write, lotId: string): void 
   });
 }
 
-/** What happened to a lot since it was made, oldest first. */
+/** Returns what happened to a lot since it was made, oldest first, weights in kg. */
 export function happeningsOfLot(larder: Larder, lotId: string): LotHappening[] {
   return larder.db
     .select({ id: lotEvent.id, at: lotEvent.at, event: lotEvent.event, byName: person.name })
@@ -114,7 +117,10 @@ export function happeningsOfLot(larder: Larder, lotId: string): LotHappening[] {
     .all();
 }
 
-/** What somebody said of where the meat of a lot really was: of it or of a lot it was made from; what was undone left out. */
+/**
+ * Returns what somebody stated about where the meat of a lot was kept: of it, or of a lot it was made from. Undone
+ * statements are left out.
+ */
 export function accountsOfLot(larder: Larder, lotId: string): { reason: string; byId: string }[] {
   return larder.sqlite
     .prepare(
@@ -127,7 +133,11 @@ export function accountsOfLot(larder: Larder, lotId: string): { reason: string; 
     .all({ lotId }) as { reason: string; byId: string }[];
 }
 
-/** Says whose a lot is; null for the household's. */
+/**
+ * Stores whose a lot is.
+ *
+ * @param forWhom null for the household
+ */
 export function giveLotTo(larder: Larder, write: Write, lotId: string, forWhom: string | null): void {
   once(larder, write, "lot.owner", () => {
     getLot(larder, lotId);

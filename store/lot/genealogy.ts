@@ -15,9 +15,11 @@ const STEPS = {
 };
 
 /**
- * The walk through the genealogy, as a part of a query: a table `up` or `down` with one column `id`, of everything that can
- * be reached from the starts, the starts included.
- * @param starts SQL that selects the ids of the starts; a JSON list bound as `@starts` when left out
+ * Returns the recursive walk through the genealogy, as a part of a SQL query: a table `up` or `down` with one column
+ * `id`, of everything that can be reached from the starts, the starts included.
+ *
+ * @param way towards the animals (`up`) or the containers (`down`)
+ * @param starts SQL that selects the ids of the starts; the JSON list bound as `@starts` when left out
  */
 export const genealogy = (way: keyof typeof STEPS, starts = "select value from json_each(@starts)"): string =>
   `${way}(id) as (${starts} union ${STEPS[way]})`;

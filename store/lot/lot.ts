@@ -152,13 +152,13 @@ function heldLots(larder: Larder): Map<string, string[]> {
   return held;
 }
 
-/** Lots with something left, oldest first. */
+/** Returns the lots of which something is left, oldest first, weights in kg. */
 export function lotsInHand(larder: Larder): Lot[] {
   const sql = `${LOTS} where l.left_kg > ${SCALE_SLACK_KG} order by l.made_at, l.code`;
   return assemble(larder, larder.sqlite.prepare(sql).all() as Raw[]);
 }
 
-/** Lots cut straight from an animal, newest first. */
+/** Returns the lots cut directly from an animal, newest first, with the weight taken for each, kg. */
 export function lotsCutFrom(larder: Larder, harvestId: string): (Lot & { inKg: number })[] {
   const rows = larder.sqlite
     .prepare(
@@ -180,7 +180,7 @@ export function lotByCode(larder: Larder, code: string): Lot {
   return raw ? assemble(larder, [raw])[0]! : refuse("No lot carries this code.", 404);
 }
 
-/** Shares of harvests in a lot: harvest id → fraction. */
+/** Returns the share of each animal in a lot, 0 to 1, by the animal's id. */
 export function originsOf(larder: Larder, lotId: string): Map<string, number> {
   const rows = larder.sqlite
     .prepare("select harvest_id as id, share from lot_origin where lot_id = ?")
@@ -188,7 +188,7 @@ export function originsOf(larder: Larder, lotId: string): Map<string, number> {
   return new Map(rows.map((r) => [r.id, r.share]));
 }
 
-/** Holds on a lot: its own, and those that come down to it. */
+/** Returns the holds on a lot: its own, and those of what it was made from. */
 export function holdsOnLot(larder: Larder, lotId: string): LotHold[] {
   const rows = larder.sqlite
     .prepare(
@@ -200,8 +200,8 @@ export function holdsOnLot(larder: Larder, lotId: string): LotHold[] {
 }
 
 /**
- * Weight of an animal that was set aside for each person, kg: lots of theirs by the animal's share in them, without what
- * went on from one of their lots into another, which is counted there.
+ * Returns the weight of an animal that was set aside for each person, kg: lots of theirs, by the animal's share in
+ * them.
  */
 export function setAsideFor(larder: Larder, harvestId: string): Record<string, number> {
   const rows = larder.sqlite
@@ -234,7 +234,7 @@ export function madeFrom(larder: Larder, lotId: string): LotStep[] {
     .all(lotId) as LotStep[];
 }
 
-/** The state its next event is judged by. */
+/** Returns the state that the next event of a lot is judged by. */
 export function stateOf(lot: Lot): LotState {
   const { form, kept, place, frozenAt, thaw, treatments, freshUntil, freshLeftMs, warmFrom, lastAt } = lot;
   return {

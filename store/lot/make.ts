@@ -105,7 +105,12 @@ export interface CutInput {
   forWhom?: string | null;
 }
 
-/** Cuts a lot from an animal. More out than in, or more than the animal has left, is refused in the household's units. */
+/**
+ * Cuts a lot from an animal. Returns the new lot. Throws Refused when more comes out than goes in, or more goes in
+ * than is left.
+ *
+ * @param units the household's, for the refusal's words
+ */
 export function cutLot(larder: Larder, write: Write, input: CutInput, units: UnitSystem): MadeLot {
   return once(larder, write, "lot.cut", () => {
     const animal = getHarvest(larder, input.harvestId);
@@ -147,7 +152,12 @@ function checkForm(group: SpeciesGroup, form: LotForm): void {
     throw new Refused({ form: "That is not how this kind of animal is cut for the canner." });
 }
 
-/** Takes part of a lot as a lot of its own, with the same shares, age and history. */
+/**
+ * Makes part of a lot a lot of its own, with the same shares, age and history. Returns the new lot. Throws Refused
+ * when it is more than is left.
+ *
+ * @param input kg, > 0
+ */
 export function splitLot(
   larder: Larder,
   write: Write,
@@ -180,7 +190,10 @@ export interface RecutInput {
   part: string | null;
 }
 
-/** Cuts a lot to another form, for example a roast to cubes. */
+/**
+ * Cuts a lot to another form, such as a roast to cubes. Returns the new lot. Throws Refused when the form cannot be
+ * cut from it, or it is more than is left.
+ */
 export function recutLot(larder: Larder, write: Write, input: RecutInput): MadeLot {
   return once(larder, write, "lot.recut", () => {
     const from = getLot(larder, input.lotId);
@@ -204,7 +217,10 @@ export function recutLot(larder: Larder, write: Write, input: RecutInput): MadeL
   });
 }
 
-/** Simmers bones to broth. Water is added, so more comes out than went in; a litre of broth counts as a kilogram. */
+/**
+ * Makes broth from bones. Returns the new lot; a liter of broth counts as a kilogram, so more may come out than goes
+ * in. Throws Refused when the lot is not bones, or it is more than is left.
+ */
 export function brothFromBones(
   larder: Larder,
   write: Write,
@@ -245,8 +261,8 @@ export interface MergeInput {
 }
 
 /**
- * Merges lots into one. Where a hold would spread to lots that are free it asks first (field `unlikely`), and says
- * what would be affected.
+ * Merges lots into one. Returns the new lot. Throws Refused when they may not be merged; where a hold would spread to
+ * lots that are free, it asks first, at field `unlikely`.
  */
 export function mergeLots(larder: Larder, write: Write, input: MergeInput, units: UnitSystem): MadeLot {
   return once(larder, write, "lot.merge", () => {

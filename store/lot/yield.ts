@@ -6,7 +6,7 @@ import { type Larder } from "#store/db";
 const MOST_CASES = 60;
 const MOST_ANIMALS = 30;
 
-/** Every weighed cutting of this kind of animal, newest first, with the part (lower case) and form it was. */
+/** Returns every weighed cutting of this animal, newest first, weights in kg, with its part (lower case) and form. */
 export function cuttingCases(
   larder: Larder,
   species: string,
@@ -21,7 +21,10 @@ export function cuttingCases(
     .all(species) as (YieldCase & { part: string; form: LotForm })[];
 }
 
-/** Weighed cases of a change such as cooking, for lots that have this kind of animal in them, newest first. */
+/**
+ * Returns weighed cases of a treatment such as cooking, for lots with this animal in them, newest first, weights in
+ * kg.
+ */
 export function changeCases(larder: Larder, species: string, kind: string): YieldCase[] {
   return larder.sqlite
     .prepare(
@@ -34,7 +37,7 @@ export function changeCases(larder: Larder, species: string, kind: string): Yiel
     .all(kind, species) as YieldCase[];
 }
 
-/** Boneless weight of animals that were cut up to the end, against their dressed weight, newest first. */
+/** Returns the boneless weight of animals that were cut up to the end, with their dressed weight, kg, newest first. */
 export function bonelessCases(larder: Larder, species: string): YieldCase[] {
   return larder.sqlite
     .prepare(

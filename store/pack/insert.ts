@@ -5,7 +5,7 @@ import { container, containerLid, pack } from "../schema/index.ts";
 
 type PackRow = Omit<typeof pack.$inferInsert, "id" | "code" | "madeAt" | "byId" | "runId">;
 
-/** A new pack with a code of its own and nothing in it yet. Call inside a write. */
+/** Adds an empty pack with a code of its own; call inside a write. Returns its id and code. */
 export function insertPack(larder: Larder, write: Write, row: PackRow): { id: string; code: string } {
   const id = uuid();
   const code = issueCode(larder, "pack", id);
@@ -25,7 +25,11 @@ export function insertPack(larder: Larder, write: Write, row: PackRow): { id: st
 
 type ContainerRow = Omit<typeof container.$inferInsert, "id" | "code">;
 
-/** A new container of a pack with a code of its own, and the box its lid came from where that is counted. Call inside a write. */
+/**
+ * Adds a container to a pack, with a code of its own; call inside a write. Returns its id and code.
+ *
+ * @param lidBoxId the box its lid came from; null where lids are not counted
+ */
 export function insertContainer(
   larder: Larder,
   row: ContainerRow,

@@ -76,7 +76,7 @@ const fromRaw = (raw: Raw): Pack => ({
   reusedLids: raw.reusedLids === 1,
 });
 
-/** Packs filled and not yet in a canner, oldest first. */
+/** Returns the packs that are filled and not yet in a canner, oldest first. */
 export function packsWaiting(larder: Larder): Pack[] {
   return (larder.sqlite.prepare(`${PACKS} where k.run_id is null order by k.made_at`).all() as Raw[]).map(
     fromRaw,
@@ -96,7 +96,7 @@ export function getPack(larder: Larder, id: string): Pack {
   return raw ? fromRaw(raw) : refuse("There is no such pack.", 404);
 }
 
-/** Codes of a pack's containers in the order they were filled. */
+/** Returns the containers of a pack, in the order they were filled. */
 export function containersOfPack(
   larder: Larder,
   packId: string,
@@ -113,9 +113,10 @@ export function containersOfPack(
 }
 
 /**
- * Weight per container of earlier packs alike, kg, newest first. What was counted at the expected weight and never weighed
- * teaches nothing.
- * @param without a pack that is being filled just now
+ * Returns the weight per container of earlier packs of the same kind, kg, newest first. One that was counted at the
+ * expected weight and not weighed is left out.
+ *
+ * @param without a pack that is being filled; null for none
  */
 export function recordedFills(
   larder: Larder,
@@ -166,8 +167,8 @@ export interface PackInput {
 }
 
 /**
- * Fills containers from a lot and numbers them. Refused, with nothing saved, when a guard of core says no (see permitPack), or
- * when it is more than the lot holds.
+ * Fills containers from a lot and numbers them. Returns the pack's id and code. Throws Refused, with nothing stored,
+ * when a guard refuses it (see `permitPack`) or it is more than the lot holds.
  */
 export function makePack(larder: Larder, write: Write, input: PackInput): { id: string; code: string } {
   return once(larder, write, "pack.make", () => {
@@ -230,12 +231,17 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
   });
 }
 
-/** What was added to fish beside the published directions. */
+/** Returns what was added to a pack of fish beside the published directions; empty for other food. */
 export function addedTo(product: ProductKey, additions: string | null): string[] {
   return isFishRow(product) ? addedToFish(additions) : [];
 }
 
-/** Writes down how a pack and the meat of its lot depart from the published way. What is only common practice says so itself; the rest wants a reason. */
+/**
+ * Adds the deviations of a pack; call inside a write. Throws Refused when one needs a reason and has none.
+ *
+ * @param found how it departs from the published directions
+ * @param reason null when none was given
+ */
 export function appendPackDeviations(
   larder: Larder,
   write: Write,
@@ -270,7 +276,7 @@ export function appendPackDeviations(
 /** Why something of common practice departs from the published directions: it needs no reason of its own. */
 const COMMON_REASON = "common practice, not in the published directions; no change of time";
 
-/** Takes apart a pack that has not been in a canner: its meat goes back to its lot. */
+/** Undoes a pack that has not been in a canner: its meat goes back to its lot. Throws Refused when it was in one. */
 export function unpack(larder: Larder, write: Write, packId: string): void {
   once(larder, write, "pack.unpack", () => {
     const known = getPack(larder, packId);

@@ -24,7 +24,12 @@ import { type Pack } from "./pack.ts";
 /** What an extension office gave for cans, where the tables have no row. */
 export type GivenByOffice = Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge">;
 
-/** The process for a pack at this altitude by the tables or as an office gave it; the canner decides the pressure later. */
+/**
+ * Returns the scheduled process of a pack at an altitude, by the tables or as an office gave it. Throws Refused when
+ * there is none, with what to do instead.
+ *
+ * @param altitudeM meters above sea level
+ */
 export function processFor(
   input: { product: ProductKey; method: PackMethod; container: ContainerKey; office?: GivenByOffice | null },
   altitudeM: number,
@@ -40,7 +45,7 @@ export function processFor(
   });
 }
 
-/** Why a lot may not be packed as it is now, in a sentence; null when it may. */
+/** Returns why a lot may not be packed as it is now, as a sentence; null when it may. */
 export function whyNotFromLot(larder: Larder, lot: Lot): string | null {
   // Asked again, and not read off the lot: time may have passed since it was read.
   const not = whyNotPacked(lot, larder.now());
@@ -63,11 +68,11 @@ export interface PackAsked extends Omit<
 }
 
 /**
- * Asks the guards of core whether a pack may be filled from a lot, with what the household has. The only way from a store
- * command to them.
- * @param expected what one such container takes by this household's packs
- * @returns the process it is held to, with what was confirmed
- * @throws Refused at the field to blame; `confirm` for what may be confirmed
+ * Returns the scheduled process a pack is held to, with what was confirmed, after asking the guards of core whether it
+ * may be filled. The only way from a command to them. Throws Refused at the field to correct, or at `confirm` for what
+ * may be confirmed.
+ *
+ * @param expected what one such container takes by the household's packs, kg
  */
 export function permitPack(
   larder: Larder,
@@ -100,9 +105,8 @@ export function permitPack(
 }
 
 /**
- * Asks for food that was packed once and did not seal: whether it may be packed anew as it was, by what is known now.
- * @returns the process it is held to, at the altitude of today
- * @throws Refused when its animal is on hold, no process is left for it, or it is common practice nobody accepted
+ * Returns the scheduled process by which food that did not seal may be reprocessed, at today's altitude. Throws
+ * Refused when an animal in it is on hold, there is no process, or it is common practice that nobody accepted.
  */
 export function permitAnew(
   larder: Larder,

@@ -10,13 +10,13 @@ export interface StoredPlan {
   changedAt: number;
 }
 
-/** The plan in hand; null when there is none. */
+/** Returns the plan being made; null when there is none. */
 export function planInHand(larder: Larder): StoredPlan | null {
   const row = larder.db.select().from(plan).where(isNull(plan.closedAt)).orderBy(desc(plan.createdAt)).get();
   return row ? { id: row.id, wish: JSON.parse(row.wish) as unknown, changedAt: row.changedAt } : null;
 }
 
-/** Writes down what is wished now. The first time it begins a plan; after that it changes the one in hand. */
+/** Stores what is wished, in the plan being made or in a new one. Returns its id. */
 export function keepWish(larder: Larder, write: Write, wish: unknown): { id: string } {
   return once(larder, write, "plan.wish", () => {
     const known = planInHand(larder);
@@ -33,7 +33,7 @@ export function keepWish(larder: Larder, write: Write, wish: unknown): { id: str
   });
 }
 
-/** Puts the plan in hand away: the next one starts afresh. */
+/** Ends the plan being made; the next one starts empty. */
 export function closePlan(larder: Larder, write: Write): void {
   once(larder, write, "plan.close", () => {
     const known = planInHand(larder);

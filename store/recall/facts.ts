@@ -14,7 +14,10 @@ export interface SharedFacts extends Omit<ContainerNow, "dispositionDue" | "plac
   inRun: string | null;
 }
 
-/** The facts of some containers, the oldest first and those without a run last. */
+/**
+ * Returns what containers have in common with others (run, lot, animal, lids, sealer, shelf), oldest first and those
+ * without a run last.
+ */
 export function sharedFacts(larder: Larder, ids: readonly string[]): SharedFacts[] {
   const rows = larder.sqlite
     .prepare(

@@ -37,8 +37,9 @@ export interface Recall extends RecallSummary {
 const GONE = ["opened", "discarded"];
 
 /**
- * Sets aside, at once, a container in doubt and everything that shares the named doubts with it and has not been eaten or
- * thrown out. What was given away is set aside too: its new owner has to be told.
+ * Sets aside a suspect container and everything that shares the named risks with it and was not eaten or thrown out;
+ * what was given away is included, so that its owner can be told. Returns the recall's id and how many containers it
+ * has. Throws Refused when no reason is given.
  */
 export function setAside(
   larder: Larder,
@@ -88,7 +89,7 @@ const fromRaw = (raw: Omit<RecallSummary, "doubts"> & { doubts: string }): Recal
   doubts: JSON.parse(raw.doubts),
 });
 
-/** All recalls, the newest first. */
+/** Returns all recalls, newest first. */
 export function listRecalls(larder: Larder): RecallSummary[] {
   return (
     larder.sqlite.prepare(`${SUMMARY} order by r.at desc`).all() as Parameters<typeof fromRaw>[0][]
@@ -118,7 +119,12 @@ export function getRecall(larder: Larder, id: string): Recall {
   };
 }
 
-/** Lifts a recall, for all of it or for one container, by a named person for a reason. */
+/**
+ * Releases a recall, or one container of it. Returns how many are still set aside. Throws Refused when no reason is
+ * given, or none is set aside.
+ *
+ * @param input container null for all of it
+ */
 export function liftRecall(
   larder: Larder,
   write: Write & { byId: string },

@@ -35,7 +35,7 @@ export const SHARING_SQL: Record<DoubtKind, string> = {
   place: `select c.id from container o join container c on c.place_id = o.place_id where o.id = @id`,
 };
 
-/** Everything that shares any of the doubts with a container, itself left out. Emptied cans are nowhere and do not count. */
+/** Returns every container that shares any of the risks with one, without itself and without emptied cans. */
 export function sharing(
   larder: Larder,
   containerId: string,
@@ -59,7 +59,10 @@ export function sharing(
   return [...found].map(([id, by]) => ({ id, by }));
 }
 
-/** How many others share each doubt, and what it is called; doubts that nothing is known of are left out. */
+/**
+ * Returns how many others share each risk with a container, and what it is called; risks of which nothing is known are
+ * left out.
+ */
 export function sharedOf(
   larder: Larder,
   containerId: string,

@@ -30,7 +30,7 @@ export function getRecipe(larder: Larder, id: string): Recipe {
   return { id: row.id, name: row.name, dish: row.dish, ingredients: ingredientsOf(larder, id) };
 }
 
-/** The recipe of a name; null when there is none. */
+/** Returns the recipe of a name; null when there is none. */
 export function recipeByName(larder: Larder, name: string): Recipe | null {
   const row = larder.db.select().from(recipe).where(eq(recipe.name, name)).get();
   return row ? getRecipe(larder, row.id) : null;
@@ -46,7 +46,9 @@ function ingredientsOf(larder: Larder, recipeId: string): Ingredient[] {
     .map((i) => ({ name: i.name, amount: i.amountG / G, role: i.role as Role | null }));
 }
 
-/** Keeps a recipe that may be canned. Refused, with each reason, when it holds anything that may not. */
+/**
+ * Stores a recipe. Returns its id. Throws Refused, with each reason, when it holds something that may not be canned.
+ */
 export function saveRecipe(larder: Larder, write: Write, input: Omit<Recipe, "id">): { id: string } {
   return once(larder, write, "recipe.save", () => {
     const answer = dishRow(input.dish, input.ingredients);

@@ -21,7 +21,11 @@ export interface CheckedContainer {
   benchPart: number | null;
 }
 
-/** The newest looks at seals, one a container, newest first. */
+/**
+ * Returns the newest seal check of each container, newest first.
+ *
+ * @param limit how many at most
+ */
 export function checkedSeals(larder: Larder, limit = 600): CheckedContainer[] {
   const rows = larder.sqlite
     .prepare(

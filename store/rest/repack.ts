@@ -7,9 +7,9 @@ import { pack, repacked } from "../schema/index.ts";
 import { dispose, getContainer } from "./rest.ts";
 
 /**
- * Prepares a container that did not seal to be packed anew: its meat goes into a new container with a new lid, in a pack that
- * has the whole process before it (cans: exhausting and seaming too). Several of one pack go into one new pack while that
- * waits. Refused after the 24 hours.
+ * Prepares a container that did not seal for reprocessing: its meat goes into a new container with a new lid, in a
+ * pack that has the whole process before it. Several of one pack share a new pack. Returns the new pack and code.
+ * Throws Refused after 24 hours, or when its food may not be packed.
  *
  * Source: USDA 2015, Guide 1 (reprocessing unsealed jars), from memory.
  */

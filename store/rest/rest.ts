@@ -48,7 +48,7 @@ export function getContainer(larder: Larder, id: string): ContainerNow {
   return (row as ContainerNow | undefined) ?? refuse("There is no such container.", 404);
 }
 
-/** Containers of a run in the order they stand, pack by pack. */
+/** Returns the containers of a run, pack by pack. */
 export function containersOfRun(larder: Larder, runId: string): ContainerNow[] {
   return larder.sqlite
     .prepare(
@@ -63,7 +63,11 @@ export interface Resting {
   containers: ContainerNow[];
 }
 
-/** Runs on the towel, each with its containers in the order they were lifted out. @param runs the runs under way, when they are at hand */
+/**
+ * Returns the runs whose containers rest, each with its containers in the order they were lifted out.
+ *
+ * @param runs the runs under way, when the caller has them
+ */
 export function restingRuns(larder: Larder, runs = activeRuns(larder)): Resting[] {
   return runs
     .filter((r) => r.view.phase === "resting")
@@ -80,8 +84,9 @@ export interface Undecided {
 }
 
 /**
- * Failed seals, and containers whose run did not serve its time, that nobody has decided about.
- * @param resting the runs on the towel, when they are at hand
+ * Returns the containers that failed, or whose run did not complete its time, and that nobody has decided on.
+ *
+ * @param resting the resting runs, when the caller has them
  */
 export function undecided(larder: Larder, resting = restingRuns(larder)): Undecided[] {
   const rows = larder.sqlite
@@ -127,9 +132,11 @@ function lookFor(c: ContainerNow, look: SealLook): SealLook {
 }
 
 /**
- * Records how a rested container was found. Not before the rest is over, and only where the full time was served. When the
- * last container of a run is checked, the run is checked. Looked at again before anything was decided, the newer look counts.
- * @param look what was seen, or only the finding
+ * Records how a rested container was found. Returns how many of its run are unchecked, the finding, and why. A second
+ * look before a decision replaces the first. Throws Refused before the rest is over, or when the run did not complete
+ * its time.
+ *
+ * @param look what was seen, or the finding alone
  */
 export function checkSeal(
   larder: Larder,
@@ -178,7 +185,7 @@ export function checkSeal(
   });
 }
 
-/** Filled with liquid over the food: a hot pack, or one that liquid was poured on. A raw pack without may never have been covered. */
+/** Returns whether a pack was filled with liquid over the food: a hot pack, or one that liquid was poured on. */
 export function wasCovered(larder: Larder, packId: string): boolean {
   const { method, liquid } = larder.sqlite
     .prepare("select method, liquid from pack where id = ?")
@@ -189,7 +196,10 @@ export function wasCovered(larder: Larder, packId: string): boolean {
   return method === "hot" || liquid !== "none";
 }
 
-/** Decides what is done with a container that failed, within the choices its deadline leaves. */
+/**
+ * Records what is done with a container that failed. Returns by when it must be done, ms since 1970 UTC, or null.
+ * Throws Refused when the deadline does not leave that choice.
+ */
 export function dispose(
   larder: Larder,
   write: Write,
@@ -239,7 +249,10 @@ export interface Promised extends ContainerNow {
   repackedIn: string | null;
 }
 
-/** Containers chilled or waiting to be repacked, with the deadline of each, soonest first. Repacked ones until that pack is in a canner. */
+/**
+ * Returns the containers that are refrigerated or wait to be reprocessed, each with its deadline, ms since 1970 UTC;
+ * soonest first.
+ */
 export function promised(larder: Larder): Promised[] {
   return larder.sqlite
     .prepare(
@@ -252,7 +265,9 @@ export function promised(larder: Larder): Promised[] {
     .all() as Promised[];
 }
 
-/** A chilled container was eaten, or a frozen one thawed and eaten: nothing is owed for it any more. */
+/**
+ * Records that a refrigerated or frozen container was eaten or thrown out. Throws Refused when nothing is owed for it.
+ */
 export function ateChilled(
   larder: Larder,
   write: Write,

@@ -14,10 +14,17 @@ export interface Appended {
 
 export type RunRow = typeof run.$inferSelect;
 
+/** Returns the row of a run. Throws Refused (404) when there is none of this id. */
 export const runRow = (larder: Larder, runId: string): RunRow =>
   larder.db.select().from(run).where(eq(run.id, runId)).get() ?? refuse("There is no such run.", 404);
 
-/** Why an event cannot have happened when it says; null when it can. */
+/**
+ * Returns why an event cannot have happened at an instant, as a sentence: it is in the future, or before the run was
+ * opened. Null when it can.
+ *
+ * @param at ms since 1970 UTC
+ * @param now ms since 1970 UTC
+ */
 export function whyNotThen(row: RunRow, at: number, now: number): string | null {
   if (!Number.isFinite(at)) return "This is not an instant.";
   if (at > now + CLOCK_SLACK_MS) return "This lies in the future. Set the clock of whatever sent it.";
@@ -25,7 +32,12 @@ export function whyNotThen(row: RunRow, at: number, now: number): string | null 
   return null;
 }
 
-/** Nothing is written down by a clock that has jumped back: it would stand before what it came after. */
+/**
+ * Throws Refused when the clock has jumped back before the last event of a run: what is recorded now would be placed
+ * before it.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function checkClock(larder: Larder, runId: string, now: number): void {
   const last = larder.sqlite
     .prepare("select recorded_at from run_event where run_id = ? order by seq desc limit 1")
@@ -40,7 +52,11 @@ export function checkClock(larder: Larder, runId: string, now: number): void {
     );
 }
 
-/** Stores events in the order given. @returns how many were new */
+/**
+ * Stores events in the order given. Returns how many were new.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function insertEvents(
   larder: Larder,
   runId: string,
@@ -87,11 +103,9 @@ export function insertEvents(
 }
 
 /**
- * Appends what happened to a run: all of it or, when any is refused, none.
- *
- * An id that is already there is a duplicate and is counted, not stored. When this returns, what was accepted
- * survives a power cut.
- * @throws Refused for an unknown run, an event from the future, or one from before the run was opened
+ * Appends events to a run, all or none. Returns how many were new and how many were duplicates, which are not stored.
+ * When it returns, they survive a power cut. Throws Refused for an unknown run, an event from the future, or one from
+ * before the run was opened.
  */
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
   readNewEvents(larder, runId);
@@ -100,7 +114,11 @@ export function appendEvents(larder: Larder, runId: string, events: readonly New
     .immediate();
 }
 
-/** The same, inside a transaction. */
+/**
+ * Appends events to a run as `appendEvents` does, and throws so; call inside a transaction.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function append(larder: Larder, row: RunRow, events: readonly NewEvent[], now: number): Appended {
   const problems: Record<string, string> = {};
   events.forEach((e, i) => {
@@ -114,7 +132,10 @@ export function append(larder: Larder, row: RunRow, events: readonly NewEvent[],
 }
 
 /**
- * Writes down what follows from the events where other queries need it. Same transaction as the events.
+ * Stores what follows from a run's events where other queries need it; call in the same transaction. Returns the run
+ * at `now`.
+ *
+ * @param now ms since 1970 UTC
  */
 export function keepInStep(larder: Larder, row: RunRow, now: number): RunView {
   const events = soFar(larder, row.id);

@@ -4,8 +4,9 @@ import { appendEvents, type NewEvent } from "./append.ts";
 import { activeRuns } from "./run.ts";
 
 /**
- * Writes down with every run under way what became of the larder's clock.
- * @param stepMs by how much the machine's clock was set, ms; for `clock-step` only
+ * Records a change of the larder's clock with every run under way.
+ *
+ * @param stepMs by how much the machine's clock was set, ms, below 0 when back; for `clock-step` only
  */
 export function noteClock(
   larder: Larder,
@@ -19,6 +20,6 @@ export function noteClock(
   }
 }
 
-/** Whether a run under way was told that the time is unknown, and not that it is known again. */
+/** Returns whether a run under way has a recorded loss of the time and no recovery since. */
 export const isClockUnknown = (larder: Larder): boolean =>
   activeRuns(larder).some((run) => run.view.clockUnknownSince !== null);

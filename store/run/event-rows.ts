@@ -26,7 +26,10 @@ export interface SoFar {
 const latestOf = (events: readonly RunEvent[], least: number) =>
   events.reduce((latest, e) => Math.max(latest, e.at), least);
 
-/** Reads what came to a run since it was last looked at. What is not committed yet is read, and not kept. */
+/**
+ * Returns the events of a run, with the state folded from those that are settled; only what arrived since the last
+ * call is read. Inside a transaction nothing is memoized.
+ */
 export function soFar(larder: Larder, runId: string): SoFar {
   const runs = atHand.get(larder.sqlite) ?? new Map<string, Hand>();
   const hand = runs.get(runId) ?? { events: [], folded: null, latestAt: 0 };
@@ -42,15 +45,16 @@ export function soFar(larder: Larder, runId: string): SoFar {
   return { settled: hand.events, fresh: [], latestAt };
 }
 
-/** All of them in order of arrival, in a list of its own. */
+/** Returns all events of a run, in order of arrival. */
 export function eventsOf(larder: Larder, runId: string): RunEvent[] {
   const { settled, fresh } = soFar(larder, runId);
   return [...settled, ...fresh];
 }
 
 /**
- * A run at an instant: what was folded at an earlier look is not folded again. The same as `runAt`.
- * @param events all that there are so far
+ * Returns a run at an instant, as `runAt` would, without folding again what was folded before.
+ *
+ * @param now ms since 1970 UTC
  */
 export function viewOfRun(
   larder: Larder,
@@ -65,14 +69,16 @@ export function viewOfRun(
   return hand.folded.at(now, fresh);
 }
 
-/** Reads what came since before a write begins: what is read inside one is not kept. */
+/** Reads the new events of a run before a write begins, since what is read inside one is not memoized. */
 export function readNewEvents(larder: Larder, runId: string): void {
   if (!larder.sqlite.inTransaction) soFar(larder, runId);
 }
 
 /**
- * Now, for a run with these events: never before the last of them. A machine's clock that jumps back takes nothing back
- * that has happened.
+ * Returns the present for a run, ms since 1970 UTC: never before its last event, so that a clock that jumps back
+ * undoes nothing.
+ *
+ * @param now ms since 1970 UTC
  */
 export const nowFor = ({ latestAt }: SoFar, now: number): number => Math.max(latestAt, now);
 
@@ -95,9 +101,9 @@ interface EventRow {
 const LATE_MS = 5_000;
 
 /**
- * Events of a run that arrived after another, in order of arrival. @param after `seq` of that one; 0 for all
+ * Returns the events of a run that arrived after another, in order of arrival.
  *
- * Read without the schema's mapping: a gauge that sends every second makes ten thousand of them.
+ * @param after `seq` of that one; 0 for all
  */
 export function eventsSince(larder: Larder, runId: string, after: number): RunEvent[] {
   const rows = larder.sqlite

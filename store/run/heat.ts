@@ -13,7 +13,7 @@ import { getRun, type RunRecord } from "./run.ts";
 /** Power of a burner nobody wrote down, W. Typical, from memory. */
 const PLAIN_BURNER_W = 3500;
 
-/** Power of the burner of a run, W: as written down, or that of a common one. */
+/** Returns the power of a run's burner, W: as recorded, or that of a common one (no source). */
 export const burnerPowerW = (larder: Larder, { burnerId }: Pick<RunRecord, "burnerId">): number =>
   (burnerId ? getTool(larder, burnerId).powerW : null) ?? PLAIN_BURNER_W;
 
@@ -67,7 +67,7 @@ export interface HeatedPack {
   heated: Heated;
 }
 
-/** The packs of a run as heat finds them. */
+/** Returns the packs of a run with what is needed to compute their heating. */
 export function heatedPacks(r: RunRecord): HeatedPack[] {
   return r.packs.map((p) => {
     const shape = shapeOf(p.container, p.mouth);
@@ -94,7 +94,9 @@ export function heatedPacks(r: RunRecord): HeatedPack[] {
   });
 }
 
-/** A run with what its heat panel is made from. */
+/**
+ * Returns a run with what its heat panel is computed from. Throws Refused (404) when there is none of this id or code.
+ */
 export function heatOf(larder: Larder, idOrCode: string) {
   const record = getRun(larder, idOrCode);
   return { run: record, ...heatKitchen(larder, record), packs: heatedPacks(record) };

@@ -23,7 +23,12 @@ import { unfitCans } from "#store/seam";
 import { pack, run } from "../schema/index.ts";
 import { activeRuns, isInCanner } from "./run.ts";
 
-/** The schedule a load would have in a canner at this household's altitude, or why it has none. */
+/**
+ * Returns the scheduled process a load would have in a canner at the household's altitude, or why it has none.
+ *
+ * @param signed somebody signed for using an overdue or untested dial
+ * @param chosen the instrument a person chose; null for none
+ */
 export function governLoad(
   larder: Larder,
   packs: readonly Pack[],
@@ -67,7 +72,10 @@ export interface OpenInput {
   loadReason?: string | null;
 }
 
-/** Puts packs into a canner as one load and opens its run, with the schedule frozen as it stands now. */
+/**
+ * Loads packs into a canner and opens its run, with its scheduled process frozen. Returns its id and code. Throws
+ * Refused when the load has no process or a guard refuses it.
+ */
 export function openRun(larder: Larder, write: Write, input: OpenInput): { id: string; code: string } {
   return once(larder, write, "run.open", () => {
     const home = getHousehold(larder)!;
@@ -157,7 +165,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
   });
 }
 
-/** Packs as the guard of loads is asked about them. */
+/** Returns packs as the guard of loads is asked about them. */
 export function packsToLoad(larder: Larder, packs: readonly Pack[]): PackToLoad[] {
   return packs.map((p) => {
     const times = larder.sqlite

@@ -25,12 +25,13 @@ export type SentReading = Pick<NewEvent, "id" | "at" | "gaugeKPa" | "tempC"> & {
 };
 
 /**
- * Takes what a gauge sent, reading by reading: each is stored, known already, or refused with its reason. What is
- * refused changes nothing.
- * @param source name of the gauge: a second gauge on the run is told apart by it
- * @param sentAt what the gauge's clock shows as it sends, ms since 1970 UTC; null when it does not say, and what it sends
- *   then counts from its arrival
- * @param heardAt when it arrived, where it is taken in parts: now, when left out
+ * Stores what a gauge sent, reading by reading. Returns how many were new, how many were duplicates, and each that was
+ * refused, with its reason.
+ *
+ * @param source name of the gauge, by which it is told from others
+ * @param sentAt what the gauge's clock shows as it sends, ms since 1970 UTC; null when it does not say, and its
+ *   readings count from their arrival
+ * @param heardAt when it arrived, ms since 1970 UTC; now when left out
  */
 export function takeReadings(
   larder: Larder,
@@ -132,7 +133,11 @@ function usedFor({ gaugeKPa, tempC }: There): string {
   return `This id was used before for another reading (${what}). Give each reading an id of its own.`;
 }
 
-/** An instant as it is stored: one that is doubted keeps what was claimed beside it. */
+/**
+ * Returns an instant as it is stored: one that is doubted keeps the claimed one beside it.
+ *
+ * @param claimed ms since 1970 UTC
+ */
 export const asStored = (
   claimed: number,
   { at, by }: Instant,

@@ -32,7 +32,7 @@ export interface RunRecord {
   view: RunView;
 }
 
-/** Whether a run still occupies its canner. */
+/** Returns whether a run still occupies its canner. */
 export function isInCanner(view: RunView): boolean {
   return !["resting", "checked", "aborted"].includes(view.phase);
 }
@@ -73,7 +73,7 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
   };
 }
 
-/** A run with its state at this moment, by id or by code. */
+/** Returns a run as it is now. Throws Refused (404) when there is none of this id or code. */
 export function getRun(larder: Larder, idOrCode: string): RunRecord {
   const row = runRows(larder)
     .where(or(eq(run.id, idOrCode), eq(run.code, idOrCode)))
@@ -81,7 +81,7 @@ export function getRun(larder: Larder, idOrCode: string): RunRecord {
   return row ? assemble(larder, row) : refuse("There is no such run.", 404);
 }
 
-/** Id of a run, by id or by code. */
+/** Returns the id of a run. Throws Refused (404) when there is none of this id or code. */
 export function runIdOf(larder: Larder, idOrCode: string): string {
   const id = larder.sqlite
     .prepare("select id from run where id = @it or code = @it")
@@ -90,7 +90,10 @@ export function runIdOf(larder: Larder, idOrCode: string): string {
   return (id as string | undefined) ?? refuse("There is no such run.", 404);
 }
 
-/** Code of a run that was in a canner at some time from one instant to another; null when none was. */
+/**
+ * Returns the code of a run that was in a canner at some time between two instants, ms since 1970 UTC; null when none
+ * was.
+ */
 export function runBetween(larder: Larder, cannerId: string, from: number, to: number): string | null {
   const rows = runRows(larder)
     .where(and(eq(run.cannerId, cannerId), lte(run.openedAt, to)))
@@ -104,7 +107,7 @@ export function runBetween(larder: Larder, cannerId: string, from: number, to: n
   return null;
 }
 
-/** Runs neither checked nor given up, the one opened last first. */
+/** Returns the runs that are neither checked nor given up, the one opened last first. */
 export function activeRuns(larder: Larder): RunRecord[] {
   return runRows(larder)
     .where(isNull(run.endedAt))
@@ -120,7 +123,11 @@ export interface PastRun {
   completedAt: number | null;
 }
 
-/** The newest runs that are over, newest first. */
+/**
+ * Returns the runs that are over, newest first.
+ *
+ * @param limit how many at most
+ */
 export function pastRuns(larder: Larder, limit = 20): PastRun[] {
   return larder.sqlite
     .prepare(
@@ -130,7 +137,10 @@ export function pastRuns(larder: Larder, limit = 20): PastRun[] {
     .all(limit) as PastRun[];
 }
 
-/** Loads of a canner that were run although something was overdue or doubtful: who signed, why and when, newest first. */
+/**
+ * Returns the loads of a canner that were run although something was overdue or doubtful: who signed, why and when,
+ * newest first.
+ */
 export function signaturesOf(
   larder: Larder,
   cannerId: string,

@@ -9,7 +9,7 @@ const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */
 const TEACHING = 12;
 
-/** How long the stages of a canner's last runs took, minutes. Only stages whose both ends were tapped. */
+/** Returns how long the stages of a canner's last runs took, minutes; only stages with both ends recorded. */
 export function pastStages(larder: Larder, cannerId: string): Record<LearnedStage, number[]> {
   const past: Record<LearnedStage, number[]> = { heatUp: [], comeUp: [], coolDown: [], unload: [] };
   const rows = larder.db

@@ -7,8 +7,8 @@ import { appendEvents } from "./append.ts";
 import { getRun } from "./run.ts";
 
 /**
- * Takes a load out of the canner before its burner was lit: its packs wait for a canner again, and the run ends with what
- * happened in its record. @throws Refused once the burner was lit
+ * Undoes the loading of a canner before its burner is lit: the packs wait for a canner again, and the run ends. Throws
+ * Refused once the burner was lit.
  */
 export function takeOutLoad(larder: Larder, write: Write & { byName: string }, runId: string): void {
   once(larder, write, "run.take-out", () => {

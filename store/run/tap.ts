@@ -24,10 +24,11 @@ export interface Delivery {
 const KEPT_AT_MOST_MS = 48 * 3_600_000;
 
 /**
- * What somebody at the stove says. The guard is asked first, so that a slip of the finger is refused in words; a tap
- * that has already been taken is answered again.
- * @param delivery for what a screen kept and delivers now: its `at` is a claim. Without it the instant is a person's word,
- *   as for a run that was kept on paper
+ * Records what somebody at the stove says, once for each id, after asking the guard. Returns whether it was new.
+ * Throws Refused when the guard refuses it.
+ *
+ * @param delivery for what a device kept and delivers now: its instant is then a claim. Null: the instant is a
+ *   person's word, as for a run kept on paper
  */
 export function tapRun(
   larder: Larder,
@@ -103,7 +104,10 @@ export interface TapAnswer {
   refused: string | null;
 }
 
-/** Takes the taps of a stove screen in their order, each by itself: one that does not fit does not hold up the rest. */
+/**
+ * Records the taps of a stove screen in order, each by itself, so that one that is refused holds up none. Returns an
+ * answer for each.
+ */
 export function tapAll(larder: Larder, runId: string, taps: readonly Tap[], delivery: Delivery): TapAnswer[] {
   return larder.sqlite
     .transaction(() =>

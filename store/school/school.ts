@@ -4,7 +4,7 @@ import { once, Refused, type Larder, type Write } from "#store/db";
 import { LESSONS, exercise, lessonVerdict, type Answered, type Lesson, type SeamVerdict } from "#core/seam";
 import { schoolAnswer } from "../schema/index.ts";
 
-/** Every answer of a person, in order. */
+/** Returns every answer of a person in the seam school, in order. */
 export function answersOf(larder: Larder, personId: string): Answered[] {
   return larder.db
     .select({ lesson: schoolAnswer.lesson, correct: schoolAnswer.correct })
@@ -24,7 +24,10 @@ export interface AnswerInput {
   verdict: SeamVerdict;
 }
 
-/** Writes down an answer. Right only when the defect is named and the right thing would be done. */
+/**
+ * Records an answer. Returns whether it was right: the defect is named, and the right thing would be done. Throws
+ * Refused when nobody is named, or no answer is chosen.
+ */
 export function recordAnswer(larder: Larder, write: Write, input: AnswerInput): { correct: boolean } {
   return once(larder, write, "school.answer", () => {
     if (!write.byId) throw new Refused({ "": "Say who you are, so that your score is yours." });

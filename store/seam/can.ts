@@ -66,7 +66,7 @@ function fromRaw(raw: Raw, now: number): CanNow {
   return { ...can, ...canAt({ ...can, container: can.kind, hot: can.method === "hot" }, now) };
 }
 
-/** Cans filled and not yet in a canner, in the order they were filled. */
+/** Returns the cans that are filled and not yet in a canner, in the order they were filled. */
 export function cansWaiting(larder: Larder): CanNow[] {
   const now = larder.now();
   return (
@@ -76,7 +76,10 @@ export function cansWaiting(larder: Larder): CanNow[] {
   ).map((raw) => fromRaw(raw, now));
 }
 
-/** Cans of a pack that may not go into a canner yet: not exhausted hot enough, or their seam not accepted, and nobody signed. */
+/**
+ * Returns the cans of a pack that may not go into a canner yet: not exhausted, or without an accepted seam, and not
+ * signed for.
+ */
 export function unfitCans(larder: Larder, packId: string): CanNow[] {
   const now = larder.now();
   return (larder.sqlite.prepare(`${CANS} and n.pack_id = ?`).all(packId) as Raw[])
@@ -84,12 +87,15 @@ export function unfitCans(larder: Larder, packId: string): CanNow[] {
     .filter((c) => !isFit(c));
 }
 
-/** Whether a can may go into a canner: closed with a good seam, or signed for. */
+/** Returns whether a can may go into a canner: closed with an accepted seam, or signed for. */
 export function isFit(can: Pick<CanNow, "stage">): boolean {
   return isFitStage(can.stage);
 }
 
-/** A can that is still on the bench. @throws Refused 404 when there is none, 409 when it is in a canner or emptied */
+/**
+ * Returns a can that is still on the bench. Throws Refused: 404 when there is none, 409 when it is in a canner or
+ * emptied.
+ */
 export function openCan(larder: Larder, containerId: string): CanNow {
   const raw = larder.sqlite.prepare(`${CANS} and n.id = ?`).get(containerId) as Raw | undefined;
   if (!raw || !isCan(raw.kind)) return goneCan(larder, containerId);
@@ -115,7 +121,7 @@ function goneCan(larder: Larder, containerId: string): never {
   return refuse("There is no such can.", 404);
 }
 
-/** Id of a can by the code written on it. */
+/** Returns the id of a can by its code. Throws Refused (404) when none carries it. */
 export function canByCode(larder: Larder, code: string): string {
   const row = larder.sqlite
     .prepare(

@@ -43,10 +43,10 @@ const LOOK_BACK = 5;
 const ALIKE = 2;
 
 /**
- * Writes down what eye and fingertip say of a seam. A bad one makes a new can for the meat, which has to be exhausted again;
- * the bad can stays in the record. A defect that the next can would have too stops the sealer, and so does the same defect
- * twice in five cans.
- * @returns the verdict, and code of the new can where there is one
+ * Records the seam check of a can by eye and fingertip. A bad seam makes a new can for the meat, which is exhausted
+ * again; a defect that the next can would have too, or the same one twice in five cans, stops the sealer. Returns the
+ * verdict and the code of the new can or null. Throws Refused when the can is not ready to be closed, or the sealer is
+ * stopped.
  */
 export function recordSeam(
   larder: Larder,
@@ -142,9 +142,8 @@ function sealerOf(larder: Larder, named: string | null): string {
 }
 
 /**
- * Closes a can and writes down how its seam measured from outside, as one write. A seam beyond its limits is on the
- * sealer's chart, and the can is not accepted: the measure stands, and the refusal is told.
- * @throws Refused as `recordSeam` does, and for a seam that measured beyond its limits
+ * Closes a can and records how its seam measured from outside, in one write. Returns as `recordSeam` does, and throws
+ * so; a seam beyond its limits is stored on the sealer's chart, and then refused.
  */
 export function closeMeasured(
   larder: Larder,
@@ -206,7 +205,7 @@ function intoNewCan(larder: Larder, write: Write, can: CanNow): string {
   return fresh.code;
 }
 
-/** Cans of packs still on the bench that were closed anew, newest first. */
+/** Returns the cans of packs on the bench that were closed again, newest first. */
 export function redoneCans(
   larder: Larder,
 ): { code: string; newCode: string; packCode: string; at: number; defects: DefectKey[] }[] {
@@ -224,7 +223,7 @@ export function redoneCans(
   }));
 }
 
-/** Cans looked at on a sealer since its last set-up test, and how many of them were done again. */
+/** Returns how many cans were checked on a sealer since its last setup test, and how many were done again. */
 export function seamTally(larder: Larder, sealerId: string): { looked: number; redone: number } {
   return larder.sqlite
     .prepare(

@@ -16,7 +16,10 @@ export interface ExhaustInput {
   confirmed?: boolean;
 }
 
-/** Writes down the centre temperature of an open can. A seam looked at before does not count any more. */
+/**
+ * Records the center temperature of an open can, °C. A seam checked before it does not count any more. Throws Refused
+ * when the reading is impossible, or has to be confirmed.
+ */
 export function recordExhaust(
   larder: Larder,
   write: Write,
@@ -57,7 +60,7 @@ function notClosed(can: CanNow, at: number): void {
     );
 }
 
-/** Somebody looked: the tip of the probe is in the meat, and the last reading stands. */
+/** Records that somebody looked and the last reading is the meat's. Throws Refused when there is none to confirm. */
 export function confirmReading(larder: Larder, write: Write, containerId: string): void {
   once(larder, write, "can.confirm", () => {
     const can = openCan(larder, containerId);
@@ -89,7 +92,10 @@ export interface CanProbeReading {
   probe?: string | undefined;
 }
 
-/** Takes readings of a probe in one can, all or none; one that is here already is a duplicate. */
+/**
+ * Adds probe readings of one can, all or none. Returns how many were added and how many were duplicates. Throws
+ * Refused when one is impossible.
+ */
 export function addCanReadings(
   larder: Larder,
   containerId: string,
@@ -126,7 +132,10 @@ export function addCanReadings(
 /** How a can stands that did not reach its temperature, or whose reading nobody vouches for. */
 const NEVER_HOT: readonly CanNow["stage"][] = ["no-reading", "warming", "questioned"];
 
-/** Lets a can into a canner without its temperature or its seam: signed, with the reason, and it follows the can for ever. */
+/**
+ * Records that somebody signs for a can to go into a canner without its temperature or seam check; the reason stays
+ * with it. Throws Refused when no reason is given or nobody is named.
+ */
 export function signForCan(larder: Larder, write: Write, containerId: string, reason: string): void {
   once(larder, write, "can.sign", () => {
     const can = openCan(larder, containerId);

@@ -31,7 +31,8 @@ export function listSealers(larder: Larder): Tool[] {
 }
 
 /**
- * The sealer a screen begins with: the one asked for, or else the one used last; null when there is none.
+ * Returns the sealer a screen begins with: the one asked for, or else the one used last; null when there is none.
+ *
  * @param sealers all there are
  */
 export function sealerFor(
@@ -57,7 +58,7 @@ export interface SealerRecord {
   byName: string | null;
 }
 
-/** What happened to a sealer, oldest first. */
+/** Returns what happened to a sealer, oldest first. */
 export function sealerRecords(larder: Larder, sealerId: string): SealerRecord[] {
   const rows = larder.sqlite
     .prepare(
@@ -68,7 +69,7 @@ export function sealerRecords(larder: Larder, sealerId: string): SealerRecord[] 
   return rows.map((r) => ({ ...r, event: JSON.parse(r.event) as SealerEvent }));
 }
 
-/** How a sealer stands for a size of can at this moment. */
+/** Returns whether a sealer may close cans of a size now, and why not. */
 export function standingOf(larder: Larder, sealerId: string, container: ContainerKey): SealerStanding {
   return sealerStanding(
     sealerRecords(larder, sealerId).map((r) => r.event),
@@ -77,7 +78,7 @@ export function standingOf(larder: Larder, sealerId: string, container: Containe
   );
 }
 
-/** Call inside a write. */
+/** Adds an event of a sealer; call inside a write. Throws Refused (404) when there is none of this id. */
 export function appendSealerEvent(
   larder: Larder,
   write: Write,
@@ -100,7 +101,7 @@ export function appendSealerEvent(
     .run();
 }
 
-/** The maker's limits entered for a size of can; null while there are none. */
+/** Returns the maker's seam limits for a size of can, mm and percent; null when none are entered. */
 export function ownLimits(
   larder: Larder,
   container: ContainerKey,
@@ -114,12 +115,15 @@ export function ownLimits(
   return row ? { ranges: row.ranges, source: row.source, at: row.at } : null;
 }
 
-/** What seams of a size of can are judged by: the maker's limits, or the typical ones. */
+/** Returns the limits that seams of a size of can are judged by: the maker's, else typical ones; mm and percent. */
 export function limitsOf(larder: Larder, container: ContainerKey, plates: Plates): SeamLimits {
   return limitsFrom(ownLimits(larder, container), plates);
 }
 
-/** Writes down the maker's limits for a size of can. They count from now on; what was judged stays as it was judged. */
+/**
+ * Stores the maker's seam limits for a size of can, which count from now on. Throws Refused at the range that is
+ * wrong.
+ */
 export function setLimits(
   larder: Larder,
   write: Write,
@@ -164,8 +168,8 @@ export interface SetUpResult {
 }
 
 /**
- * Writes down a set-up test on empty cans. By figures it passes when every one lies inside the limits; by eye it passes on
- * the tester's word, signed, and what is closed after it carries that it was never measured.
+ * Records a setup test on empty cans. By figures it passes when all are inside the limits; by eye, on the tester's
+ * signature. Returns whether it passed, and why not. Throws Refused at the figure that is impossible.
  */
 export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): SetUpResult {
   return once(larder, write, "sealer.set-up", () => {
@@ -214,7 +218,10 @@ export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): Se
   });
 }
 
-/** Writes down what was measured on a closed can from outside. @returns whether the sealer may go on after it, and why not */
+/**
+ * Records what was measured on a closed can from outside, mm. Returns whether the sealer may go on, and why not.
+ * Throws Refused at the figure that is impossible.
+ */
 export function recordMeasured(
   larder: Larder,
   write: Write,
@@ -252,7 +259,10 @@ export function recordMeasured(
   });
 }
 
-/** What was read off a closed can against the limits, before anything is written; null when inside or not to be judged. */
+/**
+ * Returns which measure of a closed can would be beyond its limits, as a sentence, before anything is stored; null
+ * when none would, or it cannot be judged.
+ */
 export function wouldBeBeyond(
   larder: Larder,
   sealerId: string,
@@ -263,7 +273,9 @@ export function wouldBeBeyond(
   return plates && outsideBeyond(outside, limitsOf(larder, container, plates));
 }
 
-/** The plates of the last tear-down on a sealer, of a size or of any: cans of one lot are alike. */
+/**
+ * Returns the plate thicknesses of the last teardown on a sealer, mm, of a size or of any; null when there is none.
+ */
 export function lastPlates(larder: Larder, sealerId: string, container: ContainerKey | null): Plates | null {
   const row = larder.sqlite
     .prepare(
@@ -275,7 +287,7 @@ export function lastPlates(larder: Larder, sealerId: string, container: Containe
   return row ?? null;
 }
 
-/** A jam or an adjustment: a set-up test before the next can. */
+/** Records a jam or an adjustment of a sealer, which needs a setup test before the next can. */
 export function recordTrouble(
   larder: Larder,
   write: Write,

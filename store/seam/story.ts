@@ -17,7 +17,7 @@ export interface CanStory {
   packId: string;
 }
 
-/** The story of a can on the bench; of a jar, nothing but its pack. */
+/** Returns the history of a can on the bench; of a jar, only its pack. */
 export function canStory(larder: Larder, containerId: string): CanStory {
   const events = larder.sqlite
     .prepare(

@@ -23,7 +23,11 @@ export interface ShelfCount {
   agrees: boolean;
 }
 
-/** What was read off a shelf against what is written down for it. Changes nothing. */
+/**
+ * Returns how what was read off a shelf differs from what is recorded for it. Nothing is changed.
+ *
+ * @param typed codes as read
+ */
 export function countShelf(larder: Larder, placeId: string, typed: readonly string[]): ShelfCount {
   const place = getPlace(larder, placeId);
   const here = larder.sqlite
@@ -80,8 +84,9 @@ export function countShelf(larder: Larder, placeId: string, typed: readonly stri
 }
 
 /**
- * Puts the book right after a count: what was seen stands here, what was not is missing or was eaten. What was seen and may
- * not stand here is left as it was.
+ * Corrects the record after a shelf was counted: what was seen is put there, the rest is recorded as missing or eaten.
+ * Returns how many of each. Throws Refused when a container that was found spoiled is among what was seen; what else
+ * may not be shelved is left as it was.
  */
 export function reconcile(
   larder: Larder,

@@ -13,7 +13,7 @@ export interface Happening {
   seen: SealLook | OpeningSign[] | null;
 }
 
-/** Seal checks, decisions, movements, recalls and how it was opened, in the order they happened. */
+/** Returns the seal checks, decisions, movements, recalls and opening of a container, in the order they happened. */
 export function happeningsOf(larder: Larder, containerId: string): Happening[] {
   const rows = larder.sqlite
     .prepare(

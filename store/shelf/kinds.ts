@@ -19,12 +19,16 @@ export interface KindStock {
   oldestCannedAt: number | null;
 }
 
-/** One kind of container by name: what is in it, of which animals, in what. @param kind its species in order of name */
+/**
+ * Returns the key of a kind of stock: product, container and animals.
+ *
+ * @param kind its species in order of name
+ */
 export function stockKey(kind: Pick<KindStock, "product" | "kind" | "mouth" | "species">): string {
   return `${kind.product} ${kind.kind} ${kind.mouth} ${kind.species.join(" ")}`;
 }
 
-/** What stands on the shelves by kind: animals, what was made of them, and the container. Counted pack by pack. */
+/** Returns how much is on the shelves of each kind: product, animals and container. */
 export function byKind(larder: Larder): KindStock[] {
   const held = larder.sqlite
     .prepare("select distinct x.pack_id from held_lot d join pack_from x on x.lot_id = d.lot_id order by 1")

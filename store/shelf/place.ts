@@ -5,10 +5,10 @@ import { shelfPlace } from "../schema/index.ts";
 
 export type ShelfPlace = typeof shelfPlace.$inferSelect;
 
-/** `Cellar, top shelf`. */
+/** Returns the name of a shelf with its room, such as `Cellar, top shelf`. */
 export const placeName = (p: Pick<ShelfPlace, "room" | "name">) => `${p.room}, ${p.name}`;
 
-/** Shelves and boxes in use, room by room as the household has them. */
+/** Returns the shelves and boxes in use, room by room in the household's order. */
 export function listPlaces(larder: Larder): ShelfPlace[] {
   return larder.db
     .select()
@@ -18,7 +18,7 @@ export function listPlaces(larder: Larder): ShelfPlace[] {
     .all();
 }
 
-/** A shelf or box, taken down or not. @throws Refused 404 when there is none */
+/** Returns a shelf or box, retired or not. Throws Refused (404) when there is none of this id. */
 export function getPlace(larder: Larder, id: string): ShelfPlace {
   return (
     larder.db.select().from(shelfPlace).where(eq(shelfPlace.id, id)).get() ??
@@ -60,7 +60,10 @@ export function addPlace(
   });
 }
 
-/** Calls a place something else, says how much it takes, or moves it a place up in its room. */
+/**
+ * Renames a shelf, stores how many containers it takes, or moves it up in its room. Throws Refused when the room has
+ * one of that name.
+ */
 export function changePlace(
   larder: Larder,
   write: Write,
@@ -90,7 +93,7 @@ export function changePlace(
   });
 }
 
-/** Takes an empty shelf down. What stood on it keeps its story. */
+/** Retires an empty shelf; its containers' history keeps its name. Throws Refused when something is on it. */
 export function retirePlace(larder: Larder, write: Write, id: string): void {
   once(larder, write, "shelf.retire", () => {
     const known = getPlace(larder, id);

@@ -33,8 +33,9 @@ interface Having {
 type Standing = [id: string, code: string, packId: string, placeId: string, cannedAt: number];
 
 /**
- * Containers on the shelves that match every word of a search: code (with or without its dash), animal, part, dish, lot,
- * run, room or shelf, and the household's day. The oldest first; it goes no further through them than to the last it returns.
+ * Returns the containers on the shelves that match every word, oldest first: code (with or without its dash), animal,
+ * part, dish, lot, run, room, shelf or the household's day.
+ *
  * @param limit how many at most
  */
 export function findOnShelf(larder: Larder, words: readonly string[], limit = 60): Shelved[] {

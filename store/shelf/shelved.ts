@@ -53,7 +53,7 @@ const fromRaw = (raw: Raw): Shelved => ({
   bestBy: bestBy(raw.cannedAt),
 });
 
-/** Every container of a list of ids with its facts, in the order to be eaten. */
+/** Returns containers with their facts by ids, in the order they are to be eaten. */
 export function shelvedByIds(larder: Larder, ids: readonly string[]): Shelved[] {
   if (ids.length === 0) return [];
   return (
@@ -63,12 +63,18 @@ export function shelvedByIds(larder: Larder, ids: readonly string[]): Shelved[] 
   ).map(fromRaw);
 }
 
-/** A container with its facts; undefined when it has not been through a run. */
+/** Returns a container with its facts; undefined when it has not been through a run. */
 export function getShelved(larder: Larder, id: string): Shelved | undefined {
   return shelvedByIds(larder, [id])[0];
 }
 
-/** What stands on a shelf, or on all of them, oldest first. @param placeId null for all @param skip how many older ones to leave out */
+/**
+ * Returns what is on a shelf, or on all of them, oldest first.
+ *
+ * @param placeId null for all
+ * @param limit how many at most
+ * @param skip how many older ones to leave out
+ */
 export function onShelf(larder: Larder, placeId: string | null, limit = 100_000, skip = 0): Shelved[] {
   const which = placeId === null ? "" : "and place_id = @placeId";
   const ids = larder.sqlite
@@ -82,7 +88,12 @@ export function onShelf(larder: Larder, placeId: string | null, limit = 100_000,
   );
 }
 
-/** What was put on a shelf since an instant and still stands there, oldest first. */
+/**
+ * Returns what was shelved since an instant and is still on a shelf, oldest first.
+ *
+ * @param since ms since 1970 UTC
+ * @param limit how many at most
+ */
 export function shelvedSince(larder: Larder, since: number, limit: number): Shelved[] {
   const ids = larder.sqlite
     .prepare(
@@ -93,7 +104,7 @@ export function shelvedSince(larder: Larder, since: number, limit: number): Shel
   return shelvedByIds(larder, ids);
 }
 
-/** Sealed and not yet shelved, oldest first. */
+/** Returns the containers that are sealed and not yet shelved, oldest first. */
 export function toShelve(larder: Larder): Shelved[] {
   return (
     larder.sqlite
@@ -121,7 +132,11 @@ export interface ShelfGlance {
 const NOT_EATEN = `select c.id from container c where c.set_aside is not null and c.moved = 'shelved'
   union select c.id from held_lot d cross join pack_from x on x.lot_id = d.lot_id cross join container c on c.pack_id = x.pack_id where c.moved = 'shelved'`;
 
-/** What stands on the shelves at a glance: it costs the same however many there are. */
+/**
+ * Returns an overview of the shelves, at a cost that does not depend on how many containers there are.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function shelfGlance(larder: Larder, now: number): ShelfGlance {
   const { count } = larder.sqlite
     .prepare("select coalesce(sum(standing), 0) as count from shelf_place")
@@ -143,7 +158,11 @@ export function shelfGlance(larder: Larder, now: number): ShelfGlance {
 
 const TEN_MINUTES = 600_000;
 
-/** How many on the shelves are past best-by, as of the last ten minutes of the clock. */
+/**
+ * Returns how many containers on the shelves are past best-by, at most ten minutes old.
+ *
+ * @param now ms since 1970 UTC
+ */
 export function pastBestBy(larder: Larder, now: number): number {
   const before = new Date(Math.floor(now / TEN_MINUTES) * TEN_MINUTES);
   before.setUTCFullYear(before.getUTCFullYear() - 1);

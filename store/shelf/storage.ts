@@ -18,7 +18,11 @@ const SHOWN = 2000;
 /** A thermometer no shelf ever sees, °C. */
 const BELIEVABLE_C = { low: -45, high: 60 } as const;
 
-/** Writes down how warm a room is. */
+/**
+ * Records the temperature of a room, °C. Throws Refused when it or its instant is impossible.
+ *
+ * @param input its instant in ms since 1970 UTC; now when left out
+ */
 export function addStorageEntry(
   larder: Larder,
   write: Write,
@@ -38,7 +42,7 @@ export function addStorageEntry(
   });
 }
 
-/** Rooms with shelves, each with its newest temperatures and what was wrong. */
+/** Returns the rooms with shelves, each with its newest temperatures, °C, and its freezing and heat. */
 export function storageRooms(larder: Larder): StorageRoom[] {
   const places = listPlaces(larder);
   return [...new Set(places.map((p) => p.room))].map((room) => {
@@ -80,7 +84,10 @@ export interface FlaggedContainer {
   event: StorageEvent;
 }
 
-/** A container that stood in a frost or a heat was looked at and is sound: it is not flagged for that any more. */
+/**
+ * Records that a container was looked at after its room froze or was hot, and is sound. Throws Refused when it is not
+ * on a shelf.
+ */
 export function checkOnShelf(larder: Larder, write: Write, containerId: string): void {
   once(larder, write, "shelf.check", () => {
     const flag = flaggedByStorage(larder).find((f) => f.id === containerId);
@@ -93,7 +100,12 @@ export function checkOnShelf(larder: Larder, write: Write, containerId: string):
   });
 }
 
-/** Everything on the shelves that stood in a room while it froze or was hot, and was not looked at since. */
+/**
+ * Returns the containers on the shelves whose room froze or was hot while they were in it, and that were not looked at
+ * since.
+ *
+ * @param rooms all rooms, when the caller has them
+ */
 export function flaggedByStorage(larder: Larder, rooms = storageRooms(larder)): FlaggedContainer[] {
   const stood = larder.sqlite.prepare(
     `select distinct c.id, c.code, k.container as kind from movement m join shelf_place p on p.id = m.place_id

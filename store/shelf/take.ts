@@ -11,7 +11,7 @@ import { shelvedByIds, type Shelved } from "./shelved.ts";
 
 export type TakenAs = Exclude<Move, "shelved" | "missing">;
 
-/** One movement. Call inside a write. */
+/** Adds one movement of a container. Call inside a write. */
 export function move(
   larder: Larder,
   write: Write,
@@ -48,8 +48,8 @@ function onTheWay(c: ContainerNow, facts: Shelved | undefined): ContainerOnTheWa
 }
 
 /**
- * Puts containers on a shelf, or moves them there. Refused for any that is not sealed, not processed, held or set aside, and
- * when the shelf takes no more.
+ * Puts containers on a shelf, or moves them there. Returns how many. Throws Refused for any that is not sealed, not
+ * processed, on hold or set aside, and when the shelf has no room.
  */
 export function shelve(
   larder: Larder,
@@ -91,7 +91,10 @@ export function shelve(
   });
 }
 
-/** Takes containers off the shelf: eaten, given away or thrown out. What is held or set aside is only thrown out. */
+/**
+ * Takes containers off the shelf: eaten, given away or thrown out. Throws Refused for any that is not on a shelf; what
+ * is on hold or set aside may only be thrown out.
+ */
 export function takeOff(
   larder: Larder,
   write: Write,
@@ -115,13 +118,16 @@ function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: 
   if (kind === "opened") jarBack(larder, write, id);
 }
 
-/** Whether a container was found bad when it was opened: it never stands on a shelf again. */
+/** Returns whether a container was found spoiled when it was opened; it is never shelved again. */
 export function wasBad(larder: Larder, containerId: string): boolean {
   const sql = "select 1 from opening where container_id = ? and signs <> '[]'";
   return larder.sqlite.prepare(sql).get(containerId) !== undefined;
 }
 
-/** It was a slip: the container still stands, closed, where it stood. */
+/**
+ * Undoes that a container left its shelf: it is still there, closed. Returns the shelf. Throws Refused when it did not
+ * leave one, or was found spoiled.
+ */
 export function putBack(larder: Larder, write: Write, containerId: string): { placeId: string } {
   return once(larder, write, "container.put-back", () => {
     const c = getContainer(larder, containerId);

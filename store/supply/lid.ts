@@ -1,6 +1,6 @@
 import { type Larder } from "#store/db";
 
-/** Packs whose containers carry lids of a box, with how many each, newest first: where a bad box went. */
+/** Returns the packs whose containers have lids of a box, with how many each, newest first. */
 export function packsWithBox(
   larder: Larder,
   supplyId: string,
@@ -13,7 +13,7 @@ export function packsWithBox(
     .all(supplyId) as { code: string; count: number; madeAt: number }[];
 }
 
-/** Boxes the lids of a pack came from, with how many each. */
+/** Returns the boxes the lids of a pack came from, with how many each. */
 export function boxesOfPack(larder: Larder, packId: string): { label: string; count: number }[] {
   return larder.sqlite
     .prepare(

@@ -20,7 +20,7 @@ export interface Supply {
   left: number;
 }
 
-/** Everything counted in the Shed, the oldest of each kind first. */
+/** Returns everything counted in the Shed, the oldest of each kind first. */
 export function listSupplies(larder: Larder): Supply[] {
   return larder.db.select().from(supply).orderBy(asc(supply.kind), asc(supply.createdAt)).all() as Supply[];
 }
@@ -28,7 +28,7 @@ export function listSupplies(larder: Larder): Supply[] {
 /** Empty boxes and stacks are dealt with while they are new; a household empties a thousand in its life. */
 const EMPTY_IN_USE = 6;
 
-/** What a household deals with: all that is left, and of each kind the newest empty ones. The oldest of each kind first. */
+/** Returns the supplies that are left, and of each kind the newest empty ones; the oldest of each kind first. */
 export function suppliesInUse(larder: Larder): Supply[] {
   const empty = sql`row_number() over (partition by kind, container, mouth, left = 0 order by created_at desc, rowid desc)`;
   const ids = larder.db.all<{ id: string }>(
@@ -56,7 +56,10 @@ export interface SupplyInput {
   count: number;
 }
 
-/** Puts a stack of jars, a box of lids, or cans or ends of one lot in the Shed. One already there is added to. */
+/**
+ * Adds a stack of jars, a box of lids, or cans or ends of one lot; one that is there already is added to. Returns its
+ * id. Throws Refused at the field that is wrong.
+ */
 export function addSupply(larder: Larder, write: Write, input: SupplyInput): { id: string } {
   return once(larder, write, "supply.add", () => {
     const { kind, label, count } = input;
@@ -80,7 +83,11 @@ export function addSupply(larder: Larder, write: Write, input: SupplyInput): { i
   });
 }
 
-/** One change of a supply. Call inside a write. The table refuses a count below none. */
+/**
+ * Adds one change of a supply's count; call inside a write. The database refuses a count below 0.
+ *
+ * @param packCode the pack it went into; null for none
+ */
 export function change(
   larder: Larder,
   write: Write,
@@ -102,7 +109,7 @@ export function getSupply(larder: Larder, id: string): Supply {
   return row ?? refuse("There is no such thing in the Shed.", 404);
 }
 
-/** Counted anew, or some broken: how many there are now. */
+/** Stores how many there are of a supply after a count or a breakage. Throws Refused when the count is impossible. */
 export function recount(
   larder: Larder,
   write: Write,
@@ -120,7 +127,7 @@ export function recount(
 
 const boxOf = (s: Supply): Box => ({ id: s.id, label: s.label, left: s.left, since: s.createdAt });
 
-/** Lids of a mouth, or ends of a can, as boxes to take from. */
+/** Returns the boxes of lids of a mouth, or of ends of a can, to take from. */
 export function boxesFor(supplies: readonly Supply[], container: ContainerKey, mouth: Mouth | null): Box[] {
   const can = isCan(container);
   return supplies
@@ -130,14 +137,14 @@ export function boxesFor(supplies: readonly Supply[], container: ContainerKey, m
     .map(boxOf);
 }
 
-/** Jars or cans of one kind, as stacks to take from. */
+/** Returns the stacks of jars or cans of one kind to take from. */
 export function stacksFor(supplies: readonly Supply[], container: ContainerKey, mouth: Mouth | null): Box[] {
   return supplies
     .filter((s) => (s.kind === "jar" || s.kind === "can") && s.container === container && s.mouth === mouth)
     .map(boxOf);
 }
 
-/** What is counted of everything a plan needs; null where nothing of the kind was ever counted. */
+/** Returns how many there are of everything a plan needs; null where that kind was never counted. */
 export function countedStock(supplies: readonly Supply[], kinds: readonly KindKey[]) {
   const sum = (of: (s: Supply) => boolean) => {
     const found = supplies.filter(of);
@@ -156,11 +163,11 @@ export function countedStock(supplies: readonly Supply[], kinds: readonly KindKe
 }
 
 /**
- * Takes the jars or cans and the lids or ends of a pack, the oldest first, and says for each container which box its
- * lid came from. Where the Shed counted fewer than were filled, the count was wrong: what was missing is written down as
- * counted, and nothing stops the work. Kinds nobody counts are left alone. Call inside a write.
+ * Takes the jars or cans and the lids or ends of a pack, oldest first; call inside a write. Returns, for each
+ * container in order, the box its lid came from, or null where none is counted. Where fewer were counted than were
+ * filled, the difference is recorded as counted, and nothing stops the work.
+ *
  * @param boxId the box to take from first; null for the oldest
- * @returns box of each container's lid, in order; null where none was counted
  */
 export function takeForPack(
   larder: Larder,

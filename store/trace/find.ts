@@ -15,8 +15,10 @@ export interface Found {
 const anywhere = (text: string) => `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
 
 /**
- * What in the larder is called so: codes that begin with it, lots by their part, animals by species, tag or place, shelves
- * and recipes by name. Newest first, a few of each.
+ * Returns what in the larder matches a text: codes that begin with it, lots by part, animals by species, tag or place,
+ * shelves and recipes by name. Newest first.
+ *
+ * @param each how many of each kind at most
  */
 export function findAnything(larder: Larder, text: string, each = 5): Found[] {
   const asked = text.trim();

@@ -31,7 +31,10 @@ const INTO = `select coalesce(f.from_harvest, f.from_lot) as source, f.to_lot as
   union all select x.lot_id, x.pack_id, x.mass_kg from near join pack_lot x on x.pack_id = near.id
   union all select c.pack_id, x.pack_id, x.mass_kg from near join repacked x on x.pack_id = near.id join container c on c.id = x.container_id`;
 
-/** Everything that ran into and out of an animal, a lot or a pack, by weight, on to the jars. */
+/**
+ * Returns everything that went into and out of an animal, a lot or a pack, down to the containers, as a graph with
+ * weights in kg.
+ */
 export function genealogyOf(larder: Larder, id: string): GenealogyGraph {
   return genealogyAmong(larder, [id], "both");
 }
@@ -65,8 +68,8 @@ const FATE = `case when c.moved = 'shelved' then 'on the shelf' when c.moved = '
   when c.seal = 'failed' then 'not sealed' when c.seal = 'sealed' then 'sealed' else 'not looked at yet' end`;
 
 /**
- * The whole way of what a code names, by weight and with the instant of each stage: animals, lots, packs, the runs they went
- * through, and what became of the containers. Of one container only what led to it and its own end.
+ * Returns the whole way of what a code names, as a graph with weights in kg and the instant of each stage: animals,
+ * lots, packs, runs, and what became of the containers. Of one container, only what led to it and its own end.
  */
 export function fullGenealogy(
   larder: Larder,

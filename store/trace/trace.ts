@@ -35,8 +35,8 @@ export type FoundCode =
   | { found: false; message: string; meant: string | null };
 
 /**
- * What a code names. A code that does not read is answered with the one that was meant only where the check
- * character, and what this larder holds, leave exactly one.
+ * Returns what a code names. A code that does not read is answered with the one that was meant only where the check
+ * character and what this larder holds leave exactly one.
  */
 export function findCode(larder: Larder, text: string): FoundCode {
   const known = (code: string) =>
@@ -72,7 +72,10 @@ export function findCode(larder: Larder, text: string): FoundCode {
   };
 }
 
-/** Everything that went into and came out of what a code names, as a graph with shares. */
+/**
+ * Returns everything that went into and came out of what a code names, as a graph with shares, 0 to 1. Throws Refused
+ * (404) when a pack was undone.
+ */
 export function traceGraph(larder: Larder, kind: Kind, id: string): Trace {
   const starts = kind === "run" ? packIdsOf(larder, id) : [id];
   const ids = relatives(larder, starts);
@@ -175,7 +178,7 @@ function describe(larder: Larder, ids: readonly string[]): Map<string, TraceNode
   return new Map(rows.map(({ id, ...node }) => [id, { ...node, harvests: {} }]));
 }
 
-/** Ids of what codes name, by code. */
+/** Returns the ids of what codes name, by code; a code that names nothing is left out. */
 export function entityIds(larder: Larder, codes: readonly string[]): Map<string, string> {
   const rows = larder.sqlite
     .prepare("select code, entity_id as id from code_register where code in (select value from json_each(?))")

@@ -4,12 +4,12 @@
  */
 const FORMULA = /^[=+\-@\t\r\n']/;
 
-/** Text as it may stand in a cell: one that a spreadsheet would work out has an apostrophe before it. */
+/** Returns text as it may stand in a CSV cell: what a spreadsheet would compute gets an apostrophe before it. */
 export function safeCell(text: string): string {
   return FORMULA.test(text) ? `'${text}` : text;
 }
 
-/** The text a cell stands for. */
+/** Returns the text that a CSV cell stands for: without the apostrophe of `safeCell`. */
 export function textOfCell(cell: string): string {
   return cell.startsWith("'") ? cell.slice(1) : cell;
 }

@@ -12,7 +12,12 @@ export interface Resource {
 const TYPES = { INTEGER: "integer", REAL: "number", TEXT: "string" } as const;
 export const FORMAT = "patient-larder-1";
 
-/** The description of an archive: a Frictionless Data Package (specs.frictionlessdata.io, version 1, from memory). */
+/**
+ * Returns the description of an archive.
+ *
+ * Source: Frictionless Data Package, version 1 (specs.frictionlessdata.io), from memory.
+ * @param about `head` is the history code of the activity log; null without one
+ */
 export function describePackage(
   tables: readonly Table[],
   files: readonly Resource[],
@@ -62,6 +67,7 @@ export function describePackage(
   };
 }
 
+/** Returns the path of a table's CSV file in an archive. */
 export const pathOf = (table: { name: string }) => `data/${table.name}.csv`;
 
 /** What must be known of a description before anything is taken from its archive. */

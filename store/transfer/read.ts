@@ -33,11 +33,13 @@ export interface Arrived {
 }
 
 /**
- * Reads an archive into a new larder in a folder of its own, and checks it: the layout, every cell's kind, what points
- * where, what is kept beside the records, and every hash chain. One of an older layout is read into a database of that
- * layout, and brought to the newest once it stands.
+ * Reads an archive into a new larder in a folder of its own, checks it, and returns it: its layout, the type of every
+ * cell, references, derived values, and every hash chain. One of an older layout is read into a database of that
+ * layout and then migrated. Throws Refused with the reason; the folder is removed then.
+ *
+ * @param path of the archive
  * @param beside the folder in which a folder for it is made
- * @throws Refused with the reason; the folder is gone then
+ * @param now the clock, ms since 1970 UTC
  */
 export async function readArchive(path: string, beside: string, now: () => number): Promise<Arrived> {
   const folder = join(beside, "arriving", uuid());

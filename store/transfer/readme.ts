@@ -1,4 +1,8 @@
-/** How to read an archive, for whoever finds it without the program: plain text. @param heads history codes */
+/**
+ * Returns how to read an archive without the program, as plain text.
+ *
+ * @param heads history codes
+ */
 export const readmeOf = (
   layout: number,
   heads: readonly string[],

@@ -20,7 +20,7 @@ export interface Table {
  */
 const KEPT_BACK = new Set(["secret", "session", "device_token", "layout_change"]);
 
-/** Tables that leave with the record, by name, as the database itself describes them. */
+/** Returns the tables that are exported, by name, as the database describes them. */
 export function tablesOf(sqlite: Database.Database): Table[] {
   const names = sqlite
     .prepare(
@@ -45,15 +45,16 @@ export function tablesOf(sqlite: Database.Database): Table[] {
     }));
 }
 
-/** Columns of a table's primary key, in its order. */
+/** Returns the columns of a table's primary key, in its order. */
 export const keyOf = (table: Table): Column[] =>
   table.columns.filter((c) => c.key > 0).sort((a, b) => a.key - b.key);
 
-/** Rows of a table in an order that depends on nothing but what is in it. */
+/** Returns the order of a table's rows as SQL; it depends on nothing but their content. */
 export function orderOf(table: Table): string {
   return keyOf(table)
     .map((c) => `"${c.name}"`)
     .join(", ");
 }
 
+/** Returns names as a SQL list of quoted identifiers. */
 export const quoted = (names: readonly string[]) => names.map((n) => `"${n}"`).join(", ");

@@ -36,9 +36,9 @@ export interface OpenArchive {
 }
 
 /**
- * Opens an archive and holds its list of files against its own description: every file that is named is there, in its
- * order and of its length, and no other; and all of it is no larger than a larder can be.
- * @throws Refused with the reason, for anything that is not exactly an archive of a larder
+ * Opens an archive and checks its list of files against its description, before anything is unpacked: every file that
+ * is named is there, in its order and of its length, and no other, and all of it is no larger than a larder can be.
+ * Throws Refused with the reason.
  */
 export async function openArchive(path: string): Promise<OpenArchive> {
   const zip = await opened(path);

@@ -20,10 +20,11 @@ const AT_ONCE = 400;
 const NO_TIME = { mtime: new Date(1980, 0, 1), mode: 0o100644, forceDosTimestamp: true };
 
 /**
- * Writes everything that was written down, as one zip: how to read it, a CSV file for each table (RFC 4180), the photos,
- * and last a description of both with their hashes. It is taken from a copy, so whatever is written meanwhile does not tear it.
+ * Writes everything that was recorded as one zip: how to read it, a CSV file for each table (RFC 4180), the photos,
+ * and a description with the hash of each. It is taken from a copy, so that later writes do not tear it.
+ *
  * @param to where it goes
- * @param picture makes the picture of the history's code, as SVG
+ * @param picture returns the history code as a QR code, SVG; null for none
  */
 export async function writeArchive(
   larder: Larder,
@@ -71,7 +72,10 @@ export async function writeArchive(
   }
 }
 
-/** A table as CSV in pieces, with its names in the first line. Text stands in quotes; nothing at all is an empty cell. */
+/**
+ * Returns a table as CSV in parts, with the names of its columns in the first line. Text is quoted; null is an empty
+ * cell.
+ */
 export function* csvOf(sqlite: Database.Database, table: Table): Generator<string> {
   const names = table.columns.map((c) => c.name);
   const options = { quoted_string: true, record_delimiter: "\r\n" };

@@ -23,7 +23,7 @@ export interface Witnessed {
 
 const KEY_ACTION = "witness.key";
 
-/** The larder's witness, whose key the activity log names from its first signature on. */
+/** Returns the larder's witness, whose key the activity log names from its first signature on. */
 export function ownWitness(larder: Larder): Witness {
   const witness = witnessOf(larder.folder);
   if (recordedKeys(larder.sqlite).at(-1) !== witness.fingerprint)
@@ -34,7 +34,7 @@ export function ownWitness(larder: Larder): Witness {
   return witness;
 }
 
-/** Fingerprints of the keys a larder's history was signed with, by its own activity log, oldest first. */
+/** Returns the fingerprints of the keys a larder's history was signed with, by its own activity log, oldest first. */
 export function recordedKeys(sqlite: Database.Database): string[] {
   return sqlite
     .prepare(
@@ -54,7 +54,11 @@ export interface WitnessQuestion {
   trusted?: readonly string[];
 }
 
-/** Holds a larder's history against its signatures, and against papers. @param sqlite the larder's database */
+/**
+ * Returns whether a larder's history agrees with its signatures and with papers, and the first line that does not.
+ *
+ * @param sqlite the larder's database
+ */
 export function checkWitness(sqlite: Database.Database, question: WitnessQuestion): Witnessed {
   const { folder, papers = [], files = [], trusted = [] } = question;
   const own = ownFingerprint(folder);

@@ -33,8 +33,10 @@ export interface Compared {
 }
 
 /**
- * Holds a larder's history against what was printed of it and signed: each line as it stands now, hashed anew, must be what
- * it was then. The statements must be sound and by a key that is trusted; whoever calls sees to that.
+ * Returns whether a larder's history, hashed again from its lines as they are now, agrees with what was printed of it
+ * and signed, and the first line that does not. The caller has checked that the signatures are valid and by a trusted
+ * key.
+ *
  * @param sqlite the larder's database
  */
 export function compareHistory(

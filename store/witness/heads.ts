@@ -17,7 +17,11 @@ export const LOG = "LOG";
 
 const HEAD = `select l.chain, coalesce(r.code, '${LOG}') as name, l.seq, l.hash from chain_link l left join run r on r.id = l.chain`;
 
-/** The head of a chain; null when nothing was written to it. @param chain id of a run, or `audit` */
+/**
+ * Returns the head of a chain; null when nothing was written to it.
+ *
+ * @param chain id of a run, or `audit`
+ */
 export function headOf(sqlite: Database.Database, chain: string): Head | null {
   return (
     (sqlite.prepare(`${HEAD} where l.chain = ? order by l.seq desc limit 1`).get(chain) as
@@ -25,16 +29,16 @@ export function headOf(sqlite: Database.Database, chain: string): Head | null {
   );
 }
 
-/** The heads of every chain: the activity log's first, then the runs' in the order of their codes. */
+/** Returns the head of every chain: the activity log's first, then the runs' in the order of their codes. */
 export function headsOf(sqlite: Database.Database): Head[] {
   const runs = sqlite.prepare("select id from run order by code").pluck().all() as string[];
   return ["audit", ...runs].flatMap((chain) => headOf(sqlite, chain) ?? []);
 }
 
-/** A head for paper: what it is the head of, the number of its line, and the short code of the hash. */
+/** Returns a head as it is printed: what it is the head of, the number of its line, and the short code of its hash. */
 export const headText = ({ name, seq, hash }: Head): string => `${name}/${seq}/${shortHash(hash)}`;
 
-/** A head as the QR code beside it says it: the same, with the whole hash. */
+/** Returns a head as its QR code has it, with the whole hash. */
 export const headLong = ({ name, seq, hash }: Head): string => `${name}/${seq}/${hash}`;
 
 /** A head as somebody read it from paper. */
@@ -46,8 +50,8 @@ export interface PaperHead {
 }
 
 /**
- * Reads what stands on a paper, typed or scanned: small letters, blanks and left-out dashes do no harm.
- * @returns null when it is not the head of anything
+ * Returns the head that a typed or scanned text means; null when it is none. Lower case, spaces and missing dashes do
+ * not matter.
  */
 export function readHead(text: string): PaperHead | null {
   const [, name, seq, code] =

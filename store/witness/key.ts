@@ -22,11 +22,14 @@ export interface Witness {
   sign(text: string): string;
 }
 
-/** Where the key of a larder is: beside it, or where `LARDER_WITNESS_KEY` says, as on a stick. */
+/** Returns the path of a larder's signing key: beside it, or where `LARDER_WITNESS_KEY` says. */
 export const keyPath = (folder: string): string =>
   process.env.LARDER_WITNESS_KEY || join(folder, "witness.key");
 
-/** The larder's witness. Its key is made when there is none yet. @throws Error when the file there is no Ed25519 key */
+/**
+ * Returns the larder's witness; its Ed25519 key is created when there is none. Throws Error when the file is no such
+ * key.
+ */
 export function witnessOf(folder: string): Witness {
   const path = keyPath(folder);
   if (!existsSync(path)) {
@@ -42,7 +45,7 @@ export function witnessOf(folder: string): Witness {
   };
 }
 
-/** The fingerprint of a larder's key; null when it has none yet, or none that reads as one. */
+/** Returns the fingerprint of a larder's key; null when it has none, or none that can be read. */
 export function fingerprintAt(folder: string): string | null {
   return existsSync(keyPath(folder)) ? witnessOf(folder).fingerprint : null;
 }
@@ -59,10 +62,11 @@ function readKey(path: string): KeyObject {
   );
 }
 
+/** Returns the fingerprint of a public key: the start of its SHA-256, in hexadecimal digits. */
 export const fingerprintOf = (publicKey: string): string =>
   shortHash(createHash("sha256").update(Buffer.from(publicKey, "base64")).digest("hex")).slice(0, 11);
 
-/** Whether a signature is of this text by this key; false for anything that is no key or signature. */
+/** Returns whether a signature is of this text by this key; false for anything that is no key or no signature. */
 export function isSignedBy(publicKey: string, text: string, signature: string): boolean {
   try {
     const key = createPublicKey({ key: Buffer.from(publicKey, "base64"), format: "der", type: "spki" });

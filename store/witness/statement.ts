@@ -55,9 +55,10 @@ export interface Found {
 const textOf = (statement: Statement) => JSON.stringify(statement);
 const hashOf = (statement: Statement) => createHash("sha256").update(textOf(statement)).digest("hex");
 
+/** Returns the path of the folder for signed statements beside a larder. */
 export const statementFolder = (folder: string): string => join(folder, "witness");
 
-/** Paths of a larder's statements, oldest first. */
+/** Returns the paths of a larder's statements, oldest first. */
 export function listStatements(folder: string): string[] {
   const at = statementFolder(folder);
   if (!existsSync(at)) return [];
@@ -67,7 +68,7 @@ export function listStatements(folder: string): string[] {
     .map((name) => join(at, name));
 }
 
-/** Reads a statement. @throws Error when the file is none */
+/** Returns a statement from its file. Throws Error when the file is none. */
 export function readStatement(file: string): Found {
   let signed: Signed;
   try {
@@ -122,10 +123,11 @@ function isOfThis(sqlite: Database.Database, { chains, events }: Statement): boo
 }
 
 /**
- * States what the history is, and signs it.
+ * Returns a signed statement of what the history is.
+ *
  * @param sqlite the larder's database, or a backup of it
- * @param earlier what was stated before, newest first; no more of it is read than is needed
- * @param at the larder's clock, ms since 1970 UTC
+ * @param earlier earlier statements, newest first; no more are read than needed
+ * @param at ms since 1970 UTC
  */
 export function state(
   sqlite: Database.Database,
@@ -153,12 +155,12 @@ export function state(
   return { statement, publicKey: witness.publicKey, signature: witness.sign(textOf(statement)) };
 }
 
-/** A larder's earlier statements, newest first, each read when it is asked for. */
+/** Returns a larder's earlier statements, newest first, each read when it is asked for. */
 export function* earlierStatements(folder: string): Generator<Statement> {
   for (const path of listStatements(folder).reverse()) yield readStatement(path).statement;
 }
 
-/** Writes a statement beside the earlier ones. @returns its path */
+/** Writes a statement beside the earlier ones. Returns its path. */
 export function saveStatement(folder: string, signed: Signed): string {
   mkdirSync(statementFolder(folder), { recursive: true });
   const instant = new Date(signed.statement.at).toISOString().replaceAll(":", "");
@@ -167,12 +169,20 @@ export function saveStatement(folder: string, signed: Signed): string {
   return path;
 }
 
-/** Which statements do not name the one before them as it is. @param found oldest first */
+/**
+ * Returns the statements that do not name the one before them as it is; empty when all do.
+ *
+ * @param found oldest first
+ */
 export function gapsIn(found: readonly Found[]): Found[] {
   return found.filter((f, i) => f.statement.previous !== (i === 0 ? null : hashOf(found[i - 1]!.statement)));
 }
 
-/** Puts away what was stated of a larder whose place another took. Nothing is thrown out. */
+/**
+ * Moves the statements of a larder that was replaced by another into a folder of their own. Nothing is deleted.
+ *
+ * @param at ms since 1970 UTC
+ */
 export function archiveStatements(folder: string, at: number): void {
   if (listStatements(folder).length === 0) return;
   const away = join(statementFolder(folder), `before-${new Date(at).toISOString().replaceAll(":", "")}`);
