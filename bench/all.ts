@@ -3,7 +3,7 @@ import { mFromFt } from "#core/quantity";
 import { mkdtempSync, rmSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
-import { runAt, type RunEvent, plainPlan } from "#core/run";
+import { runAt, type RunEvent, samplePlan } from "#core/run";
 import { CONTAINERS, PRODUCTS, scheduledProcess } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
@@ -21,7 +21,7 @@ const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} $
 const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;
 
 const T0 = Date.UTC(2026, 10, 20, 9);
-const plan = plainPlan();
+const plan = samplePlan();
 
 function tenThousand(): RunEvent[] {
   const start: RunEvent[] = (["heat-on", "steam-steady", "weight-on"] as const).map((type, i) => ({

@@ -9,10 +9,10 @@
  */
 import { parseArgs } from "node:util";
 import {
-  fill,
-  freshCook,
+  newPot,
+  newCook,
   gaugeAfter,
-  pass,
+  advancePot,
   plausibleCanner,
   turnFlame,
   turnFlameByEar,
@@ -118,10 +118,10 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   let seen = await ask();
   const weightPsi = seen.plan.weightKPa === null ? null : psiFromKPa(seen.plan.weightKPa);
   const spec: CannerSpec = plausibleCanner(job.quarts, job.pints, seen.altitudeM, weightPsi);
-  let pot = fill(spec);
+  let pot = newPot(spec);
   const even = randomFrom(job.seed);
   let shown = 0;
-  let cook = freshCook(0);
+  let cook = newCook(0);
   let at = heard.larder;
   let atTarget: number | null = null;
   let sentAt = 0;
@@ -137,11 +137,11 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
       const { lit, top } = handsAt(seen.events, at);
       const minute = atTarget === null ? -1 : (at - atTarget) / 60_000;
       const gust = job.gusts.find((g) => minute >= g.minute && minute < g.minute + g.minutes);
-      if (top !== "weight-on") cook = { ...freshCook(pot.s), kPa: weightPsi === null ? 0 : pot.jiggles };
+      if (top !== "weight-on") cook = { ...newCook(pot.s), kPa: weightPsi === null ? 0 : pot.jiggles };
       else if (weightPsi === null) cook = turnFlame(cook, pot.s, shown, goal);
       else cook = turnFlameByEar(cook, pot.s, pot.jiggles);
       // Whoever is at the flame does not see a gust on the gauge before it shows, and is not a machine.
-      pot = pass(spec, pot, { flame: lit ? cook.flame : 0, top, gust: gust?.strength ?? 0 }, STEP_S);
+      pot = advancePot(spec, pot, { flame: lit ? cook.flame : 0, top, gust: gust?.strength ?? 0 }, STEP_S);
       shown = gaugeAfter(job.gauge, shown, pot.gaugePa / 1000, STEP_S, even() * 2 - 1);
       if (atTarget === null && shown >= seen.plan.floorKPa) atTarget = at;
       if (at - sentAt >= job.everyS * 1000 && top !== "lid-off") {

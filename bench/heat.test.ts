@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { COARSE, asEquations, centreOf, warm, type HeatedCylinder } from "#core/heat";
+import { COARSE, asEquations, centreOf, heatContainer, type HeatedCylinder } from "#core/heat";
 import { odexSolver } from "./odex.ts";
 
 describe("against the solver odex, on the same finite volumes", () => {
@@ -12,7 +12,7 @@ describe("against the solver odex, on the same finite volumes", () => {
     const solver = odexSolver(n, 1e-6, 1e-6);
     const f = asEquations(body, mesh, around);
     const temps = Float64Array.from({ length: 5400 / mesh.stepS + 1 }, (_, i) => around(i * mesh.stepS));
-    const { centreC } = warm(body, temps, 20, mesh);
+    const { centreC } = heatContainer(body, temps, 20, mesh);
     let y: number[] = Array<number>(n).fill(20);
     for (const [from, to] of [
       [0, 600],

@@ -1,12 +1,12 @@
 /** What heat costs: one run at the cold spot, the same by another solver, and the draws in a browser's workers. */
-import { fill, pass, plausibleCanner } from "#core/canner";
+import { newPot, advancePot, plausibleCanner } from "#core/canner";
 import {
   FINE,
   asEquations,
   centreOf,
-  evenly,
+  resampleHistory,
   lethality,
-  warm,
+  heatContainer,
   type HeatedCylinder,
   type Knot,
 } from "#core/heat";
@@ -29,7 +29,7 @@ const COURSE: [minute: number, tempC: number][] = [
 
 /** A run of 150 minutes as a gauge sends it, every second. */
 function everySecond(): Knot[] {
-  const temps = evenly(
+  const temps = resampleHistory(
     COURSE.map(([minute, tempC]) => ({ at: minute * 60_000, tempC })),
     1,
   );
@@ -48,11 +48,11 @@ export async function heatFigures(): Promise<HeatFigures> {
   const knots = everySecond();
   let last = 0;
   const coldSpotMs = await medianMs(() => {
-    const { centreC, stepS } = warm(BODY, evenly(knots, FINE.stepS), 10);
+    const { centreC, stepS } = heatContainer(BODY, resampleHistory(knots, FINE.stepS), 10);
     last = centreC.at(-1)!;
     return lethality(centreC, stepS);
   }, 41);
-  const temps = evenly(knots, FINE.stepS);
+  const temps = resampleHistory(knots, FINE.stepS);
   const around = (s: number) => {
     const i = Math.min(temps.length - 2, Math.floor(s / FINE.stepS));
     const t = s / FINE.stepS - i;
@@ -71,9 +71,9 @@ export async function heatFigures(): Promise<HeatFigures> {
     0,
   );
   const spec = plausibleCanner(21, 9, 700, 15);
-  const filled = fill(spec);
+  const filled = newPot(spec);
   const cannerHourMs = await medianMs(
-    () => pass(spec, filled, { flame: 0.8, top: "vent-open", gust: 0 }, 3600),
+    () => advancePot(spec, filled, { flame: 0.8, top: "vent-open", gust: 0 }, 3600),
     5,
     1,
   );

@@ -1,7 +1,7 @@
 /** What trace and recall cost in a lifetime of jars. */
 import { DOUBTS } from "#core/recall";
 import { openLarder } from "#store/db";
-import { SHARING_SQL, sharing } from "#store/recall";
+import { SHARING_SQL, containersSharing } from "#store/recall";
 import { FLOWS_SQL, RELATIVES_SQL, traceGraph } from "#store/trace";
 import { medianMs } from "./measure.ts";
 
@@ -45,9 +45,9 @@ export async function traceFigures(folder: string, looks = 40): Promise<TraceFig
     return {
       traceMs: await medianMs(() => traceGraph(larder, "run", next(runs)), looks * 3),
       traceBareMs: await medianMs(() => bareTrace(next(runs)), looks * 3),
-      recallMs: await medianMs(() => sharing(larder, next(some)), looks * 3),
+      recallMs: await medianMs(() => containersSharing(larder, next(some)), looks * 3),
       recallBareMs: await medianMs(() => bareRecall(next(some)), looks * 3),
-      found: some.reduce((n, id) => n + sharing(larder, id).length, 0) / looks,
+      found: some.reduce((n, id) => n + containersSharing(larder, id).length, 0) / looks,
     };
   } finally {
     larder.close();

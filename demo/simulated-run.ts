@@ -1,9 +1,9 @@
 import {
   SOUND_GAUGE,
-  fill,
-  freshCook,
+  newPot,
+  newCook,
   gaugeAfter,
-  pass,
+  advancePot,
   plausibleCanner,
   steamsSteadily,
   turnFlame,
@@ -56,21 +56,21 @@ function simulate(load: SimulatedLoad): Happening[] {
   const floor = kPaFromPsi(load.facePsi);
   const even = randomFrom(7);
   const told: Happening[] = [{ s: 0, type: "heat-on" }];
-  let pot = fill(spec);
+  let pot = newPot(spec);
   let [shown, sent] = [0, 0];
   let stage: "warm" | "vent" | "pressure" | "cool" = "warm";
   let since = 0;
   let began: number | null = null;
   let first: number | null = null;
   let [sentAt, lookedAt] = [0, 0];
-  let cook = freshCook(0);
+  let cook = newCook(0);
   for (let s = 0; s < 8 * 3600; s += STEP_S) {
     const top: Hands["top"] = stage === "pressure" || stage === "cool" ? "weight-on" : "vent-open";
     if (stage === "pressure") cook = turnFlame(cook, pot.s, shown, floor + 4);
     const flame = stage === "cool" ? 0 : stage === "pressure" ? cook.flame : 1;
     const minute = first === null ? -1 : (s - first) / 60;
     const windy = load.gust && minute >= load.gust.minute && minute < load.gust.minute + load.gust.minutes;
-    pot = pass(spec, pot, { flame, top, gust: windy ? load.gust!.strength : 0 }, STEP_S);
+    pot = advancePot(spec, pot, { flame, top, gust: windy ? load.gust!.strength : 0 }, STEP_S);
     shown = gaugeAfter(gauge, shown, pot.gaugePa / 1000, STEP_S, even() * 2 - 1);
     // The gauge that sends is another one than the dial, and reads true.
     sent = gaugeAfter(SOUND_GAUGE, sent, pot.gaugePa / 1000, STEP_S, even() * 2 - 1);
@@ -81,7 +81,7 @@ function simulate(load: SimulatedLoad): Happening[] {
     } else if (stage === "vent" && s - since > 620) {
       tap("weight-on");
       [stage, since] = ["pressure", s];
-      cook = freshCook(pot.s);
+      cook = newCook(pot.s);
     } else if (stage === "pressure") {
       if (began === null && shown >= floor) {
         tap("reading", Math.ceil(shown * 10) / 10);

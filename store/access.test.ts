@@ -17,7 +17,7 @@ import {
   endSession,
   setPassphrase,
   setPin,
-  takeBackToken,
+  revokeToken,
 } from "#store/access";
 import { Refused } from "#store/db";
 import { openTestRun, packPints, testLarder } from "./testing/larder.ts";
@@ -128,7 +128,7 @@ test("a token is told once, is known until it is taken back, and a gauge's holds
   const run = openTestRun(t, [packPints(t).id]);
   expect(isRunOf(t.larder, run.code, t.cannerId)).toBe(true);
   expect(isRunOf(t.larder, run.id, "another")).toBe(false);
-  takeBackToken(t.larder, t.write(), id);
+  revokeToken(t.larder, t.write(), id);
   expect(knownToken(t.larder, token)).toBeNull();
   expect(listTokens(t.larder)).toEqual([]);
 });

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { expect, test } from "vitest";
 import {
   backupIsDue,
-  kept,
+  backupsToKeep,
   listBackups,
   previewBackup,
   replaceDamaged,
@@ -107,7 +107,7 @@ const anyCopies = fc
 test("of daily copies the last seven days, five weeks and twelve months that have one are kept, and never more than 24", () => {
   fc.assert(
     fc.property(anyCopies, (copies) => {
-      const keep = kept(copies);
+      const keep = backupsToKeep(copies);
       const newest = [...copies].sort((a, b) => b.at - a.at);
       expect(newest.slice(0, 7).every((c) => keep.has(c.name))).toBe(true);
       expect(keep.size).toBeLessThanOrEqual(7 + 5 + 12);
@@ -122,7 +122,7 @@ test("rotating day by day keeps what rotating once at the end would keep of the 
   let copies: Dated[] = [];
   for (let day = 0; day < 500; day++) {
     copies.push({ name: `${day}`, at: day * DAY, why: "daily" });
-    const keep = kept(copies);
+    const keep = backupsToKeep(copies);
     copies = copies.filter((c) => keep.has(c.name));
   }
   expect(copies.length).toBeLessThanOrEqual(24);

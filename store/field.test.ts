@@ -13,13 +13,13 @@ import {
   harvestByCode,
   holdHarvest,
   individualsOf,
-  keepPhoto,
+  storePhoto,
   lossesOf,
   ownSpeciesKeys,
   pastHolds,
   photoFile,
   photosOf,
-  readyPhoto,
+  preparePhoto,
   recordFirstHours,
   recordHarvest,
   releaseHold,
@@ -262,12 +262,12 @@ describe("photos", () => {
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer();
-    const { id } = keepPhoto(t.larder, t.write(), t.harvestId, await readyPhoto(sideways, false), false);
+    const { id } = storePhoto(t.larder, t.write(), t.harvestId, await preparePhoto(sideways, false), false);
     expect(photosOf(t.larder, t.harvestId)).toMatchObject([
       { id, width: 800, height: 1600, keepsPlace: false },
     ]);
     expect(existsSync(join(t.larder.folder, "photos", `${id}.jpg`))).toBe(true);
-    const png = await readyPhoto(await picture(300, 200).png().toBuffer(), false);
+    const png = await preparePhoto(await picture(300, 200).png().toBuffer(), false);
     expect((await sharp(png.data).metadata()).format).toBe("jpeg");
     expect(png).toMatchObject({ width: 300, height: 200 });
   });
@@ -277,29 +277,29 @@ describe("photos", () => {
       .jpeg()
       .toBuffer();
     const exifOf = async (keep: boolean) =>
-      (await sharp((await readyPhoto(where, keep)).data).metadata()).exif?.toString("latin1") ?? "";
+      (await sharp((await preparePhoto(where, keep)).data).metadata()).exif?.toString("latin1") ?? "";
     expect((await sharp(where).metadata()).exif?.toString("latin1")).toContain("Box");
     expect(await exifOf(false)).toBe("");
     expect(await exifOf(true)).toContain("Box");
   });
   test("what is no picture is refused by its bytes, whatever its name says", async () => {
-    expect(await refusal(() => readyPhoto(Buffer.from("%PDF-1.7 not a photo"), false))).toHaveProperty(
+    expect(await refusal(() => preparePhoto(Buffer.from("%PDF-1.7 not a photo"), false))).toHaveProperty(
       "photo",
     );
     expect(
-      await refusal(() => readyPhoto(Buffer.from("<svg xmlns='http://www.w3.org/2000/svg'/>"), false)),
+      await refusal(() => preparePhoto(Buffer.from("<svg xmlns='http://www.w3.org/2000/svg'/>"), false)),
     ).toHaveProperty("photo");
-    expect(await refusal(() => readyPhoto(new Uint8Array(12_000_001), false))).toEqual({
+    expect(await refusal(() => preparePhoto(new Uint8Array(12_000_001), false))).toEqual({
       photo: expect.stringContaining("12 MB"),
     });
     const cutShort = (await picture().jpeg().toBuffer()).subarray(0, 900);
-    expect(await refusal(() => readyPhoto(cutShort, false))).toHaveProperty("photo");
+    expect(await refusal(() => preparePhoto(cutShort, false))).toHaveProperty("photo");
   });
   test("a dozen an animal; one taken off the card is not shown again", async () => {
     const t = testLarder(folder());
-    const ready = await readyPhoto(await picture(60, 40).jpeg().toBuffer(), false);
-    for (let i = 0; i < 12; i++) keepPhoto(t.larder, t.write(), t.harvestId, ready, false);
-    expect(await refusal(() => keepPhoto(t.larder, t.write(), t.harvestId, ready, false))).toHaveProperty(
+    const ready = await preparePhoto(await picture(60, 40).jpeg().toBuffer(), false);
+    for (let i = 0; i < 12; i++) storePhoto(t.larder, t.write(), t.harvestId, ready, false);
+    expect(await refusal(() => storePhoto(t.larder, t.write(), t.harvestId, ready, false))).toHaveProperty(
       "photo",
     );
     const [first] = photosOf(t.larder, t.harvestId);

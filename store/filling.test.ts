@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import {
-  benchInHand,
+  getOpenBench,
   closeBench,
   endPart,
   expectedFill,
@@ -148,7 +148,7 @@ describe("filling a load, one container at a time", () => {
     expect(fields(load)["packIds"]).toMatch(/still being filled/);
     closeBench(t.larder, t.write(), b.id);
     expect(fields(() => b.fill())[""]).toMatch(/Nothing more goes in/);
-    expect(fields(() => benchInHand(t.larder, b.id))[""]).toMatch(/packed/);
+    expect(fields(() => getOpenBench(t.larder, b.id))[""]).toMatch(/packed/);
     expect(load().code).toBeTruthy();
   });
 });

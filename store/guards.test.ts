@@ -5,7 +5,7 @@ import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } fr
 import { holdLot } from "#store/harvest";
 import { acceptRow, acceptances, changeHousehold, getHousehold } from "#store/household";
 import { getPack, packsWaiting } from "#store/pack";
-import { dispose, repack, undecided } from "#store/rest";
+import { dispose, reprocess, undecided } from "#store/rest";
 import { getRun, openRun, takeOutLoad, tapRun } from "#store/run";
 import { addPlace, addStorageEntry, checkOnShelf, flaggedByStorage, shelve } from "#store/shelf";
 import { checkSeal, containersOfRun } from "#store/rest";
@@ -133,12 +133,12 @@ describe("a load at the canner's door", () => {
     tap(t, run.id, "abort", { text: "no gas" });
     const [one, two] = undecided(t.larder).map((u) => u.container.id);
     changeHousehold(t.larder, t.write(), { altitudeM: 100 });
-    const { packId } = repack(t.larder, t.write(), one!);
+    const { packId } = reprocess(t.larder, t.write(), one!);
     // USDA 2015, Guide 5, from memory: a weight of 10 lb up to 1,000 ft, of 15 lb above. Packed at 701 m, moved down.
     expect(getPack(t.larder, pack.id).schedule.pressurePsi).toBe(15);
     expect(getPack(t.larder, packId).schedule.pressurePsi).toBe(10);
     holdLot(t.larder, t.write(), t.lotId, "a test result");
-    expect(fields(() => repack(t.larder, t.write(), two!))[""]).toMatch(/on hold \(a test result\)/);
+    expect(fields(() => reprocess(t.larder, t.write(), two!))[""]).toMatch(/on hold \(a test result\)/);
     expect(undecided(t.larder).map((u) => u.container.id)).toContain(two);
   });
   test("given up by mistake it is taken up again while nothing was decided", () => {

@@ -31,15 +31,15 @@ import {
   setPrices,
 } from "#store/eating";
 import { copyLarder, memoize, type Larder } from "#store/db";
-import { getRecall, liftRecall, listRecalls, setAside } from "#store/recall";
+import { getRecall, releaseRecall, listRecalls, setAside } from "#store/recall";
 import {
-  ateChilled,
+  finishDisposition,
   checkSeal,
   checkedSeals,
   containersOfRun,
   dispose,
-  promised,
-  repack,
+  pendingDispositions,
+  reprocess,
   restingRuns,
   undecided,
   type ContainerNow,
@@ -177,7 +177,7 @@ describe("on the towel", () => {
     expect(refusal(() => look(a!.id, { ends: "drawn-in" }))).toMatch(/both ends and the seams/);
     expect(look(a!.id, { ends: "drawn-in", seam: "dry" }).finding).toBe("sealed");
     expect(look(b!.id, { ends: "flat", seam: "dry" })).toMatchObject({ finding: "failed", left: 0 });
-    const { packId } = repack(t.larder, t.write(), b!.id);
+    const { packId } = reprocess(t.larder, t.write(), b!.id);
     expect(cansWaiting(t.larder).map((c) => c.packId)).toEqual([packId]);
     expect(refusal(() => openTestRun(t, [packId]))).toMatch(/170 °F/);
     // Half a day later the sealer wants its set-up test again, as for any can.
@@ -185,7 +185,7 @@ describe("on the towel", () => {
     recordSetUp(t.larder, t.write(), { sealerId, container: "can-half-pound", sheet: GOOD_SHEET });
     close();
     openTestRun(t, [packId]);
-    expect(promised(t.larder)).toEqual([]);
+    expect(pendingDispositions(t.larder)).toEqual([]);
   });
   test("what is behind a failure is known: box of lids, who filled it, canner", () => {
     const t = testLarder();
@@ -220,8 +220,8 @@ describe("packing anew", () => {
     for (const [i, j] of jars.entries()) checkSeal(t.larder, t.write(), j.id, i < 2 ? "failed" : "sealed");
     const before = getLot(t.larder, t.lotId).leftKg;
     const lids = listSupplies(t.larder)[0]!.left;
-    const one = repack(t.larder, t.write(), jars[0]!.id);
-    const two = repack(t.larder, t.write(), jars[1]!.id);
+    const one = reprocess(t.larder, t.write(), jars[0]!.id);
+    const two = reprocess(t.larder, t.write(), jars[1]!.id);
     expect(two.packId).toBe(one.packId);
     const fresh = getPack(t.larder, one.packId);
     const old = getPack(t.larder, packId);
@@ -236,11 +236,11 @@ describe("packing anew", () => {
     expect(fresh.massKg).toBeCloseTo(old.massKg / 2, 9);
     expect(getLot(t.larder, t.lotId).leftKg).toBe(before);
     expect(listSupplies(t.larder)[0]!.left).toBe(lids - 2);
-    expect(refusal(() => repack(t.larder, t.write(), jars[0]!.id))).toMatch(/in another pack already/);
+    expect(refusal(() => reprocess(t.larder, t.write(), jars[0]!.id))).toMatch(/in another pack already/);
     // Through the whole process and on to the shelf: nothing is promised any more, and its story goes back to the animal.
-    expect(promised(t.larder).map((p) => p.repackedIn)).toEqual([fresh.code, fresh.code]);
+    expect(pendingDispositions(t.larder).map((p) => p.repackedIn)).toEqual([fresh.code, fresh.code]);
     const run = openTestRun(t, [one.packId]);
-    expect(promised(t.larder)).toEqual([]);
+    expect(pendingDispositions(t.larder)).toEqual([]);
     runToTowel(t, run.id);
     const graph = traceGraph(t.larder, "run", run.id);
     const animal = graph.nodes.find((n) => n.kind === "harvest")!;
@@ -251,27 +251,29 @@ describe("packing anew", () => {
   test("a slip is undone: the pack is taken apart, and its jar waits for a decision again", () => {
     const { t, jars } = rested(2);
     checkSeal(t.larder, t.write(), jars[0]!.id, "failed");
-    const { packId } = repack(t.larder, t.write(), jars[0]!.id);
+    const { packId } = reprocess(t.larder, t.write(), jars[0]!.id);
     unpack(t.larder, t.write(), packId);
     expect(packsWaiting(t.larder)).toEqual([]);
-    expect(promised(t.larder)).toMatchObject([{ code: jars[0]!.code, repackedIn: null }]);
+    expect(pendingDispositions(t.larder)).toMatchObject([{ code: jars[0]!.code, repackedIn: null }]);
     dispose(t.larder, t.write(), jars[0]!.id, "freeze");
-    expect(promised(t.larder)).toEqual([]);
+    expect(pendingDispositions(t.larder)).toEqual([]);
   });
   test("not after 24 hours: then it is only thrown out", () => {
     const { t, jars } = rested(2);
     checkSeal(t.larder, t.write(), jars[0]!.id, "failed");
     t.pass(12 * 60);
-    expect(refusal(() => repack(t.larder, t.write(), jars[0]!.id))).toMatch(/24 hours for that are over/);
+    expect(refusal(() => reprocess(t.larder, t.write(), jars[0]!.id))).toMatch(/24 hours for that are over/);
     dispose(t.larder, t.write(), jars[0]!.id, "discard");
   });
   test("a chilled one is owed nothing once it is eaten", () => {
     const { t, jars } = rested(2);
     checkSeal(t.larder, t.write(), jars[0]!.id, "failed");
     dispose(t.larder, t.write(), jars[0]!.id, "chill");
-    ateChilled(t.larder, t.write(), jars[0]!.id, "opened");
-    expect(promised(t.larder)).toEqual([]);
-    expect(refusal(() => ateChilled(t.larder, t.write(), jars[0]!.id, "opened"))).toMatch(/not waiting/);
+    finishDisposition(t.larder, t.write(), jars[0]!.id, "opened");
+    expect(pendingDispositions(t.larder)).toEqual([]);
+    expect(refusal(() => finishDisposition(t.larder, t.write(), jars[0]!.id, "opened"))).toMatch(
+      /not waiting/,
+    );
   });
 });
 
@@ -484,10 +486,10 @@ describe("opening and recalls", () => {
     expect(shelfGlance(t.larder, t.larder.now())).toMatchObject({ count: 2, kept: 2, oldest: null });
     expect(byKind(t.larder)).toMatchObject([{ sound: 0, kept: 2, oldestId: null }]);
     expect(
-      refusedFields(() => liftRecall(t.larder, t.write(), { recallId: id, containerId: null, reason: "" }))
+      refusedFields(() => releaseRecall(t.larder, t.write(), { recallId: id, containerId: null, reason: "" }))
         .reason,
     ).toMatch(/why/);
-    liftRecall(t.larder, t.write(), {
+    releaseRecall(t.larder, t.write(), {
       recallId: id,
       containerId: jars[1]!.id,
       reason: "the lid was dented in the sink",
@@ -496,7 +498,7 @@ describe("opening and recalls", () => {
     takeOff(t.larder, t.write(), jars[1]!.id, "opened");
     expect(
       refusal(() =>
-        liftRecall(t.larder, t.write(), { recallId: id, containerId: jars[1]!.id, reason: "again" }),
+        releaseRecall(t.larder, t.write(), { recallId: id, containerId: jars[1]!.id, reason: "again" }),
       ),
     ).toMatch(/not set aside by this recall/);
     // Thrown out is always allowed, and moving it to another shelf too.
@@ -506,13 +508,13 @@ describe("opening and recalls", () => {
       [jars[2]!.id],
       addPlace(t.larder, t.write(), { room: "Shed", name: "Quarantine" }).id,
     );
-    liftRecall(t.larder, t.write(), {
+    releaseRecall(t.larder, t.write(), {
       recallId: id,
       containerId: null,
       reason: "the laboratory found nothing",
     });
     expect(
-      refusal(() => liftRecall(t.larder, t.write(), { recallId: id, containerId: null, reason: "again" })),
+      refusal(() => releaseRecall(t.larder, t.write(), { recallId: id, containerId: null, reason: "again" })),
     ).toMatch(/lifted already/);
     expect(listRecalls(t.larder)).toMatchObject([{ still: 0, count: 3 }]);
     takeOff(t.larder, t.write(), jars[2]!.id, "opened");
@@ -526,9 +528,9 @@ describe("opening and recalls", () => {
       doubts: ["lot"],
       reason: "two",
     });
-    liftRecall(t.larder, t.write(), { recallId: second.id, containerId: null, reason: "nothing in it" });
+    releaseRecall(t.larder, t.write(), { recallId: second.id, containerId: null, reason: "nothing in it" });
     expect(refusal(() => takeOff(t.larder, t.write(), jars[2]!.id, "opened"))).toMatch(/set aside: one/);
-    liftRecall(t.larder, t.write(), { recallId: first.id, containerId: null, reason: "nothing in it" });
+    releaseRecall(t.larder, t.write(), { recallId: first.id, containerId: null, reason: "nothing in it" });
     takeOff(t.larder, t.write(), jars[2]!.id, "opened");
   });
 });
@@ -604,8 +606,8 @@ describe("what the house eats and pays", () => {
         const doubts = { containerId: jars[1]!.id, doubts: ["run" as const], reason: "a smell" };
         recallId = setAside(larder, t.write(), doubts).id;
       },
-      () => liftRecall(larder, t.write(), { recallId, containerId: jars[2]!.id, reason: "another jar" }),
-      () => liftRecall(larder, t.write(), { recallId, containerId: null, reason: "nothing in it" }),
+      () => releaseRecall(larder, t.write(), { recallId, containerId: jars[2]!.id, reason: "another jar" }),
+      () => releaseRecall(larder, t.write(), { recallId, containerId: null, reason: "nothing in it" }),
       () => {
         t.pass(40 * DAY_MIN);
         freshLot(t);

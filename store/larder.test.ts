@@ -6,7 +6,7 @@ import { describe, expect, test } from "vitest";
 import { openLarder } from "#store/db";
 import { getHousehold } from "#store/household";
 import { listHarvests } from "#store/harvest";
-import { lotsInHand } from "#store/lot";
+import { lotsInStock } from "#store/lot";
 import { packPints, openTestRun, tap, testLarder } from "#store/testing";
 
 const folder = () => mkdtempSync(join(tmpdir(), "larder-"));
@@ -105,7 +105,7 @@ describe("the file", () => {
     old.close();
     const now = openLarder(at, () => 1000);
     expect(readdirSync(join(at, "backups"))).toHaveLength(1);
-    expect(lotsInHand(now)).toMatchObject([
+    expect(lotsInStock(now)).toMatchObject([
       {
         code: "L1",
         leftKg: 5.5,

@@ -11,7 +11,7 @@ import {
   getLot,
   happeningsOfLot,
   holdsOnLot,
-  lotsInHand,
+  lotsInStock,
   madeFrom,
   mergeLots,
   originsOf,
@@ -135,12 +135,12 @@ describe("splitting and merging", () => {
     const ground = cut(t, t.harvestId, 1, { form: "ground" });
     const frozen = cut(t, t.harvestId, 1, { kept: "freezer" });
     const fish = cut(t, animal(t, "pike", 5), 1, { form: "pieces" });
-    const before = lotsInHand(t.larder).length;
+    const before = lotsInStock(t.larder).length;
     expect(message(() => merge(t, [t.lotId, t.lotId]))).toMatch(/cannot be merged with itself/);
     expect(message(() => merge(t, [t.lotId, ground.id]))).toMatch(/cut differently/);
     expect(message(() => merge(t, [t.lotId, frozen.id]))).toMatch(/frozen/);
     expect(message(() => merge(t, [t.lotId, fish.id]))).toMatch(/different times/);
-    expect(lotsInHand(t.larder)).toHaveLength(before);
+    expect(lotsInStock(t.larder)).toHaveLength(before);
   });
   test("a held lot asks first, says what would wait with it, and is merged once that is confirmed", () => {
     const t = testLarder();
@@ -271,7 +271,7 @@ describe("what happens to a lot", () => {
     const t = testLarder();
     say(t, t.lotId, { kind: "trim", at: t.larder.now(), afterKg: 8 });
     say(t, t.lotId, { kind: "discard", at: t.larder.now(), massKg: 8, to: null });
-    expect(lotsInHand(t.larder)).toHaveLength(0);
+    expect(lotsInStock(t.larder)).toHaveLength(0);
     undoLotEvent(t.larder, t.write(), t.lotId);
     expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(8, 12);
     expect(message(() => undoLotEvent(t.larder, t.write(), t.lotId))).toMatch(/nothing more to undo/i);
@@ -403,7 +403,7 @@ describe("whatever a household does with its lots", () => {
   }
 
   function carryOut(t: TestLarder, deed: Deed, packs: string[]) {
-    const lots = lotsInHand(t.larder);
+    const lots = lotsInStock(t.larder);
     const lot = lots[deed.a % lots.length];
     const other = lots[deed.b % lots.length];
     if (!lot || !other) return;

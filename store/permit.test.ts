@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { changeHousehold } from "#store/household";
 import { getLot } from "#store/lot";
-import { getPack, permitAnew, permitPack, type PackAsked } from "#store/pack";
+import { getPack, permitReprocess, permitPack, type PackAsked } from "#store/pack";
 import { packPints, refusedFields as fields, testLarder, type TestLarder } from "#store/testing";
 
 const PINTS: PackAsked = {
@@ -72,7 +72,7 @@ describe("the store's one door for a pack", () => {
 describe("packed anew", () => {
   const anew = (t: TestLarder, schedule: Partial<ReturnType<typeof getPack>["schedule"]>) => {
     const pack = getPack(t.larder, packPints(t).id);
-    return permitAnew(t.larder, {
+    return permitReprocess(t.larder, {
       ...pack,
       schedule: { ...pack.schedule, ...schedule },
       lots: [{ id: t.lotId }],
@@ -96,7 +96,7 @@ describe("packed anew", () => {
     changeHousehold(t.larder, t.write(), { altitudeM: 100 });
     const lots = [{ id: t.lotId }];
     const { schedule } = getPack(t.larder, packPints(t).id);
-    expect(fields(() => permitAnew(t.larder, { ...CANS, schedule, lots }))[""]).toMatch(
+    expect(fields(() => permitReprocess(t.larder, { ...CANS, schedule, lots }))[""]).toMatch(
       /no published source/,
     );
   });

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { DOUBTS, alikeIn, type DoubtKind, type Shared } from "#core/recall";
-import { sharing } from "#store/recall";
+import { DOUBTS, sharedScopes, type DoubtKind, type Shared } from "#core/recall";
+import { containersSharing } from "#store/recall";
 import { type TestLarder } from "#store/testing";
 import { anyHistory, livedThrough } from "./testing/history.ts";
 
@@ -93,9 +93,9 @@ test(`a recall finds exactly what shares a doubt, on ${HISTORIES} random histori
       for (const root of standing) {
         const want = standing
           .filter((id) => id !== root)
-          .map((id) => ({ id, by: alikeIn(truth.get(root)!, truth.get(id)!) }))
+          .map((id) => ({ id, by: sharedScopes(truth.get(root)!, truth.get(id)!) }))
           .filter((s) => s.by.length > 0);
-        const got = sharing(t.larder, root).sort((a, b) => (a.id < b.id ? -1 : 1));
+        const got = containersSharing(t.larder, root).sort((a, b) => (a.id < b.id ? -1 : 1));
         expect(got).toEqual(want);
         for (const s of want) for (const kind of s.by) met[kind]++;
       }

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { getPack } from "#store/pack";
 import {
-  ateChilled,
+  finishDisposition,
   checkSeal,
   containersOfRun,
   dispose,
-  promised,
-  repack,
+  pendingDispositions,
+  reprocess,
   restingRuns,
   undecided,
 } from "#store/rest";
@@ -89,7 +89,7 @@ describe("a seal is looked at", () => {
     t.check(0, "flexes");
     t.decide(0, "chill");
     expect(refusal(() => t.check(0))).toMatch(/already been dealt with/);
-    ateChilled(t.larder, t.write(), t.jars[0]!, "opened");
+    finishDisposition(t.larder, t.write(), t.jars[0]!, "opened");
     expect(refusal(() => t.check(0))).toMatch(/already been dealt with/);
   });
 });
@@ -153,9 +153,9 @@ describe("what is decided", () => {
       /did not seal or was not processed\. It is chilled, frozen, packed anew or thrown out/,
     );
     t.decide(1, "freeze");
-    const made = repack(t.larder, t.write(), t.jars[2]!);
+    const made = reprocess(t.larder, t.write(), t.jars[2]!);
     expect(refusal(() => t.decide(2, "chill"))).toMatch(/nothing to decide/);
-    expect(promised(t.larder).map((p) => [t.jars.indexOf(p.id), p.repackedIn])).toEqual(
+    expect(pendingDispositions(t.larder).map((p) => [t.jars.indexOf(p.id), p.repackedIn])).toEqual(
       expect.arrayContaining([
         [0, null],
         [2, made.packCode],
@@ -168,7 +168,7 @@ describe("what is decided", () => {
   test("eaten is only what is in the refrigerator or the freezer, and once", () => {
     const t = onTowel();
     for (const i of [0, 1]) t.check(i, "flexes");
-    const eat = (i: number) => ateChilled(t.larder, t.write(), t.jars[i]!, "opened");
+    const eat = (i: number) => finishDisposition(t.larder, t.write(), t.jars[i]!, "opened");
     expect(refusal(() => eat(0))).toMatch(/not waiting in the fridge or freezer/);
     t.decide(0, "freeze");
     t.decide(1, "discard");
@@ -181,9 +181,9 @@ describe("what is decided", () => {
 test("packed anew: decided at once where nobody had, numbered on in its new pack", () => {
   const t = onTowel({ count: 3 });
   for (const i of [0, 1, 2]) t.check(i, "flexes");
-  const first = repack(t.larder, t.write(), t.jars[0]!);
+  const first = reprocess(t.larder, t.write(), t.jars[0]!);
   t.decide(1, "repack");
-  const second = repack(t.larder, t.write(), t.jars[1]!);
+  const second = reprocess(t.larder, t.write(), t.jars[1]!);
   expect(second.packId).toBe(first.packId);
   expect(
     t.larder.sqlite
@@ -192,7 +192,7 @@ test("packed anew: decided at once where nobody had, numbered on in its new pack
       .all(first.packId),
   ).toEqual([1, 2]);
   expect(t.larder.sqlite.prepare("select count(*) from disposition").pluck().get()).toBe(2);
-  expect(refusal(() => repack(t.larder, t.write(), t.jars[0]!))).toMatch(/in another pack already/);
+  expect(refusal(() => reprocess(t.larder, t.write(), t.jars[0]!))).toMatch(/in another pack already/);
   expect(getPack(t.larder, first.packId).count).toBe(2);
 });
 
@@ -202,10 +202,10 @@ test("what was looked at, decided, packed anew and eaten stands in the history w
   expect(lastNote(t)).toMatchObject({ action: "seal.check", finding: "failed", seen: { lid: "flexes" } });
   t.decide(0, "freeze");
   expect(lastNote(t)).toMatchObject({ action: "container.dispose", what: "freeze" });
-  ateChilled(t.larder, t.write(), t.jars[0]!, "opened");
+  finishDisposition(t.larder, t.write(), t.jars[0]!, "opened");
   expect(lastNote(t)).toMatchObject({ action: "container.ate", what: "opened" });
   t.check(1, "flexes");
-  const { packCode, code } = repack(t.larder, t.write(), t.jars[1]!);
+  const { packCode, code } = reprocess(t.larder, t.write(), t.jars[1]!);
   expect(lastNote(t)).toMatchObject({ action: "container.repack", repackedIn: packCode, as: code });
 });
 

@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { type Refused } from "#store/db";
 import { addTool, checksOf, checksOfRun, recordCheck } from "#store/check";
 import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
-import { closePlan, keepWish, planInHand } from "#store/plan";
+import { closePlan, storeWish, getOpenPlan } from "#store/plan";
 import { listRecipes, saveRecipe } from "#store/recipe";
 import { containersOfPack, unpack } from "#store/pack";
 import { getRun, openRun, pastStages } from "#store/run";
@@ -304,12 +304,12 @@ describe("recipes and the plan in hand", () => {
   });
   test("one plan is in hand; changed, it is the same plan; put away, the next begins afresh", () => {
     const t = testLarder();
-    expect(planInHand(t.larder)).toBeNull();
-    const { id } = keepWish(t.larder, t.write(), { lots: [] });
-    expect(keepWish(t.larder, t.write(), { lots: ["x"] }).id).toBe(id);
-    expect(planInHand(t.larder)!.wish).toEqual({ lots: ["x"] });
+    expect(getOpenPlan(t.larder)).toBeNull();
+    const { id } = storeWish(t.larder, t.write(), { lots: [] });
+    expect(storeWish(t.larder, t.write(), { lots: ["x"] }).id).toBe(id);
+    expect(getOpenPlan(t.larder)!.wish).toEqual({ lots: ["x"] });
     closePlan(t.larder, t.write());
-    expect(planInHand(t.larder)).toBeNull();
+    expect(getOpenPlan(t.larder)).toBeNull();
   });
   test("a canner nobody has run teaches nothing about its stages", () => {
     const t = testLarder();

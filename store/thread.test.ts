@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
 import { getHarvest, holdHarvest, recordHarvest, releaseHold } from "#store/harvest";
-import { cutLot, getLot, lotsInHand } from "#store/lot";
+import { cutLot, getLot, lotsInStock } from "#store/lot";
 import { containersOfPack, packsWaiting, recordedFills, unpack } from "#store/pack";
 import { checkSeal, containersOfRun, dispose, restingRuns, undecided } from "#store/rest";
 import { activeRuns, appendEvents, getRun, openRun } from "#store/run";
@@ -380,7 +380,7 @@ describe("what follows from records", () => {
     expect(containersOfPack(t.larder, pack.id).map((c) => c.number)).toEqual([1, 2, 3, 4, 5, 6]);
     unpack(t.larder, t.write(), pack.id);
     expect(packsWaiting(t.larder)).toEqual([]);
-    expect(lotsInHand(t.larder)[0]!.leftKg).toBeCloseTo(9, 9);
+    expect(lotsInStock(t.larder)[0]!.leftKg).toBeCloseTo(9, 9);
   });
   test("the code of what was taken apart names nothing any more, and is not given out again", () => {
     const t = testLarder();

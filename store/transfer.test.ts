@@ -5,7 +5,7 @@ import { expect, test } from "vitest";
 import { ZipFile } from "yazl";
 import { isEmpty, replaceLarder } from "#store/backup";
 import { openLarder, Refused } from "#store/db";
-import { keepPhoto, readyPhoto } from "#store/harvest";
+import { storePhoto, preparePhoto } from "#store/harvest";
 import { readArchive, writeArchive } from "#store/transfer";
 import sharp from "sharp";
 import { openTestRun, packPints, runToTowel, testLarder } from "./testing/larder.ts";
@@ -19,7 +19,7 @@ async function archive(): Promise<{ path: string; at: string; files: Map<string,
   const red = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#a33" } })
     .png()
     .toBuffer();
-  keepPhoto(t.larder, t.write(), t.harvestId, await readyPhoto(red, false), false);
+  storePhoto(t.larder, t.write(), t.harvestId, await preparePhoto(red, false), false);
   const run = openTestRun(t, [packPints(t).id]);
   runToTowel(t, run.id);
   const path = join(at, "all.zip");

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { lotsInHand, recordLotEvent } from "#store/lot";
+import { lotsInStock, recordLotEvent } from "#store/lot";
 import { testLarder, TEST_START } from "#store/testing";
 import { coldTasks } from "./cold-tasks";
 
@@ -9,14 +9,14 @@ const DAY = 24 * HOUR;
 describe("what the cold asks for today", () => {
   test("nothing of a lot in the fridge, nor of one just frozen", () => {
     const t = testLarder();
-    expect(coldTasks(lotsInHand(t.larder), t.larder.now(), "UTC")).toEqual([]);
+    expect(coldTasks(lotsInStock(t.larder), t.larder.now(), "UTC")).toEqual([]);
     recordLotEvent(t.larder, t.write(), t.lotId, { kind: "freeze", at: t.larder.now(), place: null });
-    expect(coldTasks(lotsInHand(t.larder), t.larder.now(), "UTC")).toEqual([]);
+    expect(coldTasks(lotsInStock(t.larder), t.larder.now(), "UTC")).toEqual([]);
   });
   test("a lot that nears its year, then one past it", () => {
     const t = testLarder();
     recordLotEvent(t.larder, t.write(), t.lotId, { kind: "freeze", at: TEST_START, place: null });
-    const ask = (days: number) => coldTasks(lotsInHand(t.larder), TEST_START + days * DAY, "UTC")[0]?.why;
+    const ask = (days: number) => coldTasks(lotsInStock(t.larder), TEST_START + days * DAY, "UTC")[0]?.why;
     expect(ask(200)).toBeUndefined();
     expect(ask(330)).toBe("10 months in the freezer, soon a year.");
     expect(ask(400)).toBe("1 year 1 month in the freezer, past its year.");
@@ -32,7 +32,7 @@ describe("what the cold asks for today", () => {
       startAt: TEST_START + 72 * HOUR,
       readyAt: TEST_START + 100 * HOUR,
     });
-    const tasks = (hours: number) => coldTasks(lotsInHand(t.larder), TEST_START + hours * HOUR, "UTC");
+    const tasks = (hours: number) => coldTasks(lotsInStock(t.larder), TEST_START + hours * HOUR, "UTC");
     expect(tasks(10)).toEqual([]);
     expect(tasks(40)[0]).toMatchObject({ title: expect.stringMatching(/^Take out shoulder of wild boar/) });
     t.pass(72 * 60);

@@ -3,7 +3,7 @@ import {
   cannerHistory,
   centreLethality,
   courseOf,
-  evenly,
+  resampleHistory,
   perfectHistory,
   type Knot,
   type Slip,
@@ -24,7 +24,10 @@ export interface SlipShare {
 /** A history as the model takes it: one instant a step. */
 function stepped(knots: readonly Knot[]): Knot[] {
   const start = knots[0]!.at;
-  return [...evenly(knots, FINE.stepS)].map((tempC, i) => ({ at: start + i * FINE.stepS * 1000, tempC }));
+  return [...resampleHistory(knots, FINE.stepS)].map((tempC, i) => ({
+    at: start + i * FINE.stepS * 1000,
+    tempC,
+  }));
 }
 
 /** What the heat panel of a run is made from. */

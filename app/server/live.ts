@@ -1,7 +1,7 @@
 import { eventsSince, activeRuns, packsToLoad, type RunRecord } from "#store/run";
 import { onChange, type Larder } from "#store/db";
 import { packsWaiting } from "#store/pack";
-import { promised, restingRuns, undecided } from "#store/rest";
+import { pendingDispositions, restingRuns, undecided } from "#store/rest";
 import { formatPressure } from "#core/quantity";
 import { type RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
@@ -158,7 +158,7 @@ class Feed {
     const unheated = packsToLoad(this.larder, packsWaiting(this.larder)).filter((p) => p.heatedAt === null);
     const parts = {
       open: undecided(this.larder, restingRuns(this.larder, runs)),
-      owed: promised(this.larder),
+      owed: pendingDispositions(this.larder),
       filledAt: unheated.length > 0 ? Math.min(...unheated.map((p) => p.filledAt)) : null,
     };
     this.slow = { at: performance.now(), changes, parts };

@@ -1,9 +1,16 @@
 import { uncutHarvests } from "#store/harvest";
 import { activeRuns, packsToLoad, type RunRecord } from "#store/run";
-import { promised, restingRuns, undecided, type Promised, type Resting, type Undecided } from "#store/rest";
+import {
+  pendingDispositions,
+  restingRuns,
+  undecided,
+  type Promised,
+  type Resting,
+  type Undecided,
+} from "#store/rest";
 import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/shelf";
 import { cansWaiting, type CanNow } from "#store/seam";
-import { lotsInHand, type Lot } from "#store/lot";
+import { lotsInStock, type Lot } from "#store/lot";
 import { packsWaiting, type Pack } from "#store/pack";
 import { type Home } from "./context";
 
@@ -40,8 +47,8 @@ export function lookAround({ larder, context }: Home): Look {
     runs,
     resting,
     open: undecided(larder, resting),
-    owed: promised(larder),
-    lots: lotsInHand(larder),
+    owed: pendingDispositions(larder),
+    lots: lotsInStock(larder),
     waiting: packsWaiting(larder),
     shelf: shelfGlance(larder, larder.now()),
     ready: toShelve(larder),

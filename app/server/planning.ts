@@ -9,7 +9,7 @@ import {
   type StageTimes,
 } from "#core/day";
 import { fillEstimate, type FillEstimate } from "#core/pack";
-import { dishRow, shareOut, whyNotIn } from "#core/recipe";
+import { dishRow, divideDish, whyNotIn } from "#core/recipe";
 import {
   NotSolved,
   OBJECTIVES,
@@ -144,7 +144,7 @@ function planWishOf(
           notes.push({ about: { lotId, kind }, reason: why, instead: ["Choose another size."] });
           return [];
         }
-        const share = shareOut(recipe.dish, answer, container, mouth);
+        const share = divideDish(recipe.dish, answer, container, mouth);
         return [
           { kind, product: answer.product!, pack: "hot" as const, kgEach: Math.max(0.01, share.meatKgEach) },
         ];

@@ -1,5 +1,5 @@
 import { householdMark, readLabel } from "#core/code";
-import { canStory } from "#store/seam";
+import { canHistory } from "#store/seam";
 import { findCode } from "#store/trace";
 import { getContainer } from "#store/rest";
 import { getPlace, getShelved, placeName, type Shelved } from "#store/shelf";
@@ -48,7 +48,7 @@ export function scanned(home: Home, text: string): Scanned {
     return answer(`${found.code} is a ${found.kind}. Its story tells what was made of it.`, {
       code: found.code,
     });
-  const emptied = canStory(larder, found.id)?.emptiedAt != null;
+  const emptied = canHistory(larder, found.id)?.emptiedAt != null;
   if (emptied)
     return answer(`${found.code} was a can with a bad seam; its meat is in another.`, { code: found.code });
   const now = getContainer(larder, found.id);

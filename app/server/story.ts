@@ -4,7 +4,7 @@ import { getHarvest, pastHolds, sharesOf } from "#store/harvest";
 import { getLot, happeningsOfLot, madeFrom } from "#store/lot";
 import { deviationsOfContainer, deviationsOfPacks } from "#store/deviation";
 import { getPack } from "#store/pack";
-import { canStory, type CanStory } from "#store/seam";
+import { canHistory, type CanStory } from "#store/seam";
 import { defectOf } from "#core/seam";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
@@ -97,7 +97,7 @@ export function storyOf(
     if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
   }
   let container: (ContainerNow & { where: string; species: string[] }) | null = null;
-  const can = found.kind === "container" ? canStory(larder, found.id) : null;
+  const can = found.kind === "container" ? canHistory(larder, found.id) : null;
   if (can) chapters.push(...canChapters(larder, found.id, can, units));
   if (found.kind === "container" && can?.emptiedAt === null) {
     const c = getContainer(larder, found.id);

@@ -9,7 +9,7 @@ import {
   type ProductKey,
 } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
-import { planInHand } from "#store/plan";
+import { getOpenPlan } from "#store/plan";
 import { type Lot } from "#store/lot";
 import { type Home } from "./context";
 
@@ -86,7 +86,7 @@ export function plannable(lot: Lot): boolean {
 
 /** What is wished now: as kept, less lots that are gone; before anybody wished, everything that could be packed today. */
 export function wishOf(home: Home, lots: readonly Lot[]): Wish {
-  const kept = wishSchema.safeParse(planInHand(home.larder)?.wish);
+  const kept = wishSchema.safeParse(getOpenPlan(home.larder)?.wish);
   if (kept.success) {
     const here = new Set(lots.filter(plannable).map((l) => l.id));
     // Kinds that are none here any more, or never were, are left out.

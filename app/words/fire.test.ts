@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { kPaFromPsi } from "#core/quantity";
-import { ALARMS, RUN_EVENT_TYPES, newRunState, runAt, viewOf, type RunEvent, plainPlan } from "#core/run";
+import { ALARMS, RUN_EVENT_TYPES, newRunState, runAt, viewOf, type RunEvent, samplePlan } from "#core/run";
 import { boilWords } from "./boil";
 import { bandWords, shareWords, slipWords } from "./heat";
 import { readGauge } from "./reading";
@@ -12,7 +12,7 @@ import { thinned } from "./trace";
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
-const plan = plainPlan({ floorKPa: kPaFromPsi(12) });
+const plan = samplePlan({ floorKPa: kPaFromPsi(12) });
 const event = (over: Partial<RunEvent>): RunEvent => ({ id: "e", at: T0, seq: 0, type: "note", ...over });
 
 describe("every event and alarm has its words", () => {

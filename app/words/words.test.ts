@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { newRunState, viewOf, plainPlan } from "#core/run";
+import { newRunState, viewOf, samplePlan } from "#core/run";
 import { containersWords, loadWords, speciesWords } from "./load";
 import { deviationWords, restartWords } from "./run";
 import { clockTime, dayWords, localDay, whenWords } from "./time";
@@ -41,7 +41,7 @@ describe("what stands where", () => {
 });
 
 describe("a restart in one sentence", () => {
-  const plan = plainPlan({ floorKPa: 89.632 });
+  const plan = samplePlan({ floorKPa: 89.632 });
   const dropped = {
     startedAt: NOW - 40 * 60_000,
     lastAtTarget: NOW - 60_000,

@@ -1,4 +1,12 @@
-import { FINE, drawDelivered, evenly, warm, type Comparison, type Heated, type Knot } from "#core/heat";
+import {
+  FINE,
+  drawDelivered,
+  resampleHistory,
+  heatContainer,
+  type Comparison,
+  type Heated,
+  type Knot,
+} from "#core/heat";
 
 /** What a worker is asked: some draws of a comparison, or the section of a container over a run. */
 export type HeatQuestion =
@@ -21,7 +29,13 @@ self.onmessage = ({ data }: MessageEvent<HeatQuestion>) => {
     self.postMessage({ kind: "draws", ratios } satisfies HeatAnswer);
     return;
   }
-  const cannerC = evenly(data.knots, FINE.stepS);
-  const { fields, centreC, stepS } = warm(data.heated.body, cannerC, data.heated.startC, FINE, data.everyS);
+  const cannerC = resampleHistory(data.knots, FINE.stepS);
+  const { fields, centreC, stepS } = heatContainer(
+    data.heated.body,
+    cannerC,
+    data.heated.startC,
+    FINE,
+    data.everyS,
+  );
   self.postMessage({ kind: "section", frames: fields, centreC, stepS, cannerC } satisfies HeatAnswer);
 };

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { runAt, type RunEvent, type RunEventType, plainPlan } from "../run/index.ts";
+import { runAt, type RunEvent, type RunEventType, samplePlan } from "../run/index.ts";
 import { coolDownMinutes, runAgenda } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
-const plan = plainPlan();
+const plan = samplePlan();
 const story: [number, RunEventType][] = [
   [0, "heat-on"],
   [12, "steam-steady"],

@@ -4,11 +4,11 @@ import { kPaFromPsi } from "../quantity/index.ts";
 import { atmosphericPressurePa, cannerSteam, saturatedWater } from "../steam/index.ts";
 import {
   SOUND_GAUGE,
-  fill,
-  freshCook,
+  newPot,
+  newCook,
   gaugeAfter,
   outflow,
-  pass,
+  advancePot,
   plausibleCanner,
   steamsSteadily,
   turnFlame,
@@ -20,17 +20,17 @@ import {
 const still = (flame: number, top: Hands["top"]): Hands => ({ flame, top, gust: 0 });
 /** On until steam streams steadily from the open vent. */
 function toSteam(spec: CannerSpec, flame = 1): PotState {
-  let p = fill(spec);
-  while (!steamsSteadily(p) && p.s < 3600) p = pass(spec, p, still(flame, "vent-open"), 5);
+  let p = newPot(spec);
+  while (!steamsSteadily(p) && p.s < 3600) p = advancePot(spec, p, still(flame, "vent-open"), 5);
   return p;
 }
 /** Holds a pressure by the flame for some minutes. */
 function hold(spec: CannerSpec, from: PotState, goalKPa: number, minutes: number): PotState {
   let p = from;
-  let cook = freshCook(p.s);
+  let cook = newCook(p.s);
   for (let s = 0; s < minutes * 60; s += 5) {
     cook = turnFlame(cook, p.s, p.gaugePa / 1000, goalKPa);
-    p = pass(spec, p, still(cook.flame, "weight-on"), 5);
+    p = advancePot(spec, p, still(cook.flame, "weight-on"), 5);
   }
   return p;
 }
@@ -85,12 +85,12 @@ describe("the books balance", () => {
         fc.constantFrom(null, 10, 15),
         (deeds, weight) => {
           const spec = plausibleCanner(16, 9, 700, weight);
-          const start = fill(spec);
+          const start = newPot(spec);
           let p = start;
           for (const d of deeds) {
             // A petcock canner under full flame has no end to its pressure: nobody leaves it there.
             const flame = weight === null && d.top === "weight-on" ? Math.min(d.flame, 0.3) : d.flame;
-            p = pass(spec, p, { ...d, flame }, d.minutes * 60);
+            p = advancePot(spec, p, { ...d, flame }, d.minutes * 60);
           }
           const { books: b } = p;
           const water = start.waterKg - b.waterOutKg;
@@ -116,7 +116,7 @@ describe("the books balance", () => {
     ));
   test("a jar is never hotter than the steam was, and the burner pays for everything", () => {
     const spec = plausibleCanner(16, 9, 0, 10);
-    const p = pass(spec, toSteam(spec), still(0.6, "weight-on"), 3600);
+    const p = advancePot(spec, toSteam(spec), still(0.6, "weight-on"), 3600);
     expect(p.jarsC).toBeLessThan(p.tempC);
     expect(p.books.burnerJ).toBeGreaterThan(p.books.carriedJ + p.books.jarsJ + p.books.lossJ - 1);
   });
@@ -129,11 +129,11 @@ describe("pressure", () => {
     [10, false],
   ] as const)("settles at a %d lb weight (rocks: %s)", (psi, rocks) => {
     const spec = { ...plausibleCanner(16, 9, 700, psi), rocks };
-    let p = pass(spec, toSteam(spec), still(1, "vent-open"), 600);
-    p = pass(spec, p, still(0.6, "weight-on"), 1500);
+    let p = advancePot(spec, toSteam(spec), still(1, "vent-open"), 600);
+    p = advancePot(spec, p, still(0.6, "weight-on"), 1500);
     const set = kPaFromPsi(psi);
     for (let i = 0; i < 60; i++) {
-      p = pass(spec, p, still(0.6, "weight-on"), 5);
+      p = advancePot(spec, p, still(0.6, "weight-on"), 5);
       expect(Math.abs(p.gaugePa / 1000 - set)).toBeLessThan(3);
     }
     // Its steam is what the table of steam says of that pressure: the air is gone.
@@ -142,29 +142,29 @@ describe("pressure", () => {
   });
   test("falls when the flame is turned down, and a gust is enough", () => {
     const spec = plausibleCanner(16, 9, 700);
-    const held = hold(spec, pass(spec, toSteam(spec), still(1, "vent-open"), 600), 86, 40);
+    const held = hold(spec, advancePot(spec, toSteam(spec), still(1, "vent-open"), 600), 86, 40);
     expect(Math.abs(held.gaugePa / 1000 - 86)).toBeLessThan(2);
     const flame = 0.25;
-    const lower = pass(spec, held, still(flame / 3, "weight-on"), 300);
+    const lower = advancePot(spec, held, still(flame / 3, "weight-on"), 300);
     expect(lower.gaugePa).toBeLessThan(held.gaugePa - 3000);
-    const steady = pass(spec, held, still(flame, "weight-on"), 300);
-    const gusty = pass(spec, held, { flame, top: "weight-on", gust: 0.7 }, 300);
+    const steady = advancePot(spec, held, still(flame, "weight-on"), 300);
+    const gusty = advancePot(spec, held, { flame, top: "weight-on", gust: 0.7 }, 300);
     expect(gusty.gaugePa).toBeLessThan(steady.gaugePa - 3000);
   });
   test("more flame, never less pressure", () =>
     fc.assert(
       fc.property(fc.double({ min: 0, max: 0.8, noNaN: true }), (flame) => {
         const spec = plausibleCanner(16, 9, 700);
-        const at = (f: number) => pass(spec, fill(spec), still(f, "weight-on"), 900).gaugePa;
+        const at = (f: number) => advancePot(spec, newPot(spec), still(f, "weight-on"), 900).gaugePa;
         expect(at(flame + 0.1)).toBeGreaterThan(at(flame));
       }),
       { numRuns: 15 },
     ));
   test("cools to zero by itself in the half hour a small canner takes, and is not forced", () => {
     const spec = plausibleCanner(16, 9, 700);
-    let p = hold(spec, pass(spec, toSteam(spec), still(1, "vent-open"), 600), 86, 80);
+    let p = hold(spec, advancePot(spec, toSteam(spec), still(1, "vent-open"), 600), 86, 80);
     const off = p.s;
-    while (p.gaugePa > 500) p = pass(spec, p, still(0, "weight-on"), 10);
+    while (p.gaugePa > 500) p = advancePot(spec, p, still(0, "weight-on"), 10);
     // Common practice, no source: 25 to 35 minutes for a small canner.
     expect((p.s - off) / 60).toBeGreaterThan(18);
     expect((p.s - off) / 60).toBeLessThan(40);
@@ -175,16 +175,16 @@ describe("air", () => {
   test("ten minutes of steady steam at a normal flame clear more than 99 % of it", () => {
     for (const quarts of [16, 21]) {
       const spec = plausibleCanner(quarts, quarts === 16 ? 9 : 16, 700);
-      const start = fill(spec);
-      const vented = pass(spec, toSteam(spec, 0.9), still(0.9, "vent-open"), 600);
+      const start = newPot(spec);
+      const vented = advancePot(spec, toSteam(spec, 0.9), still(0.9, "vent-open"), 600);
       expect(vented.airKg / start.airKg).toBeLessThan(0.01);
       expect(vented.airFraction).toBeLessThan(0.01);
     }
   });
   test("shut in, it holds up the gauge while the steam is cooler, by just what Dalton says", () => {
     const spec = plausibleCanner(16, 9, 700);
-    let p = fill(spec);
-    while (p.tempC < 85) p = pass(spec, p, still(1, "vent-open"), 5);
+    let p = newPot(spec);
+    while (p.tempC < 85) p = advancePot(spec, p, still(1, "vent-open"), 5);
     const target = kPaFromPsi(12);
     p = hold(spec, p, target, 25);
     expect(Math.abs(p.gaugePa / 1000 - target)).toBeLessThan(2);
@@ -196,15 +196,15 @@ describe("air", () => {
   });
   test("a pot just filled stands at the air's own pressure", () => {
     const spec = plausibleCanner(21, 16, 1200);
-    const p = pass(spec, fill(spec), still(0, "vent-open"), 1);
+    const p = advancePot(spec, newPot(spec), still(0, "vent-open"), 1);
     expect(Math.abs(p.gaugePa) / atmosphericPressurePa(1200)).toBeLessThan(0.002);
   });
 });
 
 test("it boils dry in the end, and then nothing more is simulated", () => {
   const spec = { ...plausibleCanner(16, 9, 0), waterKg: 1 };
-  let p = fill(spec);
-  for (let i = 0; i < 200 && !p.dry; i++) p = pass(spec, p, still(1, "vent-open"), 60);
+  let p = newPot(spec);
+  for (let i = 0; i < 200 && !p.dry; i++) p = advancePot(spec, p, still(1, "vent-open"), 60);
   expect(p.dry).toBe(true);
   expect(p.liquidKg).toBeLessThan(0.06);
 });

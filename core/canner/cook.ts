@@ -16,7 +16,7 @@ export interface CookMemory {
  *
  * @param s seconds since the canner was filled, ≥ 0
  */
-export const freshCook = (s: number): CookMemory => ({ flame: 1, at: s, kPa: 0 });
+export const newCook = (s: number): CookMemory => ({ flame: 1, at: s, kPa: 0 });
 
 /** Nobody turns a flame more often than this, s. */
 const EVERY_S = 15;

@@ -107,7 +107,7 @@ function tempOf(spec: CannerSpec, waterKg: number, airKg: number, energyJ: numbe
  * Source: Dalton's law, with steam from IAPWS (see `saturatedWater`) and air pressure from the U.S. Standard
  * Atmosphere 1976.
  */
-export function fill(spec: CannerSpec): PotState {
+export function newPot(spec: CannerSpec): PotState {
   const w = waterAt(spec.waterC);
   const gasM3 = spec.roomM3 - spec.waterKg / w.liquidDensity;
   // The lid goes on over water that steams already: air has what steam leaves of the pressure outside.
@@ -213,7 +213,7 @@ function tick(spec: CannerSpec, p: PotState, hands: Hands, seconds = TICK_S): Po
  * @param hands flame, 0 to 1, gust, 0 to 1, and what is on the vent
  * @param seconds ≥ 0; steps are at most a fifth of a second
  */
-export function pass(spec: CannerSpec, p: PotState, hands: Hands, seconds: number): PotState {
+export function advancePot(spec: CannerSpec, p: PotState, hands: Hands, seconds: number): PotState {
   let state = p;
   for (let left = seconds; left > 1e-9; left -= TICK_S)
     state = tick(spec, state, hands, Math.min(TICK_S, left));

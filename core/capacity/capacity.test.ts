@@ -8,13 +8,13 @@ import {
   cannerCapacity,
   circlesInCircle,
   fitsIn,
-  layOut,
+  arrangeLoad,
   layerPlaces,
   loadPatterns,
   manualShare,
   mixedInCircle,
   presetFor,
-  stands,
+  fitsHeight,
   type Pot,
 } from "./index.ts";
 
@@ -159,11 +159,11 @@ describe("what one load of a canner can be", () => {
     for (const preset of CANNER_PRESETS) {
       const pot: Pot = { ...preset, manual: { "jar-pint": 15, "jar-half-pint": 17 } };
       for (const p of loadPatterns(pot, [pint, quart, halfPint, "jar-pint wide"])) {
-        expect(stands(pot, p.layers)).toBe(true);
+        expect(fitsHeight(pot, p.layers)).toBe(true);
         expect(Object.keys(p.counts).length).toBeLessThanOrEqual(2);
         expect(manualShare(pot, p.counts)).toBeLessThanOrEqual(1 + 1e-9);
         for (const layer of p.layers) expect(layerPlaces(pot, layer).length).toBeGreaterThan(0);
-        expect(layOut(pot, p.counts).length).toBeGreaterThan(0);
+        expect(arrangeLoad(pot, p.counts).length).toBeGreaterThan(0);
       }
     }
   });
@@ -172,5 +172,5 @@ describe("what one load of a canner can be", () => {
     for (const p of patterns) expect(patterns.filter((q) => fitsIn(p.counts, q))).toEqual([p]);
   });
   test("a load that fits nowhere is said not to", () =>
-    expect(() => layOut(potOf(10), { [quart]: 5 })).toThrow(RangeError));
+    expect(() => arrangeLoad(potOf(10), { [quart]: 5 })).toThrow(RangeError));
 });

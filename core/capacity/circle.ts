@@ -30,7 +30,7 @@ export function circlesInCircle(insideDiameterMm: number, outsideDiameterMm: num
   let count = MOST_ARRANGED;
   while (count > 0 && neededRatio(count) * wide > room) count--;
   if (count === 0) return [];
-  const arranged = spread(count, insideDiameterMm, outsideDiameterMm);
+  const arranged = spreadPlaces(count, insideDiameterMm, outsideDiameterMm);
   if (count < MOST_ARRANGED) return arranged;
   const rows = inRows(insideDiameterMm - outsideDiameterMm, wide);
   return rows.length > arranged.length ? rows : arranged;
@@ -44,7 +44,7 @@ export function circlesInCircle(insideDiameterMm: number, outsideDiameterMm: num
  * @param outsideDiameterMm of a container, mm, > 0
  * @throws RangeError for a count outside that range
  */
-export function spread(count: number, insideDiameterMm: number, outsideDiameterMm: number): Place[] {
+export function spreadPlaces(count: number, insideDiameterMm: number, outsideDiameterMm: number): Place[] {
   const reach = neededRatio(count) - 1;
   const scale = reach === 0 ? 0 : (insideDiameterMm - outsideDiameterMm) / 2 / reach;
   return arrangement(count).map((p) => ({ xMm: p.x * scale, yMm: p.y * scale }));

@@ -1,5 +1,5 @@
 export { cannerCapacity, type Capacity, type CapacityCase } from "./canner.ts";
-export { EXACT_MM, circlesInCircle, spread, type Place } from "./circle.ts";
+export { EXACT_MM, circlesInCircle, spreadPlaces, type Place } from "./circle.ts";
 export { mixedInCircle, mostBeside, type Standing } from "./mixed.ts";
 export {
   GAP_MM,
@@ -9,14 +9,14 @@ export {
   kindParts,
   kindShape,
   LEAST_QUART_JARS,
-  layOut,
+  arrangeLoad,
   layersFor,
   layerPlaces,
   loadPatterns,
   manualShare,
   maximal,
   perLayer,
-  stands,
+  fitsHeight,
   whyNotCanner,
   type KindKey,
   type LayerFill,

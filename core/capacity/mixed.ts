@@ -1,4 +1,4 @@
-import { EXACT_MM, circlesInCircle, spread, type Place } from "./circle.ts";
+import { EXACT_MM, circlesInCircle, spreadPlaces, type Place } from "./circle.ts";
 import { MOST_ARRANGED, neededRatio } from "./ratio.ts";
 
 /** One container put somewhere in a layer. */
@@ -46,7 +46,7 @@ export function mixedInCircle(
   const count = diametersMm.length;
   // As if all were the widest: simplest, and the most even.
   if (count <= MOST_ARRANGED && neededRatio(count) * (widest + gapMm) <= insideDiameterMm + gapMm + EXACT_MM)
-    return stand(spread(count, insideDiameterMm, widest));
+    return stand(spreadPlaces(count, insideDiameterMm, widest));
   const like = circlesInCircle(insideDiameterMm, widest, gapMm);
   if (like.length >= count) return stand(like);
   if (diametersMm.every((d) => d === widest)) return null;

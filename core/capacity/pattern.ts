@@ -102,7 +102,7 @@ const heightOf = (layer: LayerFill) => Math.max(...Object.keys(layer).map((k) =>
  *
  * @param pot measures in mm, and how many racks there are; none counts as one
  */
-export function stands(pot: Pot, layers: readonly LayerFill[]): boolean {
+export function fitsHeight(pot: Pot, layers: readonly LayerFill[]): boolean {
   const cans = layers.every((l) => Object.keys(l).every((k) => isCan(containerOf(k))));
   const racks = cans ? 1 : layers.length;
   const high = layers.reduce((sum, l) => sum + heightOf(l), racks * pot.rackHeightMm);
@@ -112,7 +112,7 @@ export function stands(pot: Pot, layers: readonly LayerFill[]): boolean {
 /** The same layer again and again, as high as it goes. */
 function highest(pot: Pot, layer: LayerFill): LayerFill[] {
   const layers: LayerFill[] = [];
-  while (stands(pot, [...layers, layer])) layers.push(layer);
+  while (fitsHeight(pot, [...layers, layer])) layers.push(layer);
   return layers;
 }
 
@@ -120,10 +120,10 @@ function highest(pot: Pot, layer: LayerFill): LayerFill[] {
 function together(pot: Pot, a: KindKey, b: KindKey, most: Map<KindKey, number>): LayerFill[][] {
   const stacks: LayerFill[][] = [];
   const [fullA, fullB] = [{ [a]: most.get(a)! }, { [b]: most.get(b)! }];
-  for (let n = 1; stands(pot, [...Array<LayerFill>(n).fill(fullA), fullB]); n++) {
+  for (let n = 1; fitsHeight(pot, [...Array<LayerFill>(n).fill(fullA), fullB]); n++) {
     const below = Array<LayerFill>(n).fill(fullA);
     let above = [fullB];
-    while (stands(pot, [...below, ...above, fullB])) above = [...above, fullB];
+    while (fitsHeight(pot, [...below, ...above, fullB])) above = [...above, fullB];
     stacks.push([...below, ...above]);
   }
   const beside = mostBeside(
@@ -247,7 +247,7 @@ export function layersFor(pot: Pot, counts: Record<KindKey, number>): LayerFill[
     const layer: LayerFill = {};
     for (const k of left.splice(0, n)) layer[k] = (layer[k] ?? 0) + 1;
     layers.push(layer);
-    if (!stands(pot, layers)) return null;
+    if (!fitsHeight(pot, layers)) return null;
   }
   return layers;
 }
@@ -259,7 +259,7 @@ export function layersFor(pot: Pot, counts: Record<KindKey, number>): LayerFill[
  * @param counts containers of each kind, whole, ≥ 0
  * @throws RangeError when the load does not fit
  */
-export function layOut(pot: Pot, counts: Record<KindKey, number>): LayerFill[] {
+export function arrangeLoad(pot: Pot, counts: Record<KindKey, number>): LayerFill[] {
   const layers = layersFor(pot, counts);
   if (!layers) throw new RangeError("this load does not fit in the canner");
   return layers;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { binomialInterval, fisherExact, standOut } from "./index.ts";
+import { binomialInterval, fisherExact, compareGroups } from "./index.ts";
 
 describe("Fisher's exact test", () => {
   // Fisher 1935, The Design of Experiments: the lady who tastes tea, three of four cups right.
@@ -63,7 +63,10 @@ describe("what stands out", () => {
   test("one bad box among many is clear; one failure in a small box is not", () => {
     const says = (levels: [string, number, number][]) =>
       Object.fromEntries(
-        standOut(levels.map(([name, failed, all]) => ({ name, failed, all }))).map((l) => [l.name, l.says]),
+        compareGroups(levels.map(([name, failed, all]) => ({ name, failed, all }))).map((l) => [
+          l.name,
+          l.says,
+        ]),
       );
     expect(
       says([
@@ -81,7 +84,7 @@ describe("what stands out", () => {
   });
   test("a group that fails less often than the rest is never blamed", () =>
     expect(
-      standOut([
+      compareGroups([
         { name: "a", failed: 0, all: 50 },
         { name: "b", failed: 9, all: 20 },
       ]).find((l) => l.name === "a")?.says,
@@ -91,8 +94,8 @@ describe("what stands out", () => {
       { name: "a", failed: 4, all: 9 },
       { name: "b", failed: 3, all: 60 },
     ];
-    expect(standOut(levels)[0]!.says).toBe("clear");
-    expect(standOut(levels, 40)[0]!.says).toBe("hint");
+    expect(compareGroups(levels)[0]!.says).toBe("clear");
+    expect(compareGroups(levels, 40)[0]!.says).toBe("hint");
   });
   test("by luck alone nothing is clear in more than one household of twenty", () => {
     // Alike boxes of 12, one in twenty failing: counted over 400 made-up seasons with a fixed seed.
@@ -105,7 +108,7 @@ describe("what stands out", () => {
         all: 12,
         failed: Array.from({ length: 12 }, () => (even() < 0.05 ? 1 : 0)).reduce((a: number, b) => a + b, 0),
       }));
-      if (standOut(levels).some((l) => l.says === "clear")) cried++;
+      if (compareGroups(levels).some((l) => l.says === "clear")) cried++;
     }
     expect(cried / 400).toBeLessThan(0.05);
   });

@@ -32,7 +32,7 @@ const UNLIKELY = 0.05;
  * @param looked groups looked at in all, over every kind of cause, ≥ 1
  * @throws RangeError when a count is outside its range
  */
-export function standOut(levels: readonly Level[], looked = levels.length): Outstanding[] {
+export function compareGroups(levels: readonly Level[], looked = levels.length): Outstanding[] {
   const failed = levels.reduce((n, l) => n + l.failed, 0);
   const all = levels.reduce((n, l) => n + l.all, 0);
   return levels

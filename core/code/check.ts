@@ -32,7 +32,7 @@ export function checkCharacter(body: string): string {
 }
 
 /** Returns whether a bare code (capitals, no dash) has at least 4 characters and the right check character. */
-export function isSound(bare: string): boolean {
+export function isValidCode(bare: string): boolean {
   return bare.length >= 4 && weightedSum(bare) === 0;
 }
 

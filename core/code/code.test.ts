@@ -6,7 +6,7 @@ import {
   checkCharacter,
   codeFor,
   householdMark,
-  isSound,
+  isValidCode,
   labelUrl,
   readCode,
   readLabel,
@@ -19,7 +19,7 @@ describe("codes given out", () => {
     const seen = new Set<string>();
     for (let n = 0; n < 1_000_000; n++) {
       const code = codeFor(n);
-      if (!isSound(bareCode(code))) throw new Error(`${code} is not sound`);
+      if (!isValidCode(bareCode(code))) throw new Error(`${code} is not sound`);
       seen.add(code);
     }
     expect(seen.size).toBe(1_000_000);
@@ -51,18 +51,18 @@ describe("every single wrong character and every swap of neighbours is caught", 
       const bare = bareCode(codeFor(n * 7));
       for (let i = 0; i < bare.length; i++) {
         for (const c of ALPHABET) {
-          if (c !== bare[i] && isSound(bare.slice(0, i) + c + bare.slice(i + 1)))
+          if (c !== bare[i] && isValidCode(bare.slice(0, i) + c + bare.slice(i + 1)))
             throw new Error(`${bare} ${i} ${c}`);
         }
         if (i > 0 && bare[i] !== bare[i - 1]) {
-          expect(isSound(bare.slice(0, i - 1) + bare[i]! + bare[i - 1]! + bare.slice(i + 1))).toBe(false);
+          expect(isValidCode(bare.slice(0, i - 1) + bare[i]! + bare[i - 1]! + bare.slice(i + 1))).toBe(false);
         }
       }
     }
   });
   test("only one check character fits a body", () => {
     for (const body of ["7K4", "ABC", "9ZX2"]) {
-      expect([...ALPHABET].filter((c) => isSound(body + c))).toEqual([checkCharacter(body)]);
+      expect([...ALPHABET].filter((c) => isValidCode(body + c))).toEqual([checkCharacter(body)]);
     }
   });
 });

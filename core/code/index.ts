@@ -1,5 +1,5 @@
 export { ALPHABET } from "./alphabet.ts";
-export { bareCode, checkCharacter, isSound, withDash } from "./check.ts";
+export { bareCode, checkCharacter, isValidCode, withDash } from "./check.ts";
 export { codeFor } from "./issue.ts";
 export { householdMark, labelUrl, readLabel, type LabelRead } from "./label.ts";
 export { readCode, type CodeReading } from "./read.ts";

@@ -1,5 +1,5 @@
 import { ALPHABET, valueOf } from "./alphabet.ts";
-import { bareCode, isSound, withDash } from "./check.ts";
+import { bareCode, isValidCode, withDash } from "./check.ts";
 
 export type CodeReading =
   | { ok: true; code: string }
@@ -22,7 +22,7 @@ export type CodeReading =
  */
 export function readCode(text: string): CodeReading {
   const bare = bareCode(text);
-  if (isSound(bare)) return { ok: true, code: withDash(bare) };
+  if (isValidCode(bare)) return { ok: true, code: withDash(bare) };
   if (bare.length < 4 || bare.length > 7) {
     return {
       ok: false,
@@ -54,7 +54,7 @@ export function readCode(text: string): CodeReading {
     for (const c of soundAt(bare, i)) candidates.add(c);
     if (i === 0) continue;
     const swapped = bare.slice(0, i - 1) + bare[i]! + bare[i - 1]! + bare.slice(i + 1);
-    if (isSound(swapped)) candidates.add(withDash(swapped));
+    if (isValidCode(swapped)) candidates.add(withDash(swapped));
   }
   return {
     ok: false,
@@ -67,7 +67,7 @@ export function readCode(text: string): CodeReading {
 function soundAt(bare: string, place: number): string[] {
   return [...ALPHABET]
     .map((c) => bare.slice(0, place) + c + bare.slice(place + 1))
-    .filter(isSound)
+    .filter(isValidCode)
     .map(withDash);
 }
 

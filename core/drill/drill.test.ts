@@ -4,11 +4,11 @@ import {
   DEEDS,
   DRILLS,
   beginDrill,
-  doDeed,
+  applyDeed,
   drillOf,
   drillView,
   markDrill,
-  passDrill,
+  advanceDrill,
   replayDrill,
   scoreOfMarks,
   type Deed,
@@ -26,9 +26,9 @@ function play(
   let state = beginDrill(drill);
   while (!state.over) {
     mind(state, (what, canner = 0, value) => {
-      state = doDeed(state, { what, canner, value });
+      state = applyDeed(state, { what, canner, value });
     });
-    state = passDrill(drill, state, state.s + 5, 1);
+    state = advanceDrill(drill, state, state.s + 5, 1);
   }
   return { state, score: scoreOfMarks(markDrill(drill, state)) };
 }

@@ -2,9 +2,9 @@ export { DRILLS, drillOf, type Drill, type DrillKey } from "./drill.ts";
 export {
   DEEDS,
   beginDrill,
-  doDeed,
+  applyDeed,
   drillView,
-  passDrill,
+  advanceDrill,
   replayDrill,
   type Deed,
   type DeedKey,

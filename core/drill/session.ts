@@ -1,8 +1,8 @@
 import {
-  fill,
-  freshCook,
+  newPot,
+  newCook,
   gaugeAfter,
-  pass,
+  advancePot,
   plausibleCanner,
   steamsSteadily,
   turnFlame,
@@ -14,7 +14,7 @@ import { kPaFromPsi } from "../quantity/index.ts";
 import { randomFrom } from "../random/index.ts";
 import {
   RUN_EVENT_TYPES,
-  plainPlan,
+  samplePlan,
   runAt,
   type RunEvent,
   type RunEventType,
@@ -76,7 +76,7 @@ const MIN_MS = 60_000;
 const SHIELDED = 0.25;
 
 const planOf = (c: DrillCanner): RunPlan =>
-  plainPlan({
+  samplePlan({
     minutes: c.minutes,
     floorKPa: kPaFromPsi(DRILL_TARGET_PSI) + c.gauge.errorKPa,
     minProcessKPa: kPaFromPsi(DRILL_TARGET_PSI),
@@ -104,26 +104,26 @@ const copyOf = (p: DrillPot): DrillPot => ({
 function bring(c: DrillCanner): DrillPot {
   const spec = plausibleCanner(c.quarts, c.pints, DRILL_ALTITUDE_M);
   const plan = planOf(c);
-  let pot = fill(spec);
+  let pot = newPot(spec);
   // Shut a minute after the first wisps: much of the air is still inside.
   const early = c.starts.at === "shut-early";
-  while (early ? pot.tempC < 84 : !steamsSteadily(pot)) pot = pass(spec, pot, still(1, "vent-open"), 5);
+  while (early ? pot.tempC < 84 : !steamsSteadily(pot)) pot = advancePot(spec, pot, still(1, "vent-open"), 5);
   let flame = 1;
   const history: [minutesAgo: number, type: RunEventType, kPa?: number][] = [];
   if (c.starts.at === "venting") {
-    pot = pass(spec, pot, still(0.9, "vent-open"), c.starts.minutes * 60);
+    pot = advancePot(spec, pot, still(0.9, "vent-open"), c.starts.minutes * 60);
     history.push([c.starts.minutes + 12, "heat-on"], [c.starts.minutes, "steam-steady"]);
     flame = 0.9;
   } else if (early) {
-    pot = pass(spec, pot, still(1, "weight-on"), 120);
+    pot = advancePot(spec, pot, still(1, "weight-on"), 120);
     history.push([15, "heat-on"], [3, "steam-steady"], [2, "weight-on"]);
   } else if (c.starts.at === "pressure") {
-    pot = pass(spec, pot, still(1, "vent-open"), 610);
-    let cook = freshCook(pot.s);
+    pot = advancePot(spec, pot, still(1, "vent-open"), 610);
+    let cook = newCook(pot.s);
     const goal = kPaFromPsi(DRILL_TARGET_PSI) + 4;
     for (let s = 0; s < (c.starts.minutes + 8) * 60; s += 5) {
       cook = turnFlame(cook, pot.s, pot.gaugePa / 1000, goal);
-      pot = pass(spec, pot, still(cook.flame, "weight-on"), 5);
+      pot = advancePot(spec, pot, still(cook.flame, "weight-on"), 5);
     }
     flame = c.flame ?? cook.flame;
     const { minutes } = c.starts;
@@ -175,7 +175,7 @@ export function drillView(state: DrillState, canner: number): RunView {
  * @param toS whole seconds from the beginning; the drill's end when it is later
  * @param seed of the gauge's noise, whole
  */
-export function passDrill(drill: Drill, before: DrillState, toS: number, seed: number): DrillState {
+export function advanceDrill(drill: Drill, before: DrillState, toS: number, seed: number): DrillState {
   const state: DrillState = { ...before, pots: before.pots.map(copyOf) };
   const end = Math.min(toS, drill.endS);
   for (; state.s < end; state.s++) {
@@ -183,7 +183,7 @@ export function passDrill(drill: Drill, before: DrillState, toS: number, seed: n
       const c = drill.canners[i]!;
       const gust = c.gusts.find((g) => state.s >= g.fromS && state.s < g.toS)?.strength ?? 0;
       const wind = gust * (p.shielded ? SHIELDED : 1);
-      p.pot = pass(p.spec, p.pot, { flame: p.flame, top: p.top, gust: wind }, 1);
+      p.pot = advancePot(p.spec, p.pot, { flame: p.flame, top: p.top, gust: wind }, 1);
       const wobble = randomFrom(seed * 7907 + state.s * 2 + i)() * 2 - 1;
       p.gaugeKPa = gaugeAfter(c.gauge, p.gaugeKPa, p.pot.gaugePa / 1000, 1, wobble);
       p.trueKPa.push(p.pot.gaugePa / 1000);
@@ -204,7 +204,7 @@ const isSaid = (what: DeedKey): what is DeedKey & RunEventType =>
  *
  * @param deed flame 0 to 1, a pressure in psi, by what it is
  */
-export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
+export function applyDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
   if (state.over || !state.pots[deed.canner]) return state;
   const done: Deed = { ...deed, s: state.s };
   const pots = state.pots.map(copyOf);
@@ -237,8 +237,8 @@ export function doDeed(state: DrillState, deed: Omit<Deed, "s">): DrillState {
 export function replayDrill(drill: Drill, deeds: readonly Deed[], endS: number, seed: number): DrillState {
   let state = beginDrill(drill);
   for (const deed of deeds) {
-    state = passDrill(drill, state, deed.s, seed);
-    state = doDeed(state, deed);
+    state = advanceDrill(drill, state, deed.s, seed);
+    state = applyDeed(state, deed);
   }
-  return passDrill(drill, state, endS, seed);
+  return advanceDrill(drill, state, endS, seed);
 }

@@ -8,15 +8,15 @@ const THREAD = "store/thread.test.ts: ";
 const CHECK = "store/rest/rest.ts#checkSeal";
 
 const rest: Row[] = [
-  ["A jar that did not seal is packed anew though its animal was put on hold since", "a person", "unsafe food", 3, "store/pack/permit.ts#permitAnew", "The lot is on hold, with what it waits for.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
-  ["A jar is packed anew by the process of another place, which the household has left", "a clock", "unsafe food", 3, "store/pack/permit.ts#permitAnew", "Its new pack has the process for today's altitude.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
+  ["A jar that did not seal is packed anew though its animal was put on hold since", "a person", "unsafe food", 3, "store/pack/permit.ts#permitReprocess", "The lot is on hold, with what it waits for.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
+  ["A jar is packed anew by the process of another place, which the household has left", "a clock", "unsafe food", 3, "store/pack/permit.ts#permitReprocess", "Its new pack has the process for today's altitude.", "store/guards.test.ts: packed anew only by what is known today: no animal on hold, the altitude of now"],
   ["A household sets its rest to less than twelve hours", "a person", "unsafe food", 2, "core/guard/habit.ts#whyNotHabit", "Twelve hours is the least.", "core/guard/habit.test.ts: seals are checked after 12 hours at the earliest, and two days at the latest", "store/guards.test.ts: a household does not set itself a shorter rest or a longer absence than may be, whoever asks"],
   ["Lids are pressed before twelve hours", "a person", "lost food", 2, "core/run/permit.ts#whyNot", "They rest so long more.", "core/run/run.test.ts: the weight stays on until both signs, the lid for ten minutes, the lids for twelve hours"],
   ["A jar of an unprocessed load is checked as sealed", "a person", "unsafe food", 3, CHECK, "It was not processed, so its seal means nothing.", `${THREAD}a run ended early: its jars are not processed, cannot be checked, and wait for a decision`],
   ["A failed seal is decided about after 24 hours", "a person", "unsafe food", 3, "core/rest/seal.ts#choicesForFailed", "Only thrown out, untasted.", "core/rest/rest.test.ts: a failed seal may be chilled, frozen or repacked for 24 hours, then only thrown out"],
   ["A jar sent to the refrigerator is forgotten there", "a clock", "unsafe food", 3, "app/server/today.ts#tasksOf", "It stays on Today and in the strip: throw it out.", "app/server/today.test.ts: a jar past its days in the refrigerator does not vanish"],
   ["A failed jar is reprocessed after 24 hours", "a person", "unsafe food", 3, "store/rest/rest.ts#dispose", "The 24 hours are over.", `${ROOM}not after 24 hours: then it is only thrown out`],
-  ["Reprocessed meat is counted twice", "a person", "false record", 2, "store/rest/repack.ts#repack", "It is in another pack already.", `${ROOM}one tap makes the pack with a new lid, two jars go into one, and the lot gives nothing twice`],
+  ["Reprocessed meat is counted twice", "a person", "false record", 2, "store/rest/repack.ts#reprocess", "It is in another pack already.", `${ROOM}one tap makes the pack with a new lid, two jars go into one, and the lot gives nothing twice`],
   ["A can is checked like a jar, or a jar like a can", "another program", "false record", 2, CHECK, "Look at both ends and the seams.", `${ROOM}a can is looked at by its ends and seams, both of them; packed anew it goes through the bath again`],
   ["A raw pack that never covered itself is thrown out", "a person", "lost food", 1, "core/rest/look.ts#sealVerdict", "Its level decides nothing.", "core/rest/rest.test.ts: a raw pack that never covered itself is not judged by its level; a lid that flexes fails all the same"],
 ];
@@ -32,7 +32,7 @@ const storing: Row[] = [
   ["The check after a frost cannot be recorded and the warning is ignored from then on", "a person", "unsafe food", 2, "store/shelf/storage.ts#checkOnShelf", "“Lid is down”, a tap each.", "store/guards.test.ts: what was looked at after a frost is not flagged any more"],
   ["A jar found bad goes back to the shelf", "a person", "unsafe food", 3, "store/shelf/take.ts#putBack", "It was bad: it does not go back.", `${ROOM}a sound one is eaten and its jar comes back; a bad one is thrown out and never put back`],
   ["A label of another household is taken for one's own", "a second device", "false record", 2, "core/code/label.ts#readLabel", "It is told whose it is.", "app/server/scanned.test.ts: a label is told by whose it is, and by where its jar stands"],
-  ["A code is misread by one letter and names another jar", "a person", "unsafe food", 2, "core/code/check.ts#isSound", "Nothing is claimed unless it is proven.", "core/code/code.test.ts: on 10,000 codes, all errors and not a sample of them"],
+  ["A code is misread by one letter and names another jar", "a person", "unsafe food", 2, "core/code/check.ts#isValidCode", "Nothing is claimed unless it is proven.", "core/code/code.test.ts: on 10,000 codes, all errors and not a sample of them"],
 ];
 
 const opening: Row[] = [
@@ -48,10 +48,10 @@ const opening: Row[] = [
 ];
 
 const recall: Row[] = [
-  ["A recall misses a jar that shares the lot through a merge", "a person", "unsafe food", 3, "store/recall/sharing.ts#sharing", "Everything that shares it, in seconds.", "store/recall.property.test.ts: a recall finds exactly what shares a doubt"],
+  ["A recall misses a jar that shares the lot through a merge", "a person", "unsafe food", 3, "store/recall/sharing.ts#containersSharing", "Everything that shares it, in seconds.", "store/recall.property.test.ts: a recall finds exactly what shares a doubt"],
   ["A recall of a given-away jar is forgotten", "a person", "unsafe food", 3, "store/recall/recall.ts#setAside", "To whom it went: tell them today.", `${ROOM}set aside in one action, not eaten, given or shelved; lifted for one, then for all, with a reason and a name`],
-  ["One of two recalls is released and the jar is eaten", "a person", "unsafe food", 3, "store/recall/recall.ts#liftRecall", "It stays set aside until both are.", `${ROOM}what two recalls set aside stays so until both are lifted`],
-  ["A recall is released without a name or a reason", "a person", "unsafe food", 3, "store/recall/recall.ts#liftRecall", "Both are asked for.", `${ROOM}set aside in one action, not eaten, given or shelved; lifted for one, then for all, with a reason and a name`],
+  ["One of two recalls is released and the jar is eaten", "a person", "unsafe food", 3, "store/recall/recall.ts#releaseRecall", "It stays set aside until both are.", `${ROOM}what two recalls set aside stays so until both are lifted`],
+  ["A recall is released without a name or a reason", "a person", "unsafe food", 3, "store/recall/recall.ts#releaseRecall", "Both are asked for.", `${ROOM}set aside in one action, not eaten, given or shelved; lifted for one, then for all, with a reason and a name`],
   ["Recalls stand under “when you like”", "a person", "unsafe food", 2, "core/agenda/danger.ts#byDanger", "First on Today, before any deadline.", "core/agenda/danger.test.ts: what could be eaten or handled comes first, then holds, then what has an hour"],
 ];
 

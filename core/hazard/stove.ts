@@ -11,7 +11,7 @@ const STREAMS = "core/run/streams.property.test.ts: hold every rule of a run";
 const WHY_NOT = "core/run/permit.ts#whyNot";
 const STEP = "core/run/step.ts#step";
 const WEIGHT_ON = "core/run/step.ts#weightOn";
-const LOOK = "core/run/look.ts#look";
+const LOOK = "core/run/look.ts#applyLook";
 const LOAD = "core/guard/load.ts#judgeLoad";
 const T = "core/guard/guard.test.ts: ";
 const SHED = "store/shed.test.ts: ";
@@ -71,7 +71,7 @@ const comeUp: Row[] = [
   ["Kilopascals are sent as pounds and start the clock", "an instrument", "unsafe food", 3, "core/run/believe.ts#whyNotBelieved", "This rises faster than a canner can.", `${GAUGES}kilopascals sent as pounds climb faster than any canner`, "store/run.test.ts: kilopascals sent as pounds on the way up never start the time"],
   ["A gauge sends what no canner stands", "an instrument", "false record", 2, "core/run/believe.ts#whyNotBelieved", "The reading is refused with its reason.", `${GAUGES}not a number, below zero, more than any canner stands`],
   ["Two gauges disagree and the higher one counts for the food", "an instrument", "unsafe food", 3, LOOK, "Both are kept; the lower counts.", `${GAUGES}that reads lower counts for the food, once, and does not make it begin again and again`],
-  ["A gauge nobody trusts any more goes on deciding", "an instrument", "unsafe food", 3, "core/run/look.ts#setAside", "Set aside, it takes the time with it that it alone saw begin.", `${GAUGES}that alone saw the time begin, set aside, takes the time with it`],
+  ["A gauge nobody trusts any more goes on deciding", "an instrument", "unsafe food", 3, "core/run/look.ts#putOutOfService", "Set aside, it takes the time with it that it alone saw begin.", `${GAUGES}that alone saw the time begin, set aside, takes the time with it`],
   ["A reading typed as 84 in pounds is taken", "a person", "unsafe food", 2, "app/words/reading.ts#readGauge", "No canner shows that: did you mean kPa?", "app/words/fire.test.ts: more than any canner shows is refused, with what was probably meant"],
 ];
 

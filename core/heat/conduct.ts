@@ -85,7 +85,7 @@ export interface Warmed {
  * @param mesh cells and step; the fine one unless speed matters
  * @param drawEveryS keep the whole section this often, s; 0 for never
  */
-export function warm(
+export function heatContainer(
   body: HeatedCylinder,
   cannerC: ArrayLike<number>,
   startC: number,

@@ -1,7 +1,7 @@
 import { normalFrom } from "../random/index.ts";
-import { COARSE, FINE, warm, type Mesh } from "./conduct.ts";
+import { COARSE, FINE, heatContainer, type Mesh } from "./conduct.ts";
 import { type HeatedCylinder } from "./cylinder.ts";
-import { evenly, type Knot } from "./history.ts";
+import { resampleHistory, type Knot } from "./history.ts";
 import { lethality } from "./lethality.ts";
 
 /** A container as heat finds it. */
@@ -15,12 +15,12 @@ export interface Heated {
  * Returns F₀ at the center of a container in a canner with this temperature history, minutes at 121.11 °C, ≥ 0. For
  * comparing one run with another, never a schedule.
  *
- * Source: Bigelow's general method (see `lethality`) over the heating of `warm`.
+ * Source: Bigelow's general method (see `lethality`) over the heating of `heatContainer`.
  * @param knots in order of instants
  * @param mesh cells and step, s
  */
 export function centreLethality({ body, startC }: Heated, knots: readonly Knot[], mesh: Mesh = FINE): number {
-  return lethality(warm(body, evenly(knots, mesh.stepS), startC, mesh).centreC, mesh.stepS);
+  return lethality(heatContainer(body, resampleHistory(knots, mesh.stepS), startC, mesh).centreC, mesh.stepS);
 }
 
 /** What is not known about a container and its canner, as spreads. All assumed, from memory; no source. */
@@ -55,8 +55,8 @@ export interface Comparison {
  * @param seed whole
  */
 export function drawDelivered(c: Comparison, from: number, to: number, seed = 1): Float64Array {
-  const run = evenly(c.run, COARSE.stepS);
-  const perfect = evenly(c.perfect, COARSE.stepS);
+  const run = resampleHistory(c.run, COARSE.stepS);
+  const perfect = resampleHistory(c.perfect, COARSE.stepS);
   const ratios = new Float64Array(to - from);
   for (let i = from; i < to; i++) {
     const normal = normalFrom(seed * 1_000_003 + i * 7919);
@@ -71,7 +71,7 @@ export function drawDelivered(c: Comparison, from: number, to: number, seed = 1)
     const off = SPREADS.cannerC * normal();
     const of = (temps: Float64Array, shift: number) =>
       lethality(
-        warm(drawn, shift === 0 ? temps : temps.map((t) => t + shift), start, COARSE).centreC,
+        heatContainer(drawn, shift === 0 ? temps : temps.map((t) => t + shift), start, COARSE).centreC,
         COARSE.stepS,
       );
     ratios[i - from] = of(run, off) / of(perfect, 0);
@@ -88,7 +88,7 @@ export interface Band {
 }
 
 /** Returns the median and the 90 % interval of some draws, in their unit; NaN when there are none. */
-export function bandOf(draws: ArrayLike<number>): Band {
+export function intervalOf(draws: ArrayLike<number>): Band {
   const sorted = Float64Array.from(draws).sort();
   const at = (q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
   return { low: at(0.05), middle: at(0.5), high: at(0.95), draws: sorted.length };

@@ -11,7 +11,7 @@ import {
   heatingRateS,
   lethalRate,
   lethality,
-  warm,
+  heatContainer,
   type HeatedCylinder,
 } from "./index.ts";
 
@@ -34,7 +34,7 @@ describe("finite volumes against the exact series", () => {
   ] as const)("%s within 0.1 °C all the time", (_, body, skinM) => {
     const b = { ...body, skinM };
     const exact = centreAfterStep(b);
-    const { centreC } = warm(b, steady(115, 150, FINE.stepS), 25);
+    const { centreC } = heatContainer(b, steady(115, 150, FINE.stepS), 25);
     let worst = 0;
     for (let i = 1; i < centreC.length; i++)
       worst = Math.max(worst, Math.abs(centreC[i]! - (115 - 90 * exact(i * FINE.stepS))));
@@ -44,7 +44,7 @@ describe("finite volumes against the exact series", () => {
   test("a coarse mesh is within a degree", () => {
     const b = inside("jar-pint");
     const exact = centreAfterStep(b);
-    const { centreC } = warm(b, steady(115, 150, COARSE.stepS), 25, COARSE);
+    const { centreC } = heatContainer(b, steady(115, 150, COARSE.stepS), 25, COARSE);
     for (let i = 1; i < centreC.length; i++)
       expect(Math.abs(centreC[i]! - (115 - 90 * exact(i * COARSE.stepS)))).toBeLessThan(1);
   });
@@ -59,7 +59,7 @@ describe("heating rate and lag", () => {
       const f = heatingRateS(b.radiusM, b.halfHeightM, MEAT);
       const mesh = { outward: 32, upward: 32, stepS: 5 };
       const minutes = Math.ceil((f * 4.2) / 60);
-      const { centreC } = warm(b, steady(115, minutes, mesh.stepS), 25, mesh);
+      const { centreC } = heatContainer(b, steady(115, minutes, mesh.stepS), 25, mesh);
       const left = (s: number) => Math.log10(115 - centreC[Math.round(s / mesh.stepS)]!);
       const [s1, s2] = [f * 3, f * 4].map((s) => Math.round(s / 5) * 5) as [number, number];
       const slope = (s2 - s1) / (left(s1) - left(s2));
@@ -79,7 +79,7 @@ describe("what a canner's temperature does to the middle", () => {
     fc.assert(
       fc.property(anyTemps, fc.double({ min: 0, max: 100, noNaN: true }), (temps, start) => {
         const long = temps.flatMap((t) => Array<number>(4).fill(t));
-        const { centreC } = warm(inside("jar-pint"), long, start);
+        const { centreC } = heatContainer(inside("jar-pint"), long, start);
         const slack = 0.02 * (Math.max(...temps, start) - Math.min(...temps, start)) + 1e-9;
         for (const t of centreC) {
           expect(t).toBeGreaterThanOrEqual(Math.min(...temps, start) - slack);
@@ -92,9 +92,9 @@ describe("what a canner's temperature does to the middle", () => {
     fc.assert(
       fc.property(anyTemps, fc.double({ min: 0.1, max: 10, noNaN: true }), (temps, more) => {
         const b = inside("can-one-pound");
-        const one = warm(b, temps, 20).centreC.at(-1)!;
+        const one = heatContainer(b, temps, 20).centreC.at(-1)!;
         expect(
-          warm(
+          heatContainer(
             b,
             temps.map((t) => t + more),
             20,
@@ -104,7 +104,7 @@ describe("what a canner's temperature does to the middle", () => {
       { numRuns: 60 },
     ));
   test("the drawn section is that of the same run: its middle is the centre's neighbour", () => {
-    const { centreC, fields } = warm(inside("jar-pint"), steady(115, 60, FINE.stepS), 25, FINE, 600);
+    const { centreC, fields } = heatContainer(inside("jar-pint"), steady(115, 60, FINE.stepS), 25, FINE, 600);
     expect(fields.map((f) => f.atS)).toEqual([0, 600, 1200, 1800, 2400, 3000, 3600]);
     expect(fields.at(-1)!.tempC[0]).toBeGreaterThan(centreC.at(-1)!);
     expect(fields.at(-1)!.tempC[0]! - centreC.at(-1)!).toBeLessThan(0.5);

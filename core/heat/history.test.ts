@@ -1,17 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { fill, pass, plausibleCanner, steamsSteadily } from "../canner/index.ts";
+import { newPot, advancePot, plausibleCanner, steamsSteadily } from "../canner/index.ts";
 import { kPaFromPsi } from "../quantity/index.ts";
-import { type RunEvent, type RunEventType, plainPlan } from "../run/index.ts";
+import { type RunEvent, type RunEventType, samplePlan } from "../run/index.ts";
 import { cannerSteam } from "../steam/index.ts";
 import {
   airLeft,
-  bandOf,
+  intervalOf,
   courseOf,
   cannerHistory,
   centreLethality,
   drawDelivered,
-  evenly,
+  resampleHistory,
   perfectHistory,
   type Heated,
   type Kitchen,
@@ -21,7 +21,7 @@ import {
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
 const ALTITUDE_M = 701.04;
-const plan = plainPlan({ floorKPa: kPaFromPsi(12) });
+const plan = samplePlan({ floorKPa: kPaFromPsi(12) });
 const kitchen: Kitchen = { altitudeM: ALTITUDE_M, faceErrorKPa: 0, rockingKPa: null, coolMinutes: 45 };
 const pint: Heated = {
   body: { radiusM: 0.0384, halfHeightM: 0.05, diffusivity: 1.9e-7, skinM: 0.0016 },
@@ -66,29 +66,29 @@ const share = (lines: Line[], slip?: Slip) =>
 describe("the canner's temperature from what was seen", () => {
   test("boils at the altitude while it vents, and holds the steam of its pressure", () => {
     const knots = done(exact);
-    const at = (minute: number) => evenly(knots, 60)[minute]!;
+    const at = (minute: number) => resampleHistory(knots, 60)[minute]!;
     expect(at(15)).toBeCloseTo(cannerSteam(ALTITUDE_M, 0).tempC, 1);
     expect(at(60)).toBeCloseTo(cannerSteam(ALTITUDE_M, kPaFromPsi(12)).tempC, 1);
     expect(at(125)).toBeLessThan(at(100));
   });
   test("a face that reads high is a cooler canner", () => {
     const high = done(exact, { ...kitchen, faceErrorKPa: kPaFromPsi(1) });
-    expect(evenly(high, 60)[60]!).toBeCloseTo(cannerSteam(ALTITUDE_M, kPaFromPsi(11)).tempC, 1);
+    expect(resampleHistory(high, 60)[60]!).toBeCloseTo(cannerSteam(ALTITUDE_M, kPaFromPsi(11)).tempC, 1);
   });
   test("air shut in leaves the steam below what the needle says, as Dalton does", () => {
     const early: Line[] = exact.map(([m, type, psi]) => [type === "weight-on" ? 12.5 : m, type, psi]);
     const air = airLeft(0.5 * MIN) * cannerSteam(ALTITUDE_M, 0).absoluteKPa;
     const whole = cannerSteam(ALTITUDE_M, kPaFromPsi(12));
     const expected = cannerSteam(ALTITUDE_M, kPaFromPsi(12), air / whole.absoluteKPa).tempC;
-    expect(evenly(done(early), 60)[60]!).toBeCloseTo(expected, 1);
+    expect(resampleHistory(done(early), 60)[60]!).toBeCloseTo(expected, 1);
     expect(whole.tempC - expected).toBeGreaterThan(3);
   });
   test("what the history takes for air left is never less than a simulated canner has", () => {
     const spec = plausibleCanner(21, 12, ALTITUDE_M);
-    let p = fill(spec);
-    while (!steamsSteadily(p)) p = pass(spec, p, { flame: 1, top: "vent-open", gust: 0 }, 5);
+    let p = newPot(spec);
+    while (!steamsSteadily(p)) p = advancePot(spec, p, { flame: 1, top: "vent-open", gust: 0 }, 5);
     for (const minutes of [2, 5, 10]) {
-      const vented = pass(spec, p, { flame: 1, top: "vent-open", gust: 0 }, minutes * 60);
+      const vented = advancePot(spec, p, { flame: 1, top: "vent-open", gust: 0 }, minutes * 60);
       expect(airLeft(minutes * MIN)).toBeGreaterThanOrEqual(vented.airFraction);
     }
   });
@@ -149,7 +149,7 @@ describe("draws of what is not known", () => {
   });
   test("the band of a perfect run lies about one, and holds nine tenths of its draws", () => {
     const draws = drawDelivered(comparison, 0, 200);
-    const band = bandOf(draws);
+    const band = intervalOf(draws);
     expect(band.low).toBeLessThan(1);
     expect(band.high).toBeGreaterThan(1);
     const inside = [...draws].filter((d) => d >= band.low && d <= band.high).length;

@@ -153,7 +153,7 @@ export function cannerHistory(
  * @param knots in order of instants
  * @param stepS seconds between two values, > 0
  */
-export function evenly(knots: readonly Knot[], stepS: number): Float64Array {
+export function resampleHistory(knots: readonly Knot[], stepS: number): Float64Array {
   if (knots.length === 0) return new Float64Array(0);
   const start = knots[0]!.at;
   const steps = Math.max(1, Math.ceil((knots.at(-1)!.at - start) / 1000 / stepS));

@@ -3,7 +3,7 @@ import { type HeatedCylinder } from "./cylinder.ts";
 
 /**
  * Returns the finite volumes as a system of ordinary differential equations, dT/dt in °C/s of every cell, for any
- * solver. An oracle for tests of `warm`.
+ * solver. An oracle for tests of `heatContainer`.
  *
  * @param body radius and half height, m; diffusivity, m²/s
  * @param mesh cells outward and upward, whole, ≥ 2

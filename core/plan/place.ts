@@ -1,4 +1,4 @@
-import { containerOf, fitsIn, layOut, type KindKey, type LoadPattern } from "../capacity/index.ts";
+import { containerOf, fitsIn, arrangeLoad, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import { governingSchedule, type LoadPack } from "../schedule/index.ts";
 import { type Usable } from "./usable.ts";
 import { type LoadPart, type PlanWish, type ProposedLoad, type ProposedPart } from "./wish.ts";
@@ -44,7 +44,7 @@ export function loadIn(
   return {
     cannerId: canner.id,
     parts,
-    layers: layOut(canner.pot, counts),
+    layers: arrangeLoad(canner.pot, counts),
     governing,
     room: roomBeside(canner.patterns, counts),
     missing: Math.max(0, canner.minLoad - total),

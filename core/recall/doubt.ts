@@ -15,6 +15,6 @@ export type Shared = Record<DoubtKind, readonly string[]>;
  *
  * @param kinds the risks that are looked at
  */
-export function alikeIn(a: Shared, b: Shared, kinds: readonly DoubtKind[] = DOUBTS): DoubtKind[] {
+export function sharedScopes(a: Shared, b: Shared, kinds: readonly DoubtKind[] = DOUBTS): DoubtKind[] {
   return kinds.filter((kind) => a[kind].some((key) => b[kind].includes(key)));
 }

@@ -1,1 +1,1 @@
-export { DOUBTS, alikeIn, type DoubtKind, type Shared } from "./doubt.ts";
+export { DOUBTS, sharedScopes, type DoubtKind, type Shared } from "./doubt.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { DOUBTS, alikeIn, type Shared } from "./index.ts";
+import { DOUBTS, sharedScopes, type Shared } from "./index.ts";
 
 const anyShared: fc.Arbitrary<Shared> = fc.record(
   Object.fromEntries(
@@ -11,12 +11,12 @@ const anyShared: fc.Arbitrary<Shared> = fc.record(
 test("sharing a doubt is mutual, whole with oneself, and never found where nothing is known", () =>
   fc.assert(
     fc.property(anyShared, anyShared, (a, b) => {
-      expect(alikeIn(a, b)).toEqual(alikeIn(b, a));
-      expect(alikeIn(a, a)).toEqual(DOUBTS.filter((d) => a[d].length > 0));
-      for (const kind of alikeIn(a, b)) expect(a[kind].length * b[kind].length).toBeGreaterThan(0);
+      expect(sharedScopes(a, b)).toEqual(sharedScopes(b, a));
+      expect(sharedScopes(a, a)).toEqual(DOUBTS.filter((d) => a[d].length > 0));
+      for (const kind of sharedScopes(a, b)) expect(a[kind].length * b[kind].length).toBeGreaterThan(0);
     }),
   ));
 test("only the doubts asked for are looked at", () => {
   const jar = { run: ["r"], lot: ["l"], harvest: [], lids: [], cans: [], sealer: [], place: [] };
-  expect(alikeIn(jar, jar, ["lot"])).toEqual(["lot"]);
+  expect(sharedScopes(jar, jar, ["lot"])).toEqual(["lot"]);
 });

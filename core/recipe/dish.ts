@@ -203,7 +203,7 @@ const LEAST_LIQUID: Record<Dish, number> = { soup: 1, stew: 0.35, chilli: 0.35, 
  * @param mouth of the jar; null for a regular one
  * @throws RangeError when the dish has neither solids nor liquid
  */
-export function shareOut(
+export function divideDish(
   dish: Dish,
   answer: DishAnswer,
   container: ContainerKey,
@@ -242,7 +242,7 @@ export function shareOut(
  * @param jars whole, ≥ 1
  * @throws RangeError when the dish has neither solids nor liquid
  */
-export function scaleTo(
+export function scaleDish(
   dish: Dish,
   ingredients: readonly Ingredient[],
   container: ContainerKey,
@@ -251,7 +251,7 @@ export function scaleTo(
 ): Ingredient[] {
   const answer = dishRow(dish, ingredients);
   if (!answer.product) return [...ingredients];
-  const one = shareOut(dish, answer, container, mouth);
+  const one = divideDish(dish, answer, container, mouth);
   const made = one.jars * one.litresEach + one.leftLitres;
   const factor = (jars * one.litresEach) / made;
   return ingredients.map((i) => ({ ...i, amount: Number((i.amount * factor).toPrecision(4)) }));

@@ -7,8 +7,8 @@ import {
   ingredientKind,
   readIngredient,
   readIngredients,
-  scaleTo,
-  shareOut,
+  scaleDish,
+  divideDish,
   whyNotIn,
   type Dish,
   type Ingredient,
@@ -99,7 +99,7 @@ describe("the row that governs", () => {
 describe("shared out between jars", () => {
   test("a soup is half liquid: what is missing is said", () => {
     const soup = [of("venison", 1), of("carrots", 1), of("water", 1.2)];
-    const share = shareOut("soup", dishRow("soup", soup), "jar-pint", "regular");
+    const share = divideDish("soup", dishRow("soup", soup), "jar-pint", "regular");
     expect(share.addLiquidLitres).toBeCloseTo(0.8, 9);
     expect(share.solidsPart).toBeCloseTo(0.5, 9);
     // 4 litres by hand, at 437 ml a pint: nine jars and a rest.
@@ -115,7 +115,7 @@ describe("shared out between jars", () => {
         (meat, carrots, water, dish) => {
           const list = [of("boar", meat), of("carrots", carrots || 0.1), of("water", water)];
           const answer = dishRow(dish, list);
-          const s = shareOut(dish, answer, "jar-pint", "wide");
+          const s = divideDish(dish, answer, "jar-pint", "wide");
           const litres = meat + (carrots || 0.1) + water + s.addLiquidLitres;
           expect(s.jars * s.litresEach + s.leftLitres).toBeCloseTo(litres, 6);
           expect(s.solidsKgEach + s.liquidLitresEach).toBeCloseTo(s.litresEach, 6);
@@ -124,8 +124,8 @@ describe("shared out between jars", () => {
       ),
     ));
   test("scaled to seven quarts it fills seven quarts and leaves next to nothing", () => {
-    const scaled = scaleTo("stew", stew, "jar-quart", "wide", 7);
-    const share = shareOut("stew", dishRow("stew", scaled), "jar-quart", "wide");
+    const scaled = scaleDish("stew", stew, "jar-quart", "wide", 7);
+    const share = divideDish("stew", dishRow("stew", scaled), "jar-quart", "wide");
     expect(share.jars + share.leftLitres / share.litresEach).toBeCloseTo(7, 2);
     expect(scaled[0]!.amount / scaled[1]!.amount).toBeCloseTo(3 / 0.8, 2);
   });

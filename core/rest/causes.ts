@@ -1,4 +1,4 @@
-import { standOut, type Outstanding } from "../chance/index.ts";
+import { compareGroups, type Outstanding } from "../chance/index.ts";
 import { type SealFinding } from "./seal.ts";
 
 /** What containers that failed may have in common. */
@@ -20,7 +20,7 @@ export const ENOUGH_CHECKED = 12;
 
 /**
  * Returns what failed seals have in common, the least likely by chance first. Every group of every kind counts as one
- * look, so that a difference is called clear only when it stays unlikely after all of them; see `standOut`.
+ * look, so that a difference is called clear only when it stays unlikely after all of them; see `compareGroups`.
  */
 export function causesOf(checked: readonly CheckedSeal[]): CauseFound[] {
   const levels = CAUSES.map((cause) => {
@@ -37,6 +37,6 @@ export function causesOf(checked: readonly CheckedSeal[]): CauseFound[] {
   }).filter((c) => c.groups.length > 1);
   const looked = levels.reduce((n, l) => n + l.groups.length, 0);
   return levels
-    .map(({ cause, groups }) => ({ cause, groups: standOut(groups, looked) }))
+    .map(({ cause, groups }) => ({ cause, groups: compareGroups(groups, looked) }))
     .sort((a, b) => a.groups[0]!.p - b.groups[0]!.p);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { kPaFromPsi } from "../quantity/index.ts";
-import { COMES_BACK_MIN, OWN_DIAL, plainPlan, runAt } from "./index.ts";
+import { COMES_BACK_MIN, OWN_DIAL, samplePlan, runAt } from "./index.ts";
 import {
   T0,
   at,
@@ -18,7 +18,7 @@ import {
 // What calls, from which moment, how loud, and for how long an answer keeps it quiet.
 
 const S = 1 / 60;
-const plan = plainPlan({
+const plan = samplePlan({
   floorKPa: kPaFromPsi(12),
   safeMaxKPa: kPaFromPsi(20),
   weightKPa: kPaFromPsi(15),

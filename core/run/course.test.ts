@@ -4,7 +4,7 @@ import {
   OWN_DIAL,
   OWN_WEIGHT,
   UNNAMED,
-  plainPlan,
+  samplePlan,
   runAt,
   standingOf,
   whyNotTakenOut,
@@ -14,7 +14,7 @@ import { T0, at, atPressure, cooling, lit, steady, tell, weightOn, type Line } f
 
 // What a run remembers of its course: the first of what is said twice, who was there, and what may be taken back.
 
-const plan = plainPlan({ floorKPa: kPaFromPsi(12), dial: { standing: "tested", errorKPa: 0 } });
+const plan = samplePlan({ floorKPa: kPaFromPsi(12), dial: { standing: "tested", errorKPa: 0 } });
 
 const see = (lines: Line[], minute: number, p = plan) => runAt(p, tell(lines), T0, at(minute));
 

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
-  fill,
-  freshCook,
+  newPot,
+  newCook,
   gaugeAfter,
-  pass,
+  advancePot,
   plausibleCanner,
   turnFlame,
   turnFlameByEar,
@@ -14,7 +14,7 @@ import {
 import { kPaFromPsi, psiFromKPa } from "../quantity/index.ts";
 import { randomFrom } from "../random/index.ts";
 import { pressureTarget, type CannerGauges } from "../schedule/index.ts";
-import { dialInRun, plainPlan, runAt, type RunEvent, type RunPlan } from "./index.ts";
+import { dialInRun, samplePlan, runAt, type RunEvent, type RunPlan } from "./index.ts";
 
 const EVENINGS = Number(process.env.EVENINGS ?? 300);
 const T0 = Date.UTC(2026, 10, 20, 9);
@@ -80,9 +80,9 @@ function shut(spec: CannerSpec, ventedMin: number): PotState {
   const key = `${spec.weightPa} ${ventedMin}`;
   let pot = started.get(key) ?? null;
   if (!pot) {
-    pot = fill(spec);
-    while (pot.tempC < 98) pot = pass(spec, pot, { flame: 1, top: "vent-open", gust: 0 }, 10);
-    pot = pass(spec, pot, { flame: 1, top: "vent-open", gust: 0 }, ventedMin * 60);
+    pot = newPot(spec);
+    while (pot.tempC < 98) pot = advancePot(spec, pot, { flame: 1, top: "vent-open", gust: 0 }, 10);
+    pot = advancePot(spec, pot, { flame: 1, top: "vent-open", gust: 0 }, ventedMin * 60);
     started.set(key, pot);
   }
   return pot;
@@ -109,7 +109,7 @@ function planOf(e: Evening): RunPlan | null {
     chosen: e.chosen,
   });
   if (!target.ok) return null;
-  return plainPlan({
+  return samplePlan({
     minutes: MINUTES,
     governs: target.governs,
     floorKPa: kPaFromPsi(target.facePsi),
@@ -135,7 +135,7 @@ function live(e: Evening, plan: RunPlan): Told {
   let pot = shut(spec, e.ventedMin);
   // Some turn the flame by the dial although the weight governs.
   const byEar = plan.governs === "weighted" && e.holdsOverPsi >= 0;
-  let cook = { ...freshCook(pot.s), kPa: byEar ? pot.jiggles : 0 };
+  let cook = { ...newCook(pot.s), kPa: byEar ? pot.jiggles : 0 };
   const begin = T0 + 30 * 60_000;
   const events: RunEvent[] = [];
   const say = (at: number, type: RunEvent["type"], more: Partial<RunEvent> = {}) =>
@@ -154,7 +154,7 @@ function live(e: Evening, plan: RunPlan): Told {
     const drop = e.drops.find((d) => s >= d.from * 60 && s < (d.from + d.minutes) * 60);
     cook = byEar ? turnFlameByEar(cook, pot.s, pot.jiggles) : turnFlame(cook, pot.s, shown, goal);
     const flame = drop ? cook.flame * (1 - drop.strength) : cook.flame;
-    pot = pass(spec, pot, { flame, top: "weight-on", gust: drop ? drop.strength / 2 : 0 }, STEP_S);
+    pot = advancePot(spec, pot, { flame, top: "weight-on", gust: drop ? drop.strength / 2 : 0 }, STEP_S);
     const kPa = pot.gaugePa / 1000;
     trueKPa.push(kPa);
     shown = gaugeAfter(dial, shown, kPa, STEP_S, wobble());

@@ -177,7 +177,7 @@ export function asCounted(event: RunEvent): RunEvent {
  * Returns a number below 0, 0 or above 0, for sorting events in the order they count: by instant, then sequence, then
  * id.
  */
-export function inOrder(a: RunEvent, b: RunEvent): number {
+export function compareEvents(a: RunEvent, b: RunEvent): number {
   return a.at - b.at || a.seq - b.seq || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 }
 
@@ -186,7 +186,7 @@ export function inOrder(a: RunEvent, b: RunEvent): number {
  * correction that is itself corrected strikes out nothing.
  */
 export function effectiveEvents(events: readonly RunEvent[]): RunEvent[] {
-  const sorted = events.map(asCounted).sort(inOrder);
+  const sorted = events.map(asCounted).sort(compareEvents);
   const once = new Map<string, RunEvent>();
   for (const event of sorted) if (!once.has(event.id)) once.set(event.id, event);
   const struck = new Set<string>();

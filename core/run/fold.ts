@@ -1,6 +1,6 @@
 import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
 import { noteUnobserved } from "./change.ts";
-import { copyOfState, currentAttempt, newRunState, type RunState } from "./state.ts";
+import { copyOfState, currentPeriod, newRunState, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
 
 const MINUTE = 60_000;
@@ -74,7 +74,7 @@ export function advance(state: RunState, plan: RunPlan, ordered: readonly RunEve
 export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
   const state = copyOfState(before);
   elapse(state, plan, now);
-  const attempt = currentAttempt(state);
+  const attempt = currentPeriod(state);
   const finishAt =
     state.completedAt ??
     (state.phase === "processing" && attempt ? attempt.startedAt + plan.minutes * MINUTE : null);

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
-import { FoldedRun, plainPlan, runAt, type RunEvent, type RunEventType } from "./index.ts";
+import { FoldedRun, samplePlan, runAt, type RunEvent, type RunEventType } from "./index.ts";
 
 // A run folded as its events come is what it is when folded whole, however they come.
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
 const at = (minute: number) => T0 + minute * MIN;
-const plan = plainPlan();
+const plan = samplePlan();
 
 const event = (
   id: string,

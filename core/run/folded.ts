@@ -1,6 +1,6 @@
-import { asCounted, inOrder, type RunEvent, type RunPlan } from "./event.ts";
+import { asCounted, compareEvents, type RunEvent, type RunPlan } from "./event.ts";
 import { advance, runAt, viewOf, type RunView } from "./fold.ts";
-import { placeAmong } from "./place.ts";
+import { insertionIndex } from "./insertion.ts";
 import { copyOfState, newRunState, type RunState } from "./state.ts";
 
 /** Events between two states that are remembered. */
@@ -46,7 +46,7 @@ export class FoldedRun {
       this.taken++;
       const known = this.ids.get(event.id);
       // Under one id the first by the clock counts.
-      if (known && inOrder(known, event) <= 0) continue;
+      if (known && compareEvents(known, event) <= 0) continue;
       if (known) this.plain = true;
       this.ids.set(event.id, event);
       this.latestAt = Math.max(this.latestAt, event.at);
@@ -63,7 +63,7 @@ export class FoldedRun {
     if (
       this.struck.has(correction.id) ||
       meant?.type === "correction" ||
-      (meant && inOrder(meant, correction) > 0)
+      (meant && compareEvents(meant, correction) > 0)
     )
       this.plain = true;
     this.struck.add(id);
@@ -109,12 +109,12 @@ export class FoldedRun {
         ),
       );
     const since = [...this.events.slice(strides * this.stride), ...more];
-    if (more.length > 0) since.sort(inOrder);
+    if (more.length > 0) since.sort(compareEvents);
     return viewOf(advance(copyOfState(this.states[strides]!), this.plan, since), this.plan, now);
   }
 
   /** Where an event belongs among those that are here. */
   private placeOf(event: RunEvent): number {
-    return placeAmong(this.events, (e) => inOrder(e, event) <= 0);
+    return insertionIndex(this.events, (e) => compareEvents(e, event) <= 0);
   }
 }

@@ -7,12 +7,12 @@ import {
   type RunEvent,
   type RunEventType,
   type RunPlan,
-  plainPlan,
+  samplePlan,
 } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9);
 const MIN = 60_000;
-const plan = plainPlan();
+const plan = samplePlan();
 const weighted: RunPlan = { ...plan, governs: "weighted", floorKPa: 103.4, weightKPa: 103.4 };
 
 type Line = [minute: number, type: RunEventType, more?: number | Partial<RunEvent>];

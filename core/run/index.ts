@@ -13,9 +13,9 @@ export {
   type Siphoned,
 } from "./event.ts";
 export {
-  currentAttempt,
+  currentPeriod,
   newRunState,
-  type Attempt,
+  type ProcessPeriod,
   type Deviation,
   type RunPhase,
   type RunState,
@@ -33,14 +33,14 @@ export {
   type Standing,
 } from "./observation.ts";
 export { WORTH_MS, figureSays, floorOn, judge, minProcessKPa, type Judgement } from "./judge.ts";
-export { TAPS_TO_FIGURE, figuresRound, nextLook, watchedBy, type LookAsked } from "./next-look.ts";
+export { TAPS_TO_FIGURE, figuresAround, nextLook, watchedBy, type LookAsked } from "./next-look.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
 export { FoldedRun } from "./folded.ts";
 export { believedInstant, type Claim, type Instant, type KnownBy } from "./instant.ts";
-export { placeAmong } from "./place.ts";
+export { insertionIndex } from "./insertion.ts";
 export { step as stepRun } from "./step.ts";
 export { possibleNext, whyNot, whyNotTakenOut, whyNotUndone } from "./permit.ts";
 export { BELIEF_MS, BELIEVABLE_KPA, CLOCK_SLACK_MS, whyNotBelieved } from "./believe.ts";
 export { VENT_FALTERS } from "./rules.ts";
 export { dialInRun } from "./dial.ts";
-export { plainPlan } from "./plain.ts";
+export { samplePlan } from "./sample.ts";

@@ -11,7 +11,7 @@ import {
   type RunEventType,
 } from "./index.ts";
 import { asCounted } from "./event.ts";
-import { placeAmong } from "./place.ts";
+import { insertionIndex } from "./insertion.ts";
 
 const HEARD = Date.UTC(2026, 10, 20, 9);
 const S = 1_000;
@@ -102,9 +102,9 @@ describe("what counts, and in which order", () => {
   test("a correction that is corrected strikes out nothing", () =>
     expect(ids([e("a", 1, 1), e("x", 2, 2, "correction", "a"), e("y", 3, 3, "correction", "x")])).toBe("a"));
   test("something is put behind all that come before it or with it", () => {
-    const place = (n: number) => placeAmong([1, 2, 2, 3], (one) => one <= n);
+    const place = (n: number) => insertionIndex([1, 2, 2, 3], (one) => one <= n);
     expect([0, 1, 2, 3, 9].map(place)).toEqual([0, 1, 3, 4, 4]);
-    expect(placeAmong([], () => true)).toBe(0);
+    expect(insertionIndex([], () => true)).toBe(0);
   });
 });
 

@@ -7,7 +7,7 @@ import {
   WORTH_MS,
   figureSays,
   judge,
-  plainPlan,
+  samplePlan,
   type Observation,
   type RunPlan,
   type Says,
@@ -18,7 +18,7 @@ const NOW = Date.UTC(2026, 10, 20, 9);
 const lb = kPaFromPsi;
 const LIMIT_S = 900;
 const plan = (over: Partial<RunPlan> = {}, standing = "tested", errorPsi: number | null = 0): RunPlan =>
-  plainPlan({
+  samplePlan({
     floorKPa: lb(12),
     minProcessKPa: lb(12),
     safeMaxKPa: lb(20),

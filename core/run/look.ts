@@ -1,8 +1,8 @@
-import { deviate, endAttempt, enter, noteUnobserved } from "./change.ts";
+import { addDeviation, endPeriod, enterPhase, noteUnobserved } from "./change.ts";
 import { type RunEvent, type RunPlan } from "./event.ts";
 import { A_LITTLE_KPA, judge } from "./judge.ts";
 import { OWN_DIAL, isReliedOn, observationOf, standingOf } from "./observation.ts";
-import { currentAttempt, type RunState } from "./state.ts";
+import { currentPeriod, type RunState } from "./state.ts";
 
 /**
  * Returns whether a weight lifts at a lower pressure than the load needs; false when either is not known.
@@ -13,7 +13,7 @@ export const lighterThan = (plan: RunPlan, weightKPa: number | undefined): boole
   weightKPa !== undefined && plan.weightKPa !== undefined && weightKPa < plan.weightKPa - A_LITTLE_KPA;
 
 /** Applies one look at the pressure, by eye, by ear or sent by a gauge. Changes `state`. */
-export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
+export function applyLook(state: RunState, plan: RunPlan, event: RunEvent): void {
   const seen = observationOf(plan, event);
   const standing = standingOf(plan, state.aside, seen?.instrument ?? event.source ?? OWN_DIAL);
   const ignored = standing === "out-of-service" && event.source !== undefined;
@@ -30,7 +30,7 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   }
   const all = judge(plan, state.aside, state.seen, event.at);
   if (all.contradiction && !state.disagree)
-    deviate(state, {
+    addDeviation(state, {
       kind: "gauges-disagree",
       at: event.at,
       gaugeKPa: all.contradiction.lowKPa,
@@ -38,7 +38,7 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
     });
   state.disagree = all.contradiction !== null;
   if (all.over && !state.overPressure) {
-    deviate(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
+    addDeviation(state, { kind: "over-pressure", at: event.at, gaugeKPa: event.gaugeKPa });
     state.overSince = event.at;
   }
   state.overPressure = all.over;
@@ -48,13 +48,13 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
   const saysBelow = all.belowBy.includes(seen.instrument);
   state.waitsFor = state.phase === "pressurising" && saysEnough && !saysBelow ? all.belowBy : [];
   if (state.phase === "processing" && state.completedAt === null) {
-    const attempt = currentAttempt(state)!;
+    const attempt = currentPeriod(state)!;
     if (all.food === "below") {
       noteUnobserved(state, plan, attempt, event.at);
       const read = event.type === "reading" ? (all.lowestKPa ?? undefined) : undefined;
-      endAttempt(state, { ...event, gaugeKPa: read }, "below-target");
-      deviate(state, { kind: "below-target", at: event.at, gaugeKPa: read });
-      enter(state, "pressurising", event.at);
+      endPeriod(state, { ...event, gaugeKPa: read }, "below-target");
+      addDeviation(state, { kind: "below-target", at: event.at, gaugeKPa: read });
+      enterPhase(state, "pressurising", event.at);
     } else if (saysEnough) {
       noteUnobserved(state, plan, attempt, event.at);
       attempt.lastAtTarget = event.at;
@@ -78,7 +78,7 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
         claimedAt: event.claimedAt,
       }),
     });
-    enter(state, "processing", event.at);
+    enterPhase(state, "processing", event.at);
   }
   if (!saysEnough && !saysBelow) return;
   state.lastLookAt = event.at;
@@ -87,7 +87,7 @@ export function look(state: RunState, plan: RunPlan, event: RunEvent): void {
 
 /** A doubted clock says that it was below while a time ran that has been served since. */
 function saysItWasBelow(state: RunState, event: RunEvent, below: boolean): boolean {
-  const attempt = currentAttempt(state);
+  const attempt = currentPeriod(state);
   const { claimedAt } = event;
   if (!below || claimedAt === undefined || state.completedAt === null || !attempt) return false;
   return claimedAt >= attempt.startedAt && claimedAt < state.completedAt;
@@ -96,11 +96,11 @@ function saysItWasBelow(state: RunState, event: RunEvent, below: boolean): boole
 /** What was served is not: it was below before its end. Changes `state`. */
 function takeBack(state: RunState, event: RunEvent): void {
   state.completedAt = null;
-  endAttempt(state, event, "below-target");
-  deviate(state, { kind: "below-target", at: event.claimedAt!, gaugeKPa: event.gaugeKPa });
+  endPeriod(state, event, "below-target");
+  addDeviation(state, { kind: "below-target", at: event.claimedAt!, gaugeKPa: event.gaugeKPa });
   if (state.heatOffAt === null) {
     state.outcome = "under-way";
-    enter(state, "pressurising", event.at);
+    enterPhase(state, "pressurising", event.at);
   } else state.outcome = "not-processed";
 }
 
@@ -108,21 +108,21 @@ function takeBack(state: RunState, event: RunEvent): void {
  * Puts an instrument out of service for the rest of the run. A process period that only it saw begin has not begun;
  * one that another instrument saw as well goes on. Changes `state`.
  */
-export function setAside(state: RunState, plan: RunPlan, event: RunEvent): void {
+export function putOutOfService(state: RunState, plan: RunPlan, event: RunEvent): void {
   const name = event.source ?? OWN_DIAL;
   if (state.aside.includes(name)) return;
   state.aside.push(name);
   state.seen = Object.fromEntries(Object.entries(state.seen).filter(([seen]) => seen !== name));
   state.waitsFor = state.waitsFor.filter((n) => n !== name);
   state.disagree = false;
-  deviate(state, {
+  addDeviation(state, {
     kind: "gauge-aside",
     at: event.at,
     text: `${name}${event.text ? `: ${event.text}` : ""}`,
   });
-  const attempt = currentAttempt(state);
+  const attempt = currentPeriod(state);
   if (state.phase !== "processing" || !attempt || state.completedAt !== null) return;
   if (attempt.seenBy.some((by) => isReliedOn(standingOf(plan, state.aside, by)))) return;
-  endAttempt(state, event, "gauge-aside");
-  enter(state, "pressurising", event.at);
+  endPeriod(state, event, "gauge-aside");
+  enterPhase(state, "pressurising", event.at);
 }

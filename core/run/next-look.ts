@@ -44,7 +44,7 @@ export function nextLook(
  *
  * @param held pressure in that unit, ≥ 0
  */
-export function figuresRound(held: number, unit: "lb" | "kPa"): number[] {
+export function figuresAround(held: number, unit: "lb" | "kPa"): number[] {
   const step = unit === "lb" ? 1 : 5;
   const first = Math.max(0, Math.floor(held / step) - 2);
   return Array.from({ length: 8 }, (_, i) => (first + i) * step);

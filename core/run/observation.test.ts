@@ -4,9 +4,9 @@ import {
   OWN_DIAL,
   OWN_WEIGHT,
   TAPS_TO_FIGURE,
-  figuresRound,
+  figuresAround,
   nextLook,
-  plainPlan,
+  samplePlan,
   runAt,
   whyNot,
   type RunEvent,
@@ -41,12 +41,12 @@ const sent = (minute: number, psi: number, source = "A"): Line => [
 const see = (plan: RunPlan, lines: Line[], minute: number) =>
   runAt(plan, tell([...toWeight, ...lines]), T0, at(minute));
 
-const dialGoverns = plainPlan({
+const dialGoverns = samplePlan({
   floorKPa: lb(11),
   minProcessKPa: lb(11),
   dial: { standing: "tested", errorKPa: 0 },
 });
-const weightGoverns = plainPlan({
+const weightGoverns = samplePlan({
   governs: "weighted",
   floorKPa: lb(10),
   minProcessKPa: lb(10),
@@ -307,8 +307,8 @@ describe("how the next look is asked for", () => {
     expect(asked(dialGoverns, [...lines, [40.2, "gauge-aside", { source: "A" }]], 40.5)).toBe("figure");
   });
   test("figures to choose from lie round what is held, a few on either side", () => {
-    expect(figuresRound(12.3, "lb")).toEqual([10, 11, 12, 13, 14, 15, 16, 17]);
-    expect(figuresRound(83, "kPa")).toEqual([70, 75, 80, 85, 90, 95, 100, 105]);
-    expect(figuresRound(1, "lb")).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
+    expect(figuresAround(12.3, "lb")).toEqual([10, 11, 12, 13, 14, 15, 16, 17]);
+    expect(figuresAround(83, "kPa")).toEqual([70, 75, 80, 85, 90, 95, 100, 105]);
+    expect(figuresAround(1, "lb")).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
   });
 });

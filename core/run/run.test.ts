@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
-import { possibleNext, runAt, whyNot, type RunEvent, type RunEventType, plainPlan } from "./index.ts";
+import { possibleNext, runAt, whyNot, type RunEvent, type RunEventType, samplePlan } from "./index.ts";
 
 const T0 = Date.UTC(2026, 10, 20, 9, 0, 0);
 const MIN = 60_000;
-const plan = plainPlan();
+const plan = samplePlan();
 
 /** A run told in minutes from the start: [minute, what, kPa?]. */
 type Line = [number, RunEventType, number?];

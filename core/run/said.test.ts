@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { kPaFromPsi } from "../quantity/index.ts";
 import {
   RUN_EVENT_TYPES,
-  plainPlan,
+  samplePlan,
   possibleNext,
   runAt,
   whyNot,
@@ -29,7 +29,7 @@ import {
 
 // What each thing that can be said does in each stage of a run, and whether somebody at the stove may say it.
 
-const plan = plainPlan({
+const plan = samplePlan({
   floorKPa: kPaFromPsi(12),
   weightKPa: kPaFromPsi(15),
   dial: { standing: "tested", errorKPa: 0 },

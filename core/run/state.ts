@@ -15,7 +15,7 @@ export type RunPhase =
   | "aborted";
 
 /** One unbroken stretch at pressure. */
-export interface Attempt {
+export interface ProcessPeriod {
   startedAt: number;
   /** last look that was at target */
   lastAtTarget: number;
@@ -76,7 +76,7 @@ export interface RunState {
     /** the full time was reached at this instant */
     doneAt: number | null;
   };
-  attempts: Attempt[];
+  attempts: ProcessPeriod[];
   /** how often the full time began anew after a first attempt did not serve it */
   restarts: number;
   /** when the full time at pressure was served; null until then */
@@ -181,7 +181,7 @@ export function copyOfState(state: RunState): RunState {
 }
 
 /** Returns the process period that is running or complete; null when there is none. */
-export function currentAttempt(state: RunState): Attempt | null {
+export function currentPeriod(state: RunState): ProcessPeriod | null {
   const last = state.attempts.at(-1);
   return last && last.endedBy === undefined ? last : null;
 }

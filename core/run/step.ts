@@ -1,8 +1,8 @@
 import { type RunEvent, type RunPlan } from "./event.ts";
-import { deviate, endAttempt, enter, noteUnobserved, outOfPlace } from "./change.ts";
-import { lighterThan, look, setAside } from "./look.ts";
+import { addDeviation, endPeriod, enterPhase, noteUnobserved, outOfPlace } from "./change.ts";
+import { lighterThan, applyLook, putOutOfService } from "./look.ts";
 import { LID_OFF_WITHIN_HOURS } from "../schedule/index.ts";
-import { currentAttempt, type RunState } from "./state.ts";
+import { currentPeriod, type RunState } from "./state.ts";
 
 const MINUTE = 60_000;
 
@@ -20,7 +20,7 @@ export function elapse(state: RunState, plan: RunPlan, now: number): void {
     const due = ventDueAt(state, plan);
     if (due !== null && now >= due) vent.doneAt = due;
   }
-  const attempt = currentAttempt(state);
+  const attempt = currentPeriod(state);
   if (state.phase === "processing" && attempt && state.completedAt === null) {
     const finish = attempt.startedAt + plan.minutes * MINUTE;
     if (now >= finish) {
@@ -74,7 +74,7 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "weight-on":
       return weightOn(state, plan, event);
     case "gauge-aside":
-      return setAside(state, plan, event);
+      return putOutOfService(state, plan, event);
     case "jiggles":
     case "reading":
     case "at-target":
@@ -82,7 +82,7 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "too-high":
     case "weight-rocking":
     case "weight-quiet":
-      return look(state, plan, event);
+      return applyLook(state, plan, event);
     case "heat-off":
       return heatOff(state, event);
     case "pressure-zero":
@@ -97,21 +97,21 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "unloaded":
       if (state.phase !== "unloading") return outOfPlace(state, event);
       state.unloadedAt = event.at;
-      return enter(state, "resting", event.at);
+      return enterPhase(state, "resting", event.at);
     case "checked":
       if (state.phase !== "resting") return outOfPlace(state, event);
       state.checkedAt = event.at;
-      return enter(state, "checked", event.at);
+      return enterPhase(state, "checked", event.at);
   }
 }
 
 function abort(state: RunState, event: RunEvent): void {
   if (state.phase === "aborted" || state.phase === "resting" || state.phase === "checked")
     return outOfPlace(state, event);
-  endAttempt(state, event, "abort");
+  endPeriod(state, event, "abort");
   state.outcome = "not-processed";
-  deviate(state, { kind: "aborted", at: event.at, text: event.text });
-  enter(state, "aborted", event.at);
+  addDeviation(state, { kind: "aborted", at: event.at, text: event.text });
+  enterPhase(state, "aborted", event.at);
 }
 
 function heatOn(state: RunState, event: RunEvent): void {
@@ -127,7 +127,7 @@ function heatOn(state: RunState, event: RunEvent): void {
     state.heatOffAt = state.zeroAt = state.lockDownAt = null;
     state.seen = {};
     state.waitsFor = [];
-    return enter(state, "warming", event.at);
+    return enterPhase(state, "warming", event.at);
   }
   outOfPlace(state, event);
 }
@@ -136,7 +136,7 @@ function steamSteady(state: RunState, event: RunEvent): void {
   if (state.phase !== "warming" && state.phase !== "venting") return outOfPlace(state, event);
   // Steam cannot come from a cold burner: when lighting it was not tapped, it was lit by now at the latest.
   state.burnerLitAt ??= event.at;
-  if (state.phase === "warming") enter(state, "venting", event.at);
+  if (state.phase === "warming") enterPhase(state, "venting", event.at);
   state.vent.steadySince ??= event.at;
 }
 
@@ -150,10 +150,10 @@ function steamFaltered(state: RunState, event: RunEvent): void {
 function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (lighterThan(plan, event.weightKPa)) {
     // It cannot hold the pressure: until the right one is on, nothing has been put on.
-    deviate(state, { kind: "wrong-weight", at: event.at, gaugeKPa: event.weightKPa });
+    addDeviation(state, { kind: "wrong-weight", at: event.at, gaugeKPa: event.weightKPa });
     if (state.phase === "processing" && state.completedAt === null) {
-      endAttempt(state, event, "below-target");
-      enter(state, "pressurising", event.at);
+      endPeriod(state, event, "below-target");
+      enterPhase(state, "pressurising", event.at);
     }
     return;
   }
@@ -161,12 +161,12 @@ function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (state.phase !== "venting") return outOfPlace(state, event);
   if (state.vent.doneAt === null) {
     // Air is still inside: the run stays at venting, and the ten minutes start over once it is off again.
-    deviate(state, { kind: "weight-on-early", at: event.at });
+    addDeviation(state, { kind: "weight-on-early", at: event.at });
     return steamFaltered(state, event);
   }
   // What was seen with the vent open says nothing of a canner that is shut.
   state.seen = {};
-  enter(state, "pressurising", event.at);
+  enterPhase(state, "pressurising", event.at);
 }
 
 /** The larder's own clock: set by somebody, unknown after a power cut, and known again. */
@@ -177,7 +177,7 @@ function clock(state: RunState, event: RunEvent, type: "clock-step" | "clock-unk
   }
   if (type === "clock-unknown") state.clockUnknownSince ??= event.at;
   else state.lookAskedSince = event.at;
-  deviate(state, { kind: type, at: event.at, stepMs: event.stepMs });
+  addDeviation(state, { kind: type, at: event.at, stepMs: event.stepMs });
 }
 
 function silence(state: RunState, event: RunEvent): void {
@@ -200,14 +200,14 @@ function heatOff(state: RunState, event: RunEvent): void {
     return outOfPlace(state, event);
   state.heatOffAt = event.at;
   if (state.completedAt === null) {
-    endAttempt(state, event, "heat-off");
+    endPeriod(state, event, "heat-off");
     state.outcome = "not-processed";
-    deviate(state, { kind: "ended-early", at: event.at });
+    addDeviation(state, { kind: "ended-early", at: event.at });
   } else {
-    const attempt = currentAttempt(state);
+    const attempt = currentPeriod(state);
     if (attempt) attempt.endedAt = event.at;
   }
-  enter(state, "cooling", event.at);
+  enterPhase(state, "cooling", event.at);
 }
 
 function sign(state: RunState, event: RunEvent): void {
@@ -220,18 +220,18 @@ function weightOff(state: RunState, event: RunEvent): void {
   if (state.phase === "venting" && state.vent.doneAt === null) return; // put on too early, and taken off again
   if (state.phase !== "cooling") return outOfPlace(state, event);
   if (state.zeroAt === null || state.lockDownAt === null)
-    deviate(state, { kind: "weight-off-early", at: event.at });
+    addDeviation(state, { kind: "weight-off-early", at: event.at });
   state.weightOffAt = event.at;
-  enter(state, "settling", event.at);
+  enterPhase(state, "settling", event.at);
 }
 
 function lidOff(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (state.phase !== "settling") return outOfPlace(state, event);
   if (event.at - state.weightOffAt! < plan.settleMinutes * MINUTE)
-    deviate(state, { kind: "lid-off-early", at: event.at });
+    addDeviation(state, { kind: "lid-off-early", at: event.at });
   // Longer under the lid invites flat-sour spoilage: a matter of quality, recorded and nothing more.
   else if (event.at - state.weightOffAt! > plan.settleMinutes * MINUTE + LID_OFF_WITHIN_HOURS * 60 * MINUTE)
-    deviate(state, { kind: "lid-off-late", at: event.at });
+    addDeviation(state, { kind: "lid-off-late", at: event.at });
   state.lidOffAt = event.at;
-  enter(state, "unloading", event.at);
+  enterPhase(state, "unloading", event.at);
 }

@@ -1,5 +1,5 @@
 import Database from "better-sqlite3";
-import { isWord } from "./scrypt.ts";
+import { verifySecret } from "./scrypt.ts";
 
 /**
  * Returns the hash of the passphrase that a larder file elsewhere asks for; null when it has none, or is of a layout
@@ -21,4 +21,4 @@ export function passphraseHashIn(path: string): string | null {
 
 /** Returns whether a passphrase is the one a hash was made of. */
 export const matchesHash = (hash: string, words: string): Promise<boolean> =>
-  isWord(words.slice(0, 200), hash);
+  verifySecret(words.slice(0, 200), hash);

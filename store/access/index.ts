@@ -17,7 +17,7 @@ export {
   knownToken,
   listTokens,
   RIGHTS,
-  takeBackToken,
+  revokeToken,
   type Right,
   type Token,
 } from "./token.ts";

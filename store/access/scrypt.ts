@@ -9,14 +9,14 @@ const MOST_MEMORY = 128 * 1024 * 1024;
  * Returns a passphrase or PIN as it is stored: the scrypt parameters, its salt and its hash, from which it cannot be
  * read.
  */
-export async function hashWord(word: string): Promise<string> {
+export async function hashSecret(word: string): Promise<string> {
   const salt = randomBytes(16);
   const key = await derived(word, salt, COST);
   return ["scrypt", COST.N, COST.r, COST.p, salt.toString("base64"), key.toString("base64")].join("$");
 }
 
 /** Returns whether a passphrase or PIN is the stored one. A wrong one takes as long as the right one. */
-export async function isWord(word: string, kept: string): Promise<boolean> {
+export async function verifySecret(word: string, kept: string): Promise<boolean> {
   const [kind, N, r, p, salt, key] = kept.split("$");
   if (kind !== "scrypt" || !salt || !key) return false;
   const right = Buffer.from(key, "base64");

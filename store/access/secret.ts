@@ -1,6 +1,6 @@
 import { createHmac, randomBytes, timingSafeEqual } from "node:crypto";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { hashWord, isWord } from "./scrypt.ts";
+import { hashSecret, verifySecret } from "./scrypt.ts";
 
 const PASSPHRASE = "passphrase";
 const pinOf = (personId: string) => `pin:${personId}`;
@@ -36,7 +36,7 @@ export async function setPassphrase(larder: Larder, write: Write, words: string)
     });
   if (words.length > 200) throw new Refused({ passphrase: "At most 200 letters." });
   if (new Set(words).size < 5) throw new Refused({ passphrase: "More than a few different letters." });
-  const hash = await hashWord(words);
+  const hash = await hashSecret(words);
   once(larder, write, "access.passphrase", () => {
     keep(larder, PASSPHRASE, hash);
     larder.sqlite.exec("delete from session");
@@ -47,7 +47,7 @@ export async function setPassphrase(larder: Larder, write: Write, words: string)
 /** Returns whether these words are the passphrase. Where there is none it takes as long, and returns false. */
 export async function isPassphrase(larder: Larder, words: string): Promise<boolean> {
   const hash = kept(larder, PASSPHRASE);
-  const right = await isWord(words.slice(0, 200), hash ?? NEVER);
+  const right = await verifySecret(words.slice(0, 200), hash ?? NEVER);
   return hash !== null && right;
 }
 
@@ -70,7 +70,7 @@ export async function setPin(
   pin: string | null,
 ): Promise<void> {
   if (pin !== null && !/^\d{4,8}$/.test(pin)) throw new Refused({ pin: "A PIN is four to eight figures." });
-  const hash = pin === null ? null : await hashWord(pin);
+  const hash = pin === null ? null : await hashSecret(pin);
   once(larder, write, "access.pin", () => {
     if (hash === null) larder.sqlite.prepare("delete from secret where name = ?").run(pinOf(personId));
     else keep(larder, pinOf(personId), hash);
@@ -81,7 +81,7 @@ export async function setPin(
 /** Returns whether this is a person's PIN; false when the person has none. */
 export async function isPin(larder: Larder, personId: string, pin: string): Promise<boolean> {
   const hash = kept(larder, pinOf(personId));
-  const right = await isWord(pin.slice(0, 20), hash ?? NEVER);
+  const right = await verifySecret(pin.slice(0, 20), hash ?? NEVER);
   return hash !== null && right;
 }
 

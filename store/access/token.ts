@@ -79,7 +79,7 @@ export function listTokens(larder: Larder): Token[] {
 }
 
 /** Revokes an access token for good. Throws Refused (404) when none in use has this id. */
-export function takeBackToken(larder: Larder, write: Write, id: string): void {
+export function revokeToken(larder: Larder, write: Write, id: string): void {
   once(larder, write, "access.token-back", () => {
     const { changes } = larder.sqlite
       .prepare("update device_token set revoked_at = ? where id = ? and revoked_at is null")

@@ -13,8 +13,8 @@ import {
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
 import { LaterLayout, refuse, refuseLaterLayout, integrityProblems, type Larder } from "#store/db";
-import { earlierStatements, ownWitness, saveStatement, state, witnessOf } from "#store/witness";
-import { BACKUP_REASONS, kept, type BackupReason, type Dated } from "./rotation.ts";
+import { earlierStatements, ownWitness, saveStatement, signStatement, witnessOf } from "#store/witness";
+import { BACKUP_REASONS, backupsToKeep, type BackupReason, type Dated } from "./rotation.ts";
 
 export interface Copy extends Dated {
   bytes: number;
@@ -99,10 +99,10 @@ export async function takeBackup(
       trouble ? undefined : { folder: larder.folder, at: larder.now() },
     );
     if (wrong.length) throw new Error(`the copy is not sound: ${wrong.join(" ")}`);
-    const name = nameOf(larder.now(), why);
-    synced(part);
+    const name = backupName(larder.now(), why);
+    flushToDisk(part);
     renameSync(part, join(folder, name));
-    synced(folder);
+    flushToDisk(folder);
     rotate(larder.folder);
     return { ...listBackups(larder.folder).find((c) => c.name === name)!, unsigned: trouble ?? unsigned };
   } finally {
@@ -124,7 +124,7 @@ function nameKey(larder: Larder): string | null {
 function signFile(path: string, { folder, at }: ToSign): string | null {
   const copy = new Database(path, { readonly: true });
   try {
-    synced(saveStatement(folder, state(copy, witnessOf(folder), earlierStatements(folder), at)));
+    flushToDisk(saveStatement(folder, signStatement(copy, witnessOf(folder), earlierStatements(folder), at)));
     return null;
   } catch (error) {
     return (error as Error).message;
@@ -138,7 +138,7 @@ function signFile(path: string, { folder, at }: ToSign): string | null {
  *
  * @param at when it was made, ms since 1970 UTC
  */
-export const nameOf = (at: number, why: BackupReason) =>
+export const backupName = (at: number, why: BackupReason) =>
   `larder-${new Date(at).toISOString().replaceAll(":", "")}-${why}.db`;
 
 /** Returns what is wrong with a file that should be a larder, as sentences; empty when it is sound. */
@@ -159,7 +159,7 @@ export function checkFile(path: string): string[] {
 /** Removes the backups that the rotation does not keep. Returns their names. */
 export function rotate(folder: string): string[] {
   const all = listBackups(folder);
-  const keep = kept(all);
+  const keep = backupsToKeep(all);
   const gone = all.filter((c) => !keep.has(c.name)).map((c) => c.name);
   for (const name of gone) rmSync(join(backupFolder(folder), name), { force: true });
   return gone;
@@ -180,7 +180,7 @@ export function backupIsDue(larder: Larder): boolean {
 }
 
 /** Waits until a file's or folder's content is on the disk, so that it survives a power cut. */
-export function synced(path: string): void {
+export function flushToDisk(path: string): void {
   const file = openSync(path, "r");
   try {
     fsyncSync(file);

@@ -1,4 +1,4 @@
-export { kept, type BackupReason, type Dated } from "./rotation.ts";
+export { backupsToKeep, type BackupReason, type Dated } from "./rotation.ts";
 export { checkInProcess, inspectInProcess, inspectFile, type Inspection, type Question } from "./inspect.ts";
 export { backupIsDue, checkFile, listBackups, takeBackup, type Copy, type Taken } from "./copies.ts";
 export {

@@ -9,8 +9,8 @@ import {
   backupPath,
   checkFile,
   checkHere,
-  nameOf,
-  synced,
+  backupName,
+  flushToDisk,
   takeBackup,
   type Check,
 } from "./copies.ts";
@@ -133,7 +133,7 @@ export async function replaceLarder(
   carryKeys(larder, source, restored);
   if (existsSync(join(folder, "photos")))
     cpSync(join(folder, "photos"), join(larder.folder, "photos"), { recursive: true });
-  synced(source);
+  flushToDisk(source);
   larder.sqlite.pragma("wal_checkpoint(TRUNCATE)");
   larder.close();
   try {
@@ -145,7 +145,7 @@ export async function replaceLarder(
       );
     if (!restored) archiveStatements(larder.folder, now());
     renameSync(source, target);
-    synced(larder.folder);
+    flushToDisk(larder.folder);
   } finally {
     const fresh = openLarder(larder.folder, now);
     Object.assign(larder, { db: fresh.db, sqlite: fresh.sqlite, close: fresh.close });
@@ -202,13 +202,13 @@ export function replaceDamaged(folder: string, name: string, at: number): void {
   larder.close();
   renameSync(join(ready, "larder.db"), part);
   rmSync(ready, { recursive: true });
-  synced(part);
+  flushToDisk(part);
   for (const end of ["-wal", "-shm", ""]) {
     if (!existsSync(target + end)) continue;
-    renameSync(target + end, join(backupFolder(folder), `damaged-${nameOf(at, "before-restore")}${end}`));
+    renameSync(target + end, join(backupFolder(folder), `damaged-${backupName(at, "before-restore")}${end}`));
   }
   renameSync(part, target);
-  synced(folder);
+  flushToDisk(folder);
 }
 
 /** Removes what a power cut left unfinished: backups without their name, archives unpacked in part. */

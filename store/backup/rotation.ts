@@ -21,7 +21,7 @@ const OF_EACH = { "by-hand": 10, "before-update": 3, "before-restore": 5 } as co
  * Returns the names of the backups to keep: the newest of each of the last seven days, five weeks and twelve months
  * that have one, the newest few made for a reason, and the newest of all.
  */
-export function kept(copies: readonly Dated[]): Set<string> {
+export function backupsToKeep(copies: readonly Dated[]): Set<string> {
   const newestFirst = [...copies].sort((a, b) => b.at - a.at || (a.name < b.name ? 1 : -1));
   const keep = new Set<string>(newestFirst.slice(0, 1).map((c) => c.name));
   const daily = newestFirst.filter((c) => c.why === "daily");

@@ -7,8 +7,8 @@ import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import { once, Refused, writeWhole, type Larder, type Write } from "#store/db";
 import { listStatements } from "#store/witness";
-import { backupFolder, listBackups, readBackupName, synced } from "./copies.ts";
-import { kept } from "./rotation.ts";
+import { backupFolder, listBackups, readBackupName, flushToDisk } from "./copies.ts";
+import { backupsToKeep } from "./rotation.ts";
 
 /** Where backups go as well: another disk, a stick, a mounted folder. It belongs to this machine, so it is in no record. */
 const Place = z.object({
@@ -78,7 +78,7 @@ export async function setSecondPlace(larder: Larder, write: Write, path: string)
   const id = uuid();
   try {
     await writeFile(join(place, MARK), `${JSON.stringify({ id, of: larder.folder })}\n`);
-    synced(join(place, MARK));
+    flushToDisk(join(place, MARK));
   } catch {
     no("Nothing can be written there. Allow this program to write to the folder, or choose another.");
   }
@@ -142,13 +142,13 @@ async function bring(path: string, into: string): Promise<boolean> {
   const part = `${to}.part`;
   try {
     await copyFile(path, part);
-    synced(part);
+    flushToDisk(part);
     if ((await hashOf(part)) !== (await hashOf(path)))
       throw new Error(
         `${basename(path)} does not read back there as it was written. The disk may be failing.`,
       );
     await rename(part, to);
-    synced(into);
+    flushToDisk(into);
     return true;
   } finally {
     await rm(part, { force: true });
@@ -163,7 +163,7 @@ async function hashOf(path: string): Promise<string> {
 
 async function letGo(path: string): Promise<void> {
   const dated = (await readdir(path)).flatMap((name) => readBackupName(name) ?? []);
-  const keep = kept(dated);
+  const keep = backupsToKeep(dated);
   for (const { name } of dated) if (!keep.has(name)) await rm(join(path, name), { force: true });
 }
 

@@ -2,7 +2,7 @@ import Database from "better-sqlite3";
 import { mkdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { laidOut, type Larder } from "./larder.ts";
+import { openedLarder, type Larder } from "./larder.ts";
 
 /**
  * Returns a copy of a larder as it is now, and how to remove it: to read from at leisure, or to try a change on. The
@@ -24,7 +24,7 @@ function opened(
   sqlite: Database.Database,
   clear: () => void,
 ): { copy: Larder; drop(): void } {
-  const copy = laidOut(sqlite, folder, now);
+  const copy = openedLarder(sqlite, folder, now);
   // Nobody needs it after a power cut.
   sqlite.pragma("synchronous = OFF");
   return {

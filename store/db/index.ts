@@ -1,5 +1,5 @@
 export { changed, onChange, type Change } from "./changes.ts";
-export { backUp, emptyOfLayout, openLarder, type Larder } from "./larder.ts";
+export { copyDatabase, emptyOfLayout, openLarder, type Larder } from "./larder.ts";
 export { lockLarder } from "./lock.ts";
 export { LaterLayout, layoutOf, newestLayout, refuseLaterLayout } from "./layout.ts";
 export { PROGRAM_FOLDER, PROGRAM_VERSION } from "./program.ts";

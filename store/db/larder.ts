@@ -7,7 +7,7 @@ import { dropRules } from "../derived/index.ts";
 import * as schema from "../schema/index.ts";
 import { chainExistingLines } from "./chain.ts";
 import { registerFunctions } from "./functions.ts";
-import { has, layOut, layoutOf, MIGRATIONS, newestLayout, refuseLaterLayout } from "./layout.ts";
+import { hasTable, layoutOf, migrateTo, MIGRATIONS, newestLayout, refuseLaterLayout } from "./layout.ts";
 
 /** An open larder: its database, and the clock everything in it is stamped by. */
 export interface Larder {
@@ -32,7 +32,7 @@ export interface Larder {
 export function openLarder(folder: string, now: () => number = Date.now, migrations = MIGRATIONS): Larder {
   const inMemory = folder === ":memory:";
   if (inMemory && emptyLarder && migrations === MIGRATIONS)
-    return laidOut(new Database(emptyLarder), BESIDE, now);
+    return openedLarder(new Database(emptyLarder), BESIDE, now);
   if (!inMemory) mkdirSync(folder, { recursive: true });
   const path = inMemory ? ":memory:" : join(folder, "larder.db");
   const existed = !inMemory && existsSync(path);
@@ -63,7 +63,7 @@ export function larderOf(sqlite: Database.Database, folder: string, now: () => n
  * @param folder where its files are
  * @param now its clock, ms since 1970 UTC
  */
-export function laidOut(sqlite: Database.Database, folder: string, now: () => number): Larder {
+export function openedLarder(sqlite: Database.Database, folder: string, now: () => number): Larder {
   registerFunctions(sqlite);
   sqlite.pragma("foreign_keys = ON");
   return larderOf(sqlite, folder, now);
@@ -82,9 +82,9 @@ function prepare(
   sqlite.pragma("busy_timeout = 5000");
   registerFunctions(sqlite);
   const db = drizzle(sqlite, { schema });
-  if (backups && layoutOf(sqlite) < newestLayout(migrations)) backUp(sqlite, backups, now());
-  layOut(db, sqlite, now(), { migrations });
-  if (sqlite.pragma("user_version", { simple: true }) === 0 && has(sqlite, "chain_link"))
+  if (backups && layoutOf(sqlite) < newestLayout(migrations)) copyDatabase(sqlite, backups, now());
+  migrateTo(db, sqlite, now(), { migrations });
+  if (sqlite.pragma("user_version", { simple: true }) === 0 && hasTable(sqlite, "chain_link"))
     chainExistingLines(sqlite);
   sqlite.pragma("foreign_keys = ON");
   const broken = sqlite.pragma("foreign_key_check") as unknown[];
@@ -117,7 +117,7 @@ const emptyLayouts = new Map<number, Buffer>();
 function madeInMemory(layout: number): Buffer {
   const sqlite = new Database(":memory:");
   registerFunctions(sqlite);
-  layOut(drizzle(sqlite, { schema }), sqlite, 0, { layout });
+  migrateTo(drizzle(sqlite, { schema }), sqlite, 0, { layout });
   dropRules(sqlite);
   const made = sqlite.serialize();
   sqlite.close();
@@ -134,7 +134,7 @@ let emptyLarder: Buffer | null = null;
  *
  * @param at ms since 1970 UTC
  */
-export function backUp(sqlite: Database.Database, folder: string, at: number): string {
+export function copyDatabase(sqlite: Database.Database, folder: string, at: number): string {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `larder-${new Date(at).toISOString().replaceAll(":", "")}.db`);
   sqlite.prepare("vacuum into ?").run(path);

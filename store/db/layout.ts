@@ -30,13 +30,13 @@ export function newestLayout(migrations = MIGRATIONS): number {
 
 /** Returns the layout of a database, whole; 0 for an empty file. */
 export function layoutOf(sqlite: Database.Database): number {
-  return has(sqlite, "__drizzle_migrations")
+  return hasTable(sqlite, "__drizzle_migrations")
     ? (sqlite.prepare("select count(*) from __drizzle_migrations").pluck().get() as number)
     : 0;
 }
 
 /** Returns whether a database has a table of this name. */
-export const has = (sqlite: Database.Database, table: string): boolean =>
+export const hasTable = (sqlite: Database.Database, table: string): boolean =>
   sqlite.prepare("select 1 from sqlite_master where type = 'table' and name = ?").get(table) !== undefined;
 
 /** A larder, or an archive of one, was written by a later program than this one. Nothing was changed. */
@@ -62,7 +62,7 @@ export function refuseLaterLayout(sqlite: Database.Database, migrations = MIGRAT
 
 /** Returns the version that migrated a database last; null when that was not recorded yet. */
 export function programOf(sqlite: Database.Database): string | null {
-  if (!has(sqlite, "layout_change")) return null;
+  if (!hasTable(sqlite, "layout_change")) return null;
   return (
     (sqlite.prepare("select program from layout_change order by layout desc limit 1").pluck().get() as
       string | undefined) ?? null
@@ -75,7 +75,7 @@ export function programOf(sqlite: Database.Database): string | null {
  *
  * @param at ms since 1970 UTC
  */
-export function layOut(
+export function migrateTo(
   db: BetterSQLite3Database<Record<string, unknown>>,
   sqlite: Database.Database,
   at: number,
@@ -90,7 +90,7 @@ export function layOut(
     sqlite.pragma("foreign_keys = OFF");
     migrate(db, { migrationsFolder: folder });
     if (folder !== migrations) rmSync(folder, { recursive: true });
-    if (has(sqlite, "layout_change"))
+    if (hasTable(sqlite, "layout_change"))
       sqlite
         .prepare("insert or ignore into layout_change (layout, program, at) values (?, ?, ?)")
         .run(wanted, PROGRAM_VERSION, at);

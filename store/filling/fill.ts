@@ -16,9 +16,9 @@ import {
   recordedFills,
   unpack,
 } from "#store/pack";
-import { change, takeForPack } from "#store/supply";
+import { changeSupply, takeForPack } from "#store/supply";
 import { containerLid, packLot } from "../schema/index.ts";
-import { askedOf, benchInHand, keepPart, partOf, type BenchPartNow } from "./load.ts";
+import { askedOf, getOpenBench, storePart, partOf, type BenchPartNow } from "./load.ts";
 
 /**
  * Returns what one container of a part is expected to take, kg, with its 90 % interval: from common practice, this
@@ -60,7 +60,7 @@ export function fillOne(
 ): { id: string; code: string; number: number } {
   return once(larder, write, "bench.fill", () => {
     const home = getHousehold(larder)!;
-    const now = benchInHand(larder, input.benchId);
+    const now = getOpenBench(larder, input.benchId);
     const part = partOf(now, input.part);
     const lot = getLot(larder, part.lotId);
     const expected = expectedFill(larder, part);
@@ -98,7 +98,7 @@ export function fillOne(
       { packId, number, massKg: input.massKg, filledAt: larder.now() },
       box,
     );
-    if (part.done) keepPart(larder, now, part.index, { done: false });
+    if (part.done) storePart(larder, now, part.index, { done: false });
     return { result: { id, code, number }, note: { kind: "container", id, detail: { ...input, packId } } };
   });
 }
@@ -157,7 +157,7 @@ function addMass(larder: Larder, packId: string, lotId: string, deltaKg: number)
  */
 export function takeOut(larder: Larder, write: Write, benchId: string, index: number): void {
   once(larder, write, "bench.take-out", () => {
-    const part = partOf(benchInHand(larder, benchId), index);
+    const part = partOf(getOpenBench(larder, benchId), index);
     const last = part.containers.at(-1) ?? refuse("Nothing of this part is filled yet.", 409);
     const packId = part.pack!.id;
     const looked = larder.sqlite.prepare("select 1 from can_check where container_id = ?").get(last.id);
@@ -193,7 +193,7 @@ function giveOneBack(
 ): void {
   const row = larder.db.select().from(containerLid).where(eq(containerLid.containerId, containerId)).get();
   if (row) {
-    change(larder, write, row.supplyId, 1, "unpacked", packCode);
+    changeSupply(larder, write, row.supplyId, 1, "unpacked", packCode);
     larder.db.delete(containerLid).where(eq(containerLid.containerId, containerId)).run();
   }
   const stack = larder.sqlite
@@ -202,7 +202,7 @@ function giveOneBack(
        where x.pack_code = ? and x.why = 'packed' and s.kind in ('jar', 'can') and s.container = ? order by x.seq desc limit 1`,
     )
     .get(packCode, part.container) as { id: string } | undefined;
-  if (stack) change(larder, write, stack.id, 1, "unpacked", packCode);
+  if (stack) changeSupply(larder, write, stack.id, 1, "unpacked", packCode);
 }
 
 export interface EndInput {
@@ -220,7 +220,7 @@ export interface EndInput {
 export function endPart(larder: Larder, write: Write, input: EndInput): void {
   once(larder, write, "bench.end-part", () => {
     const home = getHousehold(larder)!;
-    const now = benchInHand(larder, input.benchId);
+    const now = getOpenBench(larder, input.benchId);
     const part = partOf(now, input.part);
     const at = larder.now();
     let left = getLot(larder, part.lotId).leftKg;
@@ -248,7 +248,7 @@ export function endPart(larder: Larder, write: Write, input: EndInput): void {
       if (input.way === "freezer") event(larder, write, part.lotId, { kind: "freeze", at, place: null });
       if (input.way === "eat") event(larder, write, part.lotId, { kind: "eat", at, massKg: left, to: null });
     }
-    keepPart(larder, now, part.index, { done: true });
+    storePart(larder, now, part.index, { done: true });
     return { result: null, note: { kind: "bench", id: input.benchId, detail: input } };
   });
 }

@@ -132,7 +132,7 @@ export function openBenches(larder: Larder): BenchNow[] {
 }
 
 /** Returns a load that is still being filled. Throws Refused when there is none of this id, or it is closed. */
-export function benchInHand(larder: Larder, id: string): BenchNow {
+export function getOpenBench(larder: Larder, id: string): BenchNow {
   const now = getBench(larder, id);
   if (now.closedAt !== null) throw new Refused({ "": "This load is packed. Nothing more goes in." }, 409);
   return now;
@@ -144,7 +144,12 @@ export function partOf(bench: BenchNow, index: number): BenchPartNow {
 }
 
 /** Stores a changed part of a load. Call inside a write. */
-export function keepPart(larder: Larder, now: BenchNow, index: number, change: Partial<BenchWorkPart>): void {
+export function storePart(
+  larder: Larder,
+  now: BenchNow,
+  index: number,
+  change: Partial<BenchWorkPart>,
+): void {
   const parts = now.parts.map(({ pack: _, containers: __, index: i, ...part }) =>
     i === index ? { ...part, ...change } : part,
   );
@@ -171,7 +176,7 @@ export type HowInput = Pick<
  */
 export function setHow(larder: Larder, write: Write, benchId: string, index: number, how: HowInput): void {
   once(larder, write, "bench.how", () => {
-    const now = benchInHand(larder, benchId);
+    const now = getOpenBench(larder, benchId);
     const part = partOf(now, index);
     if (part.containers.length > 0)
       throw new Refused(
@@ -191,7 +196,7 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
     const departs = deviationsOf(how, part.method, published, added).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())
       throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });
-    keepPart(larder, now, index, how);
+    storePart(larder, now, index, how);
     return { result: null, note: { kind: "bench", id: benchId, detail: { index, ...how } } };
   });
 }
@@ -202,7 +207,7 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
  */
 export function closeBench(larder: Larder, write: Write, benchId: string): void {
   once(larder, write, "bench.close", () => {
-    benchInHand(larder, benchId);
+    getOpenBench(larder, benchId);
     larder.db.update(bench).set({ closedAt: larder.now() }).where(eq(bench.id, benchId)).run();
     return { result: null, note: { kind: "bench", id: benchId } };
   });

@@ -6,7 +6,7 @@ import { SCALE_SLACK_KG } from "#core/lot";
 import { formatMass, type UnitSystem } from "#core/quantity";
 import { ownSpeciesKey, speciesByKey } from "#core/species";
 import { harvest, harvestLoss, harvestShare, individual, ownSpecies } from "../schema/index.ts";
-import { getHarvest, onlyLeft, type WeightKind } from "./harvest.ts";
+import { getHarvest, leftSentence, type WeightKind } from "./harvest.ts";
 
 /** What is filled in later on an animal's card. A key left out stays as it is. */
 export interface CardInput {
@@ -221,7 +221,7 @@ export function discardFromHarvest(
     if (!(input.massKg > 0)) throw new Refused({ inKg: "Weight must be more than 0." });
     if (animal.leftKg !== null && input.massKg > animal.leftKg + SCALE_SLACK_KG)
       throw new Refused({
-        inKg: `${onlyLeft(animal, units)}. Weigh again, or correct the animal's weight.`,
+        inKg: `${leftSentence(animal, units)}. Weigh again, or correct the animal's weight.`,
       });
     larder.db
       .insert(harvestLoss)

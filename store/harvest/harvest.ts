@@ -49,7 +49,7 @@ function assemble(row: ReturnType<ReturnType<typeof rows>["all"]>[number]): Harv
 }
 
 /** Returns a sentence that says how little of an animal is left. */
-export function onlyLeft({ leftKg, code }: Harvest, units: UnitSystem): string {
+export function leftSentence({ leftKg, code }: Harvest, units: UnitSystem): string {
   return leftKg !== null && leftKg > 0
     ? `Only ${formatMass(leftKg, units)} of ${code} is left`
     : `Nothing of ${code} is left`;

@@ -1,7 +1,7 @@
 export {
   WEIGHT_KINDS,
   getHarvest,
-  onlyLeft,
+  leftSentence,
   harvestByCode,
   listHarvests,
   recordHarvest,
@@ -39,10 +39,10 @@ export {
 } from "./hold.ts";
 export {
   PHOTO_LIMIT_BYTES,
-  keepPhoto,
+  storePhoto,
   photoFile,
   photosOf,
-  readyPhoto,
+  preparePhoto,
   removePhoto,
   type Photo,
 } from "./photo.ts";

@@ -33,7 +33,7 @@ export interface ReadyPhoto {
  * place and camera it was taken with unless the person keeps those. Its type is found from its bytes. Throws Refused
  * when it is no picture.
  */
-export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise<ReadyPhoto> {
+export async function preparePhoto(bytes: Uint8Array, keepPlace: boolean): Promise<ReadyPhoto> {
   if (bytes.length > PHOTO_LIMIT_BYTES)
     throw new Refused({ photo: "This picture is over 12 MB. Send it smaller." });
   try {
@@ -59,7 +59,7 @@ export async function readyPhoto(bytes: Uint8Array, keepPlace: boolean): Promise
  * Stores a picture of an animal, as a file beside the database and a row in it. Returns its id. Throws Refused when it
  * has as many as it may.
  */
-export function keepPhoto(
+export function storePhoto(
   larder: Larder,
   write: Write,
   harvestId: string,

@@ -3,7 +3,7 @@ import { Refused, type Larder, type Write } from "#store/db";
 import { amendHarvest, harvestByCode, recordHarvest, WEIGHT_KINDS, type WeightKind } from "#store/harvest";
 import { getHousehold } from "#store/household";
 import { speciesByKey, SPECIES } from "#core/species";
-import { ask, textOf, type List, type Row } from "./list.ts";
+import { queryRows, textOf, type List, type Row } from "./list.ts";
 
 const COLUMNS = [
   { head: "code", kind: "text", max: 8 },
@@ -25,7 +25,7 @@ export const animals: List = {
   columns: COLUMNS,
   hint: "No code: a new animal. Species by name or key; weighed live, dressed, hanging or catch.",
   rows: (larder) =>
-    ask(
+    queryRows(
       larder,
       `select code, species, taken_on, place, tag, count, weight_kg, weight_kind, taken_by, note from harvest order by taken_on, code`,
     ),

@@ -41,7 +41,7 @@ export interface List {
 export const iso = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString());
 
 /** Returns the rows of a query as arrays of cells. */
-export const ask = (larder: Larder, sql: string): Cell[][] =>
+export const queryRows = (larder: Larder, sql: string): Cell[][] =>
   larder.sqlite.prepare(sql).raw().all() as Cell[][];
 
 /** Returns the text of a row under a heading; empty when there is none. */

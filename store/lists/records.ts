@@ -1,4 +1,4 @@
-import { ask, iso, type Cell, type List } from "./list.ts";
+import { queryRows, iso, type Cell, type List } from "./list.ts";
 
 /** Lists that are only a record: they leave, and never come in. */
 const record = (
@@ -11,7 +11,7 @@ const record = (
   title,
   columns: columns.map(([head, kind]) => ({ head, kind })),
   rows: (larder) =>
-    ask(larder, sql).map((row) =>
+    queryRows(larder, sql).map((row) =>
       row.map((cell, i): Cell => (columns[i]![1] === "instant" ? iso(cell as number | null) : cell)),
     ),
 });

@@ -2,7 +2,7 @@ import { Refused } from "#store/db";
 import { addSupply, listSupplies, recount, type SupplyKind } from "#store/supply";
 import { addPlace, addStorageEntry, changePlace, listPlaces } from "#store/shelf";
 import { CONTAINERS, type ContainerKey, type Mouth } from "#core/schedule";
-import { ask, iso, textOf, type List } from "./list.ts";
+import { queryRows, iso, textOf, type List } from "./list.ts";
 
 const KINDS: readonly SupplyKind[] = ["jar", "lid", "can", "end"];
 
@@ -19,7 +19,7 @@ export const supplies: List = {
   ],
   hint: "Kind is jar, lid, can or end; mouth regular or wide. Left is how many there are now.",
   rows: (larder) =>
-    ask(
+    queryRows(
       larder,
       `select kind, container, mouth, label, left from supply order by kind, container, mouth, label`,
     ),
@@ -61,7 +61,7 @@ export const shelves: List = {
   ],
   hint: "Kind is shelf or box; takes is how many containers it holds, empty where nobody has said.",
   rows: (larder) =>
-    ask(
+    queryRows(
       larder,
       `select room, name, kind, capacity from shelf_place where retired_at is null order by room, position`,
     ),
@@ -99,7 +99,7 @@ export const rooms: List = {
   ],
   hint: "At is an instant with its zone, like 2026-11-20T14:05:00Z.",
   rows: (larder) =>
-    ask(larder, `select room, at, temp_c from storage_entry order by at, seq`).map(([room, at, c]) => [
+    queryRows(larder, `select room, at, temp_c from storage_entry order by at, seq`).map(([room, at, c]) => [
       room!,
       iso(at as number),
       c!,

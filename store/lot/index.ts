@@ -3,7 +3,7 @@ export {
   holdsOnLot,
   lotByCode,
   lotsCutFrom,
-  lotsInHand,
+  lotsInStock,
   madeFrom,
   originsOf,
   setAsideFor,

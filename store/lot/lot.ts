@@ -153,7 +153,7 @@ function heldLots(larder: Larder): Map<string, string[]> {
 }
 
 /** Returns the lots of which something is left, oldest first, weights in kg. */
-export function lotsInHand(larder: Larder): Lot[] {
+export function lotsInStock(larder: Larder): Lot[] {
   const sql = `${LOTS} where l.left_kg > ${SCALE_SLACK_KG} order by l.made_at, l.code`;
   return assemble(larder, larder.sqlite.prepare(sql).all() as Raw[]);
 }

@@ -16,7 +16,7 @@ import {
 import { formatMass, type UnitSystem } from "#core/quantity";
 import { formsFor, groupOf, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
 import { mixShares } from "#core/trace";
-import { getHarvest, onlyLeft, type Harvest } from "#store/harvest";
+import { getHarvest, leftSentence, type Harvest } from "#store/harvest";
 import { getHousehold } from "#store/household";
 import { lot, lotFlow, lotOrigin } from "../schema/index.ts";
 import { getLot, originsOf, stateOf, type Lot } from "./lot.ts";
@@ -120,7 +120,7 @@ export function cutLot(larder: Larder, write: Write, input: CutInput, units: Uni
     if (impossible) throw new Refused({ outKg: impossible });
     if (animal.leftKg !== null && input.inKg > animal.leftKg + SCALE_SLACK_KG) {
       throw new Refused({
-        inKg: `${onlyLeft(animal, units)} to cut. Weigh again, or correct the animal's weight.`,
+        inKg: `${leftSentence(animal, units)} to cut. Weigh again, or correct the animal's weight.`,
       });
     }
     const made = insertLot(larder, write, [{ harvestId: animal.id, massKg: input.inKg }], {

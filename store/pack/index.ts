@@ -1,6 +1,6 @@
 export * from "./pack.ts";
 export {
-  permitAnew,
+  permitReprocess,
   permitPack,
   processFor,
   whyNotFromLot,

@@ -15,7 +15,7 @@ import {
 import { getHousehold } from "#store/household";
 import { appendDeviation } from "#store/deviation";
 import { accountsOfLot, getLot } from "#store/lot";
-import { change, takeForPack } from "#store/supply";
+import { changeSupply, takeForPack } from "#store/supply";
 import { packLot } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
 import { permitPack, type GivenByOffice } from "./permit.ts";
@@ -314,6 +314,6 @@ function giveBack(larder: Larder, write: Write, known: Pack): void {
        group by supply_id having sum(delta) < 0`,
     )
     .all(known.code) as { id: string; count: number }[];
-  for (const { id, count } of taken) change(larder, write, id, count, "unpacked", known.code);
+  for (const { id, count } of taken) changeSupply(larder, write, id, count, "unpacked", known.code);
   larder.sqlite.prepare("delete from container_lid where pack_id = ?").run(known.id);
 }

@@ -108,7 +108,7 @@ export function permitPack(
  * Returns the scheduled process by which food that did not seal may be reprocessed, at today's altitude. Throws
  * Refused when an animal in it is on hold, there is no process, or it is common practice that nobody accepted.
  */
-export function permitAnew(
+export function permitReprocess(
   larder: Larder,
   was: Pick<Pack, "product" | "method" | "container" | "schedule"> & { lots: readonly { id: string }[] },
 ): ScheduledProcess {

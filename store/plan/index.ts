@@ -1,1 +1,1 @@
-export { closePlan, keepWish, planInHand, type StoredPlan } from "./plan.ts";
+export { closePlan, storeWish, getOpenPlan, type StoredPlan } from "./plan.ts";

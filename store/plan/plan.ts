@@ -11,15 +11,15 @@ export interface StoredPlan {
 }
 
 /** Returns the plan being made; null when there is none. */
-export function planInHand(larder: Larder): StoredPlan | null {
+export function getOpenPlan(larder: Larder): StoredPlan | null {
   const row = larder.db.select().from(plan).where(isNull(plan.closedAt)).orderBy(desc(plan.createdAt)).get();
   return row ? { id: row.id, wish: JSON.parse(row.wish) as unknown, changedAt: row.changedAt } : null;
 }
 
 /** Stores what is wished, in the plan being made or in a new one. Returns its id. */
-export function keepWish(larder: Larder, write: Write, wish: unknown): { id: string } {
+export function storeWish(larder: Larder, write: Write, wish: unknown): { id: string } {
   return once(larder, write, "plan.wish", () => {
-    const known = planInHand(larder);
+    const known = getOpenPlan(larder);
     const id = known?.id ?? uuid();
     const now = larder.now();
     const text = JSON.stringify(wish);
@@ -36,7 +36,7 @@ export function keepWish(larder: Larder, write: Write, wish: unknown): { id: str
 /** Ends the plan being made; the next one starts empty. */
 export function closePlan(larder: Larder, write: Write): void {
   once(larder, write, "plan.close", () => {
-    const known = planInHand(larder);
+    const known = getOpenPlan(larder);
     if (known) larder.db.update(plan).set({ closedAt: larder.now() }).where(eq(plan.id, known.id)).run();
     return { result: null, note: { kind: "plan", id: known?.id ?? "none" } };
   });

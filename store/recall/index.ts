@@ -1,8 +1,8 @@
 export { sharedFacts, type SharedFacts } from "./facts.ts";
-export { SHARING_SQL, sharedOf, sharing, type Sharing } from "./sharing.ts";
+export { SHARING_SQL, sharedOf, containersSharing, type Sharing } from "./sharing.ts";
 export {
   getRecall,
-  liftRecall,
+  releaseRecall,
   listRecalls,
   setAside,
   type Recall,

@@ -3,7 +3,7 @@ import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { type DoubtKind } from "#core/recall";
 import { getContainer } from "#store/rest";
 import { recall, recallLift } from "../schema/index.ts";
-import { sharing } from "./sharing.ts";
+import { containersSharing } from "./sharing.ts";
 
 export interface RecallLift {
   at: number;
@@ -50,7 +50,7 @@ export function setAside(
     const reason = input.reason.trim();
     if (!reason) throw new Refused({ reason: "Say what was wrong: it is read again when this is lifted." });
     getContainer(larder, input.containerId);
-    const others = input.doubts.length ? sharing(larder, input.containerId, input.doubts) : [];
+    const others = input.doubts.length ? containersSharing(larder, input.containerId, input.doubts) : [];
     const ids = [input.containerId, ...others.map((o) => o.id)].filter((id) => {
       const c = getContainer(larder, id);
       return !GONE.includes(c.moved ?? "") && c.disposition !== "discard";
@@ -125,7 +125,7 @@ export function getRecall(larder: Larder, id: string): Recall {
  *
  * @param input container null for all of it
  */
-export function liftRecall(
+export function releaseRecall(
   larder: Larder,
   write: Write & { byId: string },
   input: { recallId: string; containerId: string | null; reason: string },

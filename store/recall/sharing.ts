@@ -36,7 +36,7 @@ export const SHARING_SQL: Record<DoubtKind, string> = {
 };
 
 /** Returns every container that shares any of the risks with one, without itself and without emptied cans. */
-export function sharing(
+export function containersSharing(
   larder: Larder,
   containerId: string,
   kinds: readonly DoubtKind[] = DOUBTS,
@@ -80,7 +80,7 @@ export function sharedOf(
     )
     .get(containerId) as Record<DoubtKind, string | null> | undefined;
   if (!names) return [];
-  const others = sharing(larder, containerId);
+  const others = containersSharing(larder, containerId);
   return DOUBTS.flatMap((kind) => {
     const name = names[kind];
     return name === null ? [] : [{ kind, name, count: others.filter((o) => o.by.includes(kind)).length }];

@@ -1,11 +1,11 @@
 export {
   CONTAINER_COLUMNS,
-  ateChilled,
+  finishDisposition,
   checkSeal,
   containersOfRun,
   dispose,
   getContainer,
-  promised,
+  pendingDispositions,
   restingRuns,
   undecided,
   type ContainerNow,
@@ -14,4 +14,4 @@ export {
   type Undecided,
 } from "./rest.ts";
 export { checkedSeals, type CheckedContainer } from "./checked.ts";
-export { repack } from "./repack.ts";
+export { reprocess } from "./repack.ts";

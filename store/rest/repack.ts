@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
-import { CONTAINER_KG, getPack, insertContainer, insertPack, permitAnew } from "#store/pack";
+import { CONTAINER_KG, getPack, insertContainer, insertPack, permitReprocess } from "#store/pack";
 import { takeForPack } from "#store/supply";
 import { pack, repacked } from "../schema/index.ts";
 import { dispose, getContainer } from "./rest.ts";
@@ -13,7 +13,7 @@ import { dispose, getContainer } from "./rest.ts";
  *
  * Source: USDA 2015, Guide 1 (reprocessing unsealed jars), from memory.
  */
-export function repack(
+export function reprocess(
   larder: Larder,
   write: Write,
   containerId: string,
@@ -23,7 +23,7 @@ export function repack(
     if (larder.db.select().from(repacked).where(eq(repacked.containerId, containerId)).get())
       throw new Refused({ "": `The meat of ${old.code} is in another pack already.` }, 409);
     const known = getPack(larder, old.packId);
-    const schedule = permitAnew(larder, known);
+    const schedule = permitReprocess(larder, known);
     if (old.disposition !== "repack") dispose(larder, write, containerId, "repack");
     const massKg = massOf(larder, containerId);
     const target = waitingFor(larder, old.packId) ?? begin(larder, write, old.packId, schedule);

@@ -237,7 +237,7 @@ export function dispose(
 
 /** A container that is chilled or waits to be packed anew may be decided about again, while its meat is not in another pack. */
 function promise(larder: Larder, containerId: string): Undecided | null {
-  const c = promised(larder).find((p) => p.id === containerId && p.repackedIn === null);
+  const c = pendingDispositions(larder).find((p) => p.id === containerId && p.repackedIn === null);
   if (!c?.runId) return null;
   const run = getRun(larder, c.runId);
   return toDecide(larder, c, run, run.view.outcome === "processed" ? "failed" : "not-processed");
@@ -253,7 +253,7 @@ export interface Promised extends ContainerNow {
  * Returns the containers that are refrigerated or wait to be reprocessed, each with its deadline, ms since 1970 UTC;
  * soonest first.
  */
-export function promised(larder: Larder): Promised[] {
+export function pendingDispositions(larder: Larder): Promised[] {
   return larder.sqlite
     .prepare(
       `select ${CONTAINER_COLUMNS}, (select k.code from repacked x join pack k on k.id = x.pack_id where x.container_id = n.id limit 1) as repackedIn
@@ -268,7 +268,7 @@ export function promised(larder: Larder): Promised[] {
 /**
  * Records that a refrigerated or frozen container was eaten or thrown out. Throws Refused when nothing is owed for it.
  */
-export function ateChilled(
+export function finishDisposition(
   larder: Larder,
   write: Write,
   containerId: string,

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { changed, refuse, Refused, type Larder } from "#store/db";
 import { CLOCK_SLACK_MS, type RunEvent, type RunView } from "#core/run";
 import { audit, run, type EventDetail } from "../schema/index.ts";
-import { readNewEvents, nowFor, soFar, viewOfRun } from "./event-rows.ts";
+import { readNewEvents, nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 
 export type NewEvent = Omit<RunEvent, "seq" | "heardAt">;
 
@@ -110,7 +110,7 @@ export function insertEvents(
 export function appendEvents(larder: Larder, runId: string, events: readonly NewEvent[]): Appended {
   readNewEvents(larder, runId);
   return larder.sqlite
-    .transaction(() => append(larder, runRow(larder, runId), events, larder.now()))
+    .transaction(() => appendInTransaction(larder, runRow(larder, runId), events, larder.now()))
     .immediate();
 }
 
@@ -119,7 +119,12 @@ export function appendEvents(larder: Larder, runId: string, events: readonly New
  *
  * @param now ms since 1970 UTC
  */
-export function append(larder: Larder, row: RunRow, events: readonly NewEvent[], now: number): Appended {
+export function appendInTransaction(
+  larder: Larder,
+  row: RunRow,
+  events: readonly NewEvent[],
+  now: number,
+): Appended {
   const problems: Record<string, string> = {};
   events.forEach((e, i) => {
     const why = whyNotThen(row, e.at, now);
@@ -128,7 +133,7 @@ export function append(larder: Larder, row: RunRow, events: readonly NewEvent[],
   if (Object.keys(problems).length > 0) throw new Refused(problems);
   checkClock(larder, row.id, now);
   const accepted = insertEvents(larder, row.id, events, now);
-  return { accepted, duplicates: events.length - accepted, view: keepInStep(larder, row, now) };
+  return { accepted, duplicates: events.length - accepted, view: updateStoredState(larder, row, now) };
 }
 
 /**
@@ -137,8 +142,8 @@ export function append(larder: Larder, row: RunRow, events: readonly NewEvent[],
  *
  * @param now ms since 1970 UTC
  */
-export function keepInStep(larder: Larder, row: RunRow, now: number): RunView {
-  const events = soFar(larder, row.id);
+export function updateStoredState(larder: Larder, row: RunRow, now: number): RunView {
+  const events = readEvents(larder, row.id);
   const view = viewOfRun(larder, row, events, nowFor(events, now));
   const endedAt = view.phase === "checked" || view.phase === "aborted" ? view.phaseSince : null;
   const completedAt = view.outcome === "processed" ? view.completedAt : null;

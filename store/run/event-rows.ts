@@ -30,7 +30,7 @@ const latestOf = (events: readonly RunEvent[], least: number) =>
  * Returns the events of a run, with the state folded from those that are settled; only what arrived since the last
  * call is read. Inside a transaction nothing is memoized.
  */
-export function soFar(larder: Larder, runId: string): SoFar {
+export function readEvents(larder: Larder, runId: string): SoFar {
   const runs = atHand.get(larder.sqlite) ?? new Map<string, Hand>();
   const hand = runs.get(runId) ?? { events: [], folded: null, latestAt: 0 };
   const fresh = eventsSince(larder, runId, hand.events.at(-1)?.seq ?? 0);
@@ -47,7 +47,7 @@ export function soFar(larder: Larder, runId: string): SoFar {
 
 /** Returns all events of a run, in order of arrival. */
 export function eventsOf(larder: Larder, runId: string): RunEvent[] {
-  const { settled, fresh } = soFar(larder, runId);
+  const { settled, fresh } = readEvents(larder, runId);
   return [...settled, ...fresh];
 }
 
@@ -71,7 +71,7 @@ export function viewOfRun(
 
 /** Reads the new events of a run before a write begins, since what is read inside one is not memoized. */
 export function readNewEvents(larder: Larder, runId: string): void {
-  if (!larder.sqlite.inTransaction) soFar(larder, runId);
+  if (!larder.sqlite.inTransaction) readEvents(larder, runId);
 }
 
 /**

@@ -2,13 +2,20 @@ import { type Larder } from "#store/db";
 import {
   BELIEF_MS,
   believedInstant,
-  placeAmong,
+  insertionIndex,
   whyNotBelieved,
   type Instant,
   type RunView,
 } from "#core/run";
-import { insertEvents, keepInStep, runRow, whyNotThen, type Appended, type NewEvent } from "./append.ts";
-import { readNewEvents, nowFor, soFar, viewOfRun } from "./event-rows.ts";
+import {
+  insertEvents,
+  updateStoredState,
+  runRow,
+  whyNotThen,
+  type Appended,
+  type NewEvent,
+} from "./append.ts";
+import { readNewEvents, nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 
 /** A reading that was not taken, by its place in what was sent. */
 export interface RefusedReading {
@@ -47,7 +54,7 @@ export function takeReadings(
       const row = runRow(larder, runId);
       const now = larder.now();
       const known = alreadyThere(larder, readings);
-      const events = soFar(larder, runId);
+      const events = readEvents(larder, runId);
       const over = overAt(viewOfRun(larder, row, events, nowFor(events, now)), row.endedAt);
       const before = figuresAround(larder, runId, readings, source);
       const refused: RefusedReading[] = [];
@@ -91,7 +98,7 @@ export function takeReadings(
         accepted,
         duplicates: duplicates + taken.length - accepted,
         refused,
-        view: keepInStep(larder, row, now),
+        view: updateStoredState(larder, row, now),
       };
     })
     .immediate();
@@ -168,7 +175,7 @@ const BACK_MOST = 600;
 
 /** Where a figure of an instant belongs in figures ordered by time. */
 function lastBefore(figures: readonly { at: number }[], at: number): number {
-  return placeAmong(figures, (f) => f.at <= at);
+  return insertionIndex(figures, (f) => f.at <= at);
 }
 
 /** When a run took no more readings; null while it does. */

@@ -5,7 +5,7 @@ import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { packsOfRun, type Pack } from "#store/pack";
 import { canner, run } from "../schema/index.ts";
-import { nowFor, soFar, viewOfRun } from "./event-rows.ts";
+import { nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 
 export interface RunRecord {
   id: string;
@@ -46,7 +46,7 @@ const runRows = (larder: Larder) =>
     .innerJoin(canner, eq(canner.id, run.cannerId));
 
 function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
-  const events = soFar(larder, row.id);
+  const events = readEvents(larder, row.id);
   const packs = packsOfRun(larder, row.id);
   return {
     id: row.id,

@@ -3,7 +3,7 @@ import { type Larder } from "#store/db";
 import { type LearnedStage } from "#core/day";
 import { type RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
-import { nowFor, soFar, viewOfRun } from "./event-rows.ts";
+import { nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 
 const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */
@@ -20,7 +20,7 @@ export function pastStages(larder: Larder, cannerId: string): Record<LearnedStag
     .limit(TEACHING)
     .all();
   for (const row of rows) {
-    const events = soFar(larder, row.id);
+    const events = readEvents(larder, row.id);
     const view = viewOfRun(larder, row, events, nowFor(events, larder.now()));
     const first = (type: RunEvent["type"]) => events.settled.find((e) => e.type === type)?.at ?? null;
     const between = (stage: LearnedStage, from: number | null, to: number | null) => {

@@ -1,8 +1,8 @@
 import { Refused, type Larder } from "#store/db";
 import { believedInstant, whyNot, whyNotUndone, type Instant, type RunEvent } from "#core/run";
-import { append, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
+import { appendInTransaction, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
 import { asStored } from "./readings.ts";
-import { readNewEvents, soFar, viewOfRun } from "./event-rows.ts";
+import { readNewEvents, readEvents, viewOfRun } from "./event-rows.ts";
 
 /** What somebody at the stove says; `at` when it happened, when that is not now. */
 export type Tap = Omit<NewEvent, "at" | "knownBy" | "claimedAt"> & {
@@ -54,11 +54,11 @@ export function tapRun(
             { "": "This was pressed more than two days ago, and is not taken any more." },
             409,
           );
-        const view = viewOfRun(larder, row, soFar(larder, runId), Math.min(event.at, now));
+        const view = viewOfRun(larder, row, readEvents(larder, runId), Math.min(event.at, now));
         const no = whyNot(view, tap.type, row.plan, tap.weightKPa) ?? whyNotTakenBack(larder, runId, tap);
         if (no) throw new Refused({ "": no }, 409);
       }
-      return append(larder, row, [event], now);
+      return appendInTransaction(larder, row, [event], now);
     })
     .immediate();
 }

@@ -96,7 +96,7 @@ export function isFit(can: Pick<CanNow, "stage">): boolean {
  * Returns a can that is still on the bench. Throws Refused: 404 when there is none, 409 when it is in a canner or
  * emptied.
  */
-export function openCan(larder: Larder, containerId: string): CanNow {
+export function getOpenCan(larder: Larder, containerId: string): CanNow {
   const raw = larder.sqlite.prepare(`${CANS} and n.id = ?`).get(containerId) as Raw | undefined;
   if (!raw || !isCan(raw.kind)) return goneCan(larder, containerId);
   if (raw.runId)

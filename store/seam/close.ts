@@ -14,7 +14,7 @@ import { appendDeviation } from "#store/deviation";
 import { insertContainer } from "#store/pack";
 import { takeForPack } from "#store/supply";
 import { canCheck, container } from "../schema/index.ts";
-import { openCan, type CanNow } from "./can.ts";
+import { getOpenCan, type CanNow } from "./can.ts";
 import { appendSealerEvent, listSealers, recordMeasured, standingOf, wouldBeBeyond } from "./sealer.ts";
 
 export interface SeamInput {
@@ -55,7 +55,7 @@ export function recordSeam(
   input: SeamInput,
 ): { verdict: SeamVerdict; newCode: string | null } {
   return once(larder, write, "can.seam", () => {
-    const can = openCan(larder, containerId);
+    const can = getOpenCan(larder, containerId);
     const sealerId = sealerOf(larder, input.sealerId ?? null);
     const found = input.defects.map((d) => d.key);
     const least = verdictOf(found);
@@ -154,7 +154,7 @@ export function closeMeasured(
   const { outside, ...seam } = input;
   type Closed = { closed: ReturnType<typeof recordSeam>; why: null } | { closed: null; why: string };
   const { closed, why } = once<Closed>(larder, write, "can.close", () => {
-    const can = openCan(larder, containerId);
+    const can = getOpenCan(larder, containerId);
     const sealerId = sealerOf(larder, input.sealerId ?? null);
     const measure = () => recordMeasured(larder, write, { sealerId, containerId, outside });
     const note = { kind: "container", id: containerId };

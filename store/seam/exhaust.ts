@@ -3,7 +3,7 @@ import { whyNotRead } from "#core/exhaust";
 import { changed, once, Refused, type Larder, type Write } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { canCheck } from "../schema/index.ts";
-import { isFit, openCan, type CanNow } from "./can.ts";
+import { isFit, getOpenCan, type CanNow } from "./can.ts";
 
 /** Readings by the field they are asked in. */
 const FIELDS = { tempC: "temp", juiceC: "juice", at: "" } as const;
@@ -29,7 +29,7 @@ export function recordExhaust(
   once(larder, write, "can.exhaust", () => {
     const { tempC, juiceC = null, confirmed = false } = typeof input === "number" ? { tempC: input } : input;
     const now = larder.now();
-    notClosed(openCan(larder, containerId), now);
+    notClosed(getOpenCan(larder, containerId), now);
     const no = whyNotRead({ at: now, tempC, juiceC }, now);
     if (no) throw new Refused({ [FIELDS[no.of]]: no.message });
     larder.db
@@ -63,7 +63,7 @@ function notClosed(can: CanNow, at: number): void {
 /** Records that somebody looked and the last reading is the meat's. Throws Refused when there is none to confirm. */
 export function confirmReading(larder: Larder, write: Write, containerId: string): void {
   once(larder, write, "can.confirm", () => {
-    const can = openCan(larder, containerId);
+    const can = getOpenCan(larder, containerId);
     const last = can.readings.at(-1);
     if (!last || can.stage !== "questioned")
       throw new Refused({ "": `Nothing was asked about ${can.code}.` }, 409);
@@ -103,7 +103,7 @@ export function addCanReadings(
 ): { accepted: number; duplicates: number } {
   return larder.sqlite
     .transaction(() => {
-      const can = openCan(larder, containerId);
+      const can = getOpenCan(larder, containerId);
       // What was read before it was closed may come late; a probe in a closed can there is not.
       notClosed(can, Math.max(...readings.map((r) => r.at)));
       for (const [i, r] of readings.entries()) {
@@ -138,7 +138,7 @@ const NEVER_HOT: readonly CanNow["stage"][] = ["no-reading", "warming", "questio
  */
 export function signForCan(larder: Larder, write: Write, containerId: string, reason: string): void {
   once(larder, write, "can.sign", () => {
-    const can = openCan(larder, containerId);
+    const can = getOpenCan(larder, containerId);
     if (isFit(can)) throw new Refused({ "": `${can.code} is hot and closed: nothing to sign for.` }, 409);
     const cold = NEVER_HOT.includes(can.stage);
     const lacks = cold ? "centre temperature and accepted seam" : "accepted seam";

@@ -23,7 +23,7 @@ import {
   type SeamSheet,
 } from "#core/seam";
 import { sealerEvent, seamLimit } from "../schema/index.ts";
-import { openCan } from "./can.ts";
+import { getOpenCan } from "./can.ts";
 
 /** Returns the can sealers of the household. */
 export function listSealers(larder: Larder): Tool[] {
@@ -228,7 +228,7 @@ export function recordMeasured(
   input: { sealerId: string; containerId: string; outside: OutsideMeasures },
 ): Pick<SealerStanding, "state" | "why"> {
   return once(larder, write, "sealer.measured", () => {
-    const can = openCan(larder, input.containerId);
+    const can = getOpenCan(larder, input.containerId);
     if (Object.values(input.outside).every((v) => v === undefined))
       throw new Refused({ thickness: "Measure the thickness or the width of the closed seam." });
     const plates = lastPlates(larder, input.sealerId, can.kind);

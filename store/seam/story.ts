@@ -18,7 +18,7 @@ export interface CanStory {
 }
 
 /** Returns the history of a can on the bench; of a jar, only its pack. */
-export function canStory(larder: Larder, containerId: string): CanStory {
+export function canHistory(larder: Larder, containerId: string): CanStory {
   const events = larder.sqlite
     .prepare(
       `select x.at, x.temp_c as tempC, x.verdict, coalesce(x.defects, '[]') as defects, t.name as sealer, p.name as byName

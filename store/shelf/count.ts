@@ -3,7 +3,7 @@ import { findCode } from "#store/trace";
 import { getContainer } from "#store/rest";
 import { getPlace, listPlaces, placeName } from "./place.ts";
 import { shelvedByIds } from "./shelved.ts";
-import { move, wasBad } from "./take.ts";
+import { addMovement, wasBad } from "./take.ts";
 
 /** One code that was read off a shelf, and what the larder makes of it. */
 export interface CountLine {
@@ -107,10 +107,13 @@ export function reconcile(
       const c = known.get(l.id!);
       if (!c || wasBad(larder, l.id!))
         throw new Refused({ codes: `${l.code} was opened and was bad: it cannot stand here.` }, 409);
-      move(larder, write, l.id!, "shelved", { placeId: place.id, note: "found when the shelf was counted" });
+      addMovement(larder, write, l.id!, "shelved", {
+        placeId: place.id,
+        note: "found when the shelf was counted",
+      });
     }
     for (const m of count.missing)
-      move(larder, write, m.id, input.missing, { note: "not there when the shelf was counted" });
+      addMovement(larder, write, m.id, input.missing, { note: "not there when the shelf was counted" });
     return {
       result: { moved: bring.length, missing: count.missing.length },
       note: {

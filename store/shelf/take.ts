@@ -4,7 +4,7 @@ import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "#core/guard"
 import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { type Move } from "#core/shelf";
 import { getContainer, type ContainerNow } from "#store/rest";
-import { change, listSupplies, stacksFor } from "#store/supply";
+import { changeSupply, listSupplies, stacksFor } from "#store/supply";
 import { movement } from "../schema/index.ts";
 import { getPlace, listPlaces, placeName } from "./place.ts";
 import { shelvedByIds, type Shelved } from "./shelved.ts";
@@ -12,7 +12,7 @@ import { shelvedByIds, type Shelved } from "./shelved.ts";
 export type TakenAs = Exclude<Move, "shelved" | "missing">;
 
 /** Adds one movement of a container. Call inside a write. */
-export function move(
+export function addMovement(
   larder: Larder,
   write: Write,
   containerId: string,
@@ -83,7 +83,7 @@ export function shelve(
         409,
       );
     }
-    for (const id of fresh) move(larder, write, id, "shelved", { placeId });
+    for (const id of fresh) addMovement(larder, write, id, "shelved", { placeId });
     return {
       result: { count: fresh.length },
       note: { kind: "shelf", id: placeId, detail: { containerIds: ids } },
@@ -114,7 +114,7 @@ function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: 
   const c = getContainer(larder, id);
   const why = whyNotTaken(onTheWay(c, shelvedByIds(larder, [id])[0]), kind);
   if (why) throw new Refused({ "": why }, 409);
-  move(larder, write, id, kind, { note });
+  addMovement(larder, write, id, kind, { note });
   if (kind === "opened") jarBack(larder, write, id);
 }
 
@@ -136,7 +136,7 @@ export function putBack(larder: Larder, write: Write, containerId: string): { pl
     if (wasBad(larder, containerId))
       throw new Refused({ "": `${c.code} was opened and was bad: it does not go back.` }, 409);
     if (c.moved === "opened") jarBack(larder, write, containerId, -1);
-    move(larder, write, containerId, "shelved", { placeId: c.placeId, note: "taken by a slip" });
+    addMovement(larder, write, containerId, "shelved", { placeId: c.placeId, note: "taken by a slip" });
     return {
       result: { placeId: c.placeId },
       note: { kind: "container", id: containerId, detail: { was: c.moved } },
@@ -154,5 +154,5 @@ function jarBack(larder: Larder, write: Write, containerId: string, by: 1 | -1 =
   if (isCan(known.container)) return;
   const { mouth } = shapeOf(known.container, known.mouth);
   const stack = stacksFor(listSupplies(larder), known.container, mouth)[0];
-  if (stack && stack.left + by >= 0) change(larder, write, stack.id, by, "opened", known.code);
+  if (stack && stack.left + by >= 0) changeSupply(larder, write, stack.id, by, "opened", known.code);
 }

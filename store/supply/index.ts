@@ -1,7 +1,7 @@
 export {
   addSupply,
   boxesFor,
-  change,
+  changeSupply,
   countedStock,
   getSupply,
   listSupplies,

@@ -78,7 +78,7 @@ export function addSupply(larder: Larder, write: Write, input: SupplyInput): { i
     const id = known?.id ?? uuid();
     if (!known)
       larder.db.insert(supply).values({ id, kind, container, mouth, label, createdAt: larder.now() }).run();
-    change(larder, write, id, count, "bought");
+    changeSupply(larder, write, id, count, "bought");
     return { result: { id }, note: { kind: "supply", id, detail: input } };
   });
 }
@@ -88,7 +88,7 @@ export function addSupply(larder: Larder, write: Write, input: SupplyInput): { i
  *
  * @param packCode the pack it went into; null for none
  */
-export function change(
+export function changeSupply(
   larder: Larder,
   write: Write,
   supplyId: string,
@@ -120,7 +120,7 @@ export function recount(
     if (!Number.isInteger(input.left) || input.left < 0)
       throw new Refused({ left: "A count is 0 or more: there cannot be fewer than none." });
     if (input.left > MOST_OF_ONE) throw new Refused({ left: "At most 10,000 of one kind." });
-    change(larder, write, known.id, input.left - known.left, input.why);
+    changeSupply(larder, write, known.id, input.left - known.left, input.why);
     return { result: null, note: { kind: "supply", id: known.id, detail: input } };
   });
 }
@@ -189,9 +189,9 @@ function takeAll(larder: Larder, write: Write, boxes: Box[], count: number, code
   const { taken, missing } = takeFrom(boxes, count);
   const from = taken.flatMap((t) => Array.from({ length: t.count }, () => t.box.id));
   const last = taken.at(-1)?.box ?? [...boxes].sort((a, b) => b.since - a.since)[0]!;
-  if (missing > 0) change(larder, write, last.id, missing, "counted", code);
+  if (missing > 0) changeSupply(larder, write, last.id, missing, "counted", code);
   for (let i = 0; i < missing; i++) from.push(last.id);
   for (const id of new Set(from))
-    change(larder, write, id, -from.filter((x) => x === id).length, "packed", code);
+    changeSupply(larder, write, id, -from.filter((x) => x === id).length, "packed", code);
   return from;
 }

@@ -3,9 +3,9 @@ import { Refused } from "#store/db";
 import { addCanner } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
 import { changeHousehold } from "#store/household";
-import { cutLot, lotsInHand, mergeLots, recordLotEvent, splitLot } from "#store/lot";
+import { cutLot, lotsInStock, mergeLots, recordLotEvent, splitLot } from "#store/lot";
 import { packsWaiting } from "#store/pack";
-import { checkSeal, containersOfRun, repack, restingRuns, undecided } from "#store/rest";
+import { checkSeal, containersOfRun, reprocess, restingRuns, undecided } from "#store/rest";
 import { openRun } from "#store/run";
 import { cansWaiting, recordExhaust, recordSeam, recordSetUp } from "#store/seam";
 import { addPlace, listPlaces, onShelf, putBack, shelve, takeOff, toShelve } from "#store/shelf";
@@ -76,20 +76,20 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
       return;
     }
     case "split": {
-      const lot = pick(lotsInHand(t.larder), d.of);
+      const lot = pick(lotsInStock(t.larder), d.of);
       if (lot)
         splitLot(t.larder, w(), { lotId: lot.id, massKg: lot.leftKg / 2, part: lot.part, forWhom: null });
       return;
     }
     case "merge": {
-      const lots = lotsInHand(t.larder);
+      const lots = lotsInStock(t.larder);
       const [a, b] = [pick(lots, d.of), pick(lots, d.with)];
       if (a && b && a !== b)
         mergeLots(t.larder, w(), { lotIds: [a.id, b.id], part: "Both", confirmed: true }, "us");
       return;
     }
     case "pack": {
-      const lot = pick(lotsInHand(t.larder), d.of);
+      const lot = pick(lotsInStock(t.larder), d.of);
       if (!lot) return;
       // Days pass between deeds: meat past its days is packed after somebody said where it really was.
       if (lot.notPackable === "old")
@@ -166,7 +166,7 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
       containersOfRun(t.larder, id).forEach((c, i) =>
         checkSeal(t.larder, w(), c.id, (i + serial) % 4 === 0 ? "failed" : "sealed"),
       );
-      for (const u of undecided(t.larder, restingRuns(t.larder))) repack(t.larder, w(), u.container.id);
+      for (const u of undecided(t.larder, restingRuns(t.larder))) reprocess(t.larder, w(), u.container.id);
       return;
     }
     case "take": {

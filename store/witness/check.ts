@@ -4,7 +4,7 @@ import { once, type Larder } from "#store/db";
 import { compareHistory, type Compared, type Departure } from "./compare.ts";
 import { type PaperHead } from "./heads.ts";
 import { fingerprintAt, witnessOf, type Witness } from "./key.ts";
-import { gapsIn, listStatements, readStatement, type Found } from "./statement.ts";
+import { findGaps, listStatements, readStatement, type Found } from "./statement.ts";
 
 /** What papers and signatures say of a larder's history. */
 export interface Witnessed {
@@ -76,7 +76,7 @@ export function checkWitness(sqlite: Database.Database, question: WitnessQuestio
       }
     });
   const kept = read(listStatements(folder));
-  for (const f of gapsIn(kept))
+  for (const f of findGaps(kept))
     tell(`The signature of ${dayOf(f)} does not follow the one before it: one is missing or was changed.`);
   const all = [...kept, ...read(files)];
   for (const f of all)

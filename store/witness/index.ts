@@ -4,12 +4,12 @@ export { headLong, headOf, headsOf, headText, LOG, readHead, type Head, type Pap
 export { fingerprintAt, keyPath, witnessOf, type Witness } from "./key.ts";
 export {
   earlierStatements,
-  gapsIn,
+  findGaps,
   saveStatement,
   listStatements,
   archiveStatements,
   readStatement,
-  state,
+  signStatement,
   statementFolder,
   type Found,
   type Signed,

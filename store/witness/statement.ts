@@ -129,7 +129,7 @@ function isOfThis(sqlite: Database.Database, { chains, events }: Statement): boo
  * @param earlier earlier statements, newest first; no more are read than needed
  * @param at ms since 1970 UTC
  */
-export function state(
+export function signStatement(
   sqlite: Database.Database,
   witness: Witness,
   earlier: Iterable<Statement>,
@@ -174,7 +174,7 @@ export function saveStatement(folder: string, signed: Signed): string {
  *
  * @param found oldest first
  */
-export function gapsIn(found: readonly Found[]): Found[] {
+export function findGaps(found: readonly Found[]): Found[] {
   return found.filter((f, i) => f.statement.previous !== (i === 0 ? null : hashOf(found[i - 1]!.statement)));
 }
 

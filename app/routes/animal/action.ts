@@ -9,8 +9,8 @@ import {
   amendHarvest,
   harvestByCode,
   holdHarvest,
-  keepPhoto,
-  readyPhoto,
+  storePhoto,
+  preparePhoto,
   recordFirstHours,
   removePhoto,
   sameTag,
@@ -164,8 +164,8 @@ function uploads(home: Home, animal: Harvest, back: Back): Record<string, Upload
     async work(v, file) {
       const bytes = await wholeFile(file);
       if (bytes.length === 0) throw new Refused({ photo: "Choose a photo first." });
-      const ready = await readyPhoto(bytes, v.keepsPlace);
-      keepPhoto(larder, writeBy(me, v.key), animal.id, ready, v.keepsPlace);
+      const ready = await preparePhoto(bytes, v.keepsPlace);
+      storePhoto(larder, writeBy(me, v.key), animal.id, ready, v.keepsPlace);
       return back("#photos");
     },
   };

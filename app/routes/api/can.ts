@@ -1,5 +1,5 @@
 import type { Route } from "./+types/can";
-import { addCanReadings, canByCode, openCan } from "#store/seam";
+import { addCanReadings, canByCode, getOpenCan } from "#store/seam";
 import { larderContext } from "../../server/context";
 import { answering, json, posted, problem } from "./problem";
 import { CanReadingsAnswer, CanReadingsBody } from "./seam-schemas";
@@ -19,6 +19,6 @@ export function action({ request, params, context }: Route.ActionArgs) {
       id,
       readings.map(({ at, ...r }) => ({ ...r, at: Date.parse(at) })),
     );
-    return json(CanReadingsAnswer.parse({ ...taken, stage: openCan(larder, id).stage }));
+    return json(CanReadingsAnswer.parse({ ...taken, stage: getOpenCan(larder, id).stage }));
   });
 }

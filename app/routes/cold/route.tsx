@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
 import { countOf, formatMassShort } from "#core/quantity";
-import { lotsInHand, mergeLots, recordLotEvent } from "#store/lot";
+import { lotsInStock, mergeLots, recordLotEvent } from "#store/lot";
 import { Button } from "#ui/button";
 import { ConfirmUnlikely, FieldError, FormErrors, NoEnter, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
@@ -18,7 +18,7 @@ import { keptUntilTaken } from "../../outbox";
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
   const now = larder.now();
-  const lots = lotsInHand(larder).map((lot) => ({
+  const lots = lotsInStock(larder).map((lot) => ({
     ...lot,
     key: formKey(),
     age: lot.frozenAt === null ? null : freezerAge(lot.frozenAt, now),

@@ -3,7 +3,7 @@ import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf, formatAltitude, formatDuration, formatPressure, kPaFromPsi } from "#core/quantity";
-import { keepWish } from "#store/plan";
+import { storeWish } from "#store/plan";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
@@ -52,7 +52,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   const { larder, household, me } = home;
   const keep = (key: string, wish: object) => {
-    keepWish(larder, writeBy(me, key), wish);
+    storeWish(larder, writeBy(me, key), wish);
     return redirect("/plan/day");
   };
   return byIntent(

@@ -9,8 +9,8 @@ import {
   DISHES,
   dishRow,
   readIngredients,
-  scaleTo,
-  shareOut,
+  scaleDish,
+  divideDish,
   whyNotIn,
   type Dish,
   type DishAnswer,
@@ -279,8 +279,8 @@ function Share({
   units: UnitSystem;
   minutes: number;
 }) {
-  const share = shareOut(dish, answer, shape.key, shape.mouth);
-  const full = scaleTo(dish, answer.each, shape.key, shape.mouth, share.jars + 1);
+  const share = divideDish(dish, answer, shape.key, shape.mouth);
+  const full = scaleDish(dish, answer.each, shape.key, shape.mouth, share.jars + 1);
   return (
     <div className="self-center">
       <span className="fig text-[2rem] leading-none font-bold">{share.jars}</span>{" "}

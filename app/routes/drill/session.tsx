@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from "react";
 import {
   beginDrill,
-  doDeed,
+  applyDeed,
   drillOf,
   drillView,
-  passDrill,
+  advanceDrill,
   type Deed,
   type DeedKey,
   type Drill,
@@ -61,14 +61,14 @@ export function Session({
     if (!running) return;
     const timer = setInterval(() => {
       clock.current += (FRAME_MS / 1000) * speed;
-      setState((s) => s && passDrill(drillOf(key), s, Math.floor(clock.current), seed));
+      setState((s) => s && advanceDrill(drillOf(key), s, Math.floor(clock.current), seed));
     }, FRAME_MS);
     return () => clearInterval(timer);
   }, [running, speed, key, seed]);
   const end = (s: DrillState) => onEnd({ deeds: s.deeds, endS: s.s });
   const act: Do = (what, canner, value) => {
     if (what === "choose") setChosen(true);
-    setState((s) => s && doDeed(s, { canner, what, value }));
+    setState((s) => s && applyDeed(s, { canner, what, value }));
   };
   return (
     <Page

@@ -11,7 +11,7 @@ import {
   RIGHTS,
   setPassphrase,
   setPin,
-  takeBackToken,
+  revokeToken,
 } from "#store/access";
 import { Refused } from "#store/db";
 import { listCanners } from "#store/equipment";
@@ -97,7 +97,7 @@ export function action({ request, context }: Route.ActionArgs) {
       }),
     "token-back": () =>
       submit(request, one("token-back"), (v) => {
-        takeBackToken(larder, writeBy(me, v.key), v.id);
+        revokeToken(larder, writeBy(me, v.key), v.id);
         return back();
       }),
     "put-out": () =>

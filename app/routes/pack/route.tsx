@@ -17,7 +17,7 @@ import {
 import { groupOf, productsFor } from "#core/species";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
-import { getLot, lotsInHand } from "#store/lot";
+import { getLot, lotsInStock } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, processFor, unpack } from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
@@ -46,7 +46,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
   const asked = new URL(request.url).searchParams.get("lot");
-  const lots = lotsInHand(larder);
+  const lots = lotsInStock(larder);
   const lot = asked
     ? orNotFound(() => getLot(larder, asked))
     : (lots.find((l) => l.notPackable === null) ?? null);

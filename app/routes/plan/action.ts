@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { openBench } from "#store/filling";
 import { Refused } from "#store/db";
-import { closePlan, keepWish } from "#store/plan";
+import { closePlan, storeWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
 import { listRecipes } from "#store/recipe";
 import { atHome } from "../../server/context";
@@ -21,7 +21,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   const { larder, household, me } = home;
   const kept = (key: string, wish: object) => {
-    keepWish(larder, writeBy(me, key), wish);
+    storeWish(larder, writeBy(me, key), wish);
     return redirect("/plan");
   };
   return byIntent(

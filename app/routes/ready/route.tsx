@@ -3,7 +3,7 @@ import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
-import { kindKey, layOut, perLayer } from "#core/capacity";
+import { kindKey, arrangeLoad, perLayer } from "#core/capacity";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { CONDITION_KEYS, shapeOf } from "#core/schedule";
 import { getCanner } from "#store/equipment";
@@ -51,7 +51,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   }
   let layers: number;
   try {
-    layers = layOut(canner.pot, counts).length;
+    layers = arrangeLoad(canner.pot, counts).length;
   } catch {
     layers = Math.max(
       1,

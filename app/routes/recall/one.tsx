@@ -3,7 +3,7 @@ import { Form, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/one";
 import { countOf } from "#core/quantity";
-import { getRecall, liftRecall, sharing } from "#store/recall";
+import { getRecall, releaseRecall, containersSharing } from "#store/recall";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
@@ -25,7 +25,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const root = findCode(larder, recall.code);
   const by = new Map(
     root.found && recall.doubts.length
-      ? sharing(larder, root.id, recall.doubts).map((s) => [s.id, s.by])
+      ? containersSharing(larder, root.id, recall.doubts).map((s) => [s.id, s.by])
       : [],
   );
   return {
@@ -52,7 +52,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return submit(request, lift, (v) => {
     const input = { recallId: params.id, containerId: v.containerId ?? null, reason: v.reason };
-    liftRecall(larder, { ...writeBy(me, v.key), byId: me.id }, input);
+    releaseRecall(larder, { ...writeBy(me, v.key), byId: me.id }, input);
     return redirect(`/larder/recalls/${params.id}`);
   });
 }

@@ -8,7 +8,7 @@ import { disposalOf } from "#core/rest";
 import { countOf } from "#core/quantity";
 import { lastOpening } from "#store/eating";
 import { getContainer } from "#store/rest";
-import { setAside, sharedOf, sharing } from "#store/recall";
+import { setAside, sharedOf, containersSharing } from "#store/recall";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, TextField, resultOf } from "#ui/form";
@@ -32,7 +32,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const asked = search.getAll("by").filter((b): b is DoubtKind => (DOUBTS as readonly string[]).includes(b));
   const chosen = search.has("asked") ? asked : LIKELY_DOUBTS;
   const shared = sharedOf(larder, found.id);
-  const others = sharing(
+  const others = containersSharing(
     larder,
     found.id,
     chosen.filter((k) => shared.some((s) => s.kind === k)),

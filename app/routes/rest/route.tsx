@@ -3,7 +3,15 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../outbox";
 import { DISPOSITIONS } from "#core/rest";
-import { ateChilled, checkSeal, dispose, promised, repack, restingRuns, undecided } from "#store/rest";
+import {
+  finishDisposition,
+  checkSeal,
+  dispose,
+  pendingDispositions,
+  reprocess,
+  restingRuns,
+  undecided,
+} from "#store/rest";
 import { Notice, problemOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
@@ -41,7 +49,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       runCode: u.run.code,
       species: u.run.packs.find((p) => p.id === u.container.packId)?.species ?? [],
     })),
-    promised: promised(larder).map(withKey),
+    promised: pendingDispositions(larder).map(withKey),
     causes: sealCauses(home),
   };
 }
@@ -70,13 +78,13 @@ export async function action({ request, context }: Route.ActionArgs) {
         })),
       decide: () =>
         submit(request, decide, (v) => {
-          if (v.what === "repack") return { repack: repack(larder, writeBy(me, v.key), v.containerId) };
+          if (v.what === "repack") return { repack: reprocess(larder, writeBy(me, v.key), v.containerId) };
           dispose(larder, writeBy(me, v.key), v.containerId, v.what);
           return { decided: v.what };
         }),
       ate: () =>
         submit(request, ate, (v) => {
-          ateChilled(larder, writeBy(me, v.key), v.containerId, v.what);
+          finishDisposition(larder, writeBy(me, v.key), v.containerId, v.what);
           return { ate: v.what };
         }),
     },

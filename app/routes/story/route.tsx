@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { speciesByKey } from "#core/species";
 import { refuse } from "#store/db";
-import { ateChilled } from "#store/rest";
+import { finishDisposition } from "#store/rest";
 import { putBack } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
@@ -58,7 +58,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         }),
       ate: () =>
         submit(request, ate, (v) => {
-          ateChilled(larder, writeBy(me, v.key), container(), v.what);
+          finishDisposition(larder, writeBy(me, v.key), container(), v.what);
           return redirect(`/c/${params.code}`);
         }),
     },

@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from "react";
 import { kPaFromPsi, psiFromKPa } from "#core/quantity";
-import { figuresRound } from "#core/run";
+import { figuresAround } from "#core/run";
 import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
 import { NoEnter } from "#ui/form";
@@ -26,7 +26,7 @@ export function TypeReading({ data, say, asked = false }: Tools & { asked?: bool
   const { floorKPa, marginKPa = 0 } = data.run.plan;
   const us = units === "us";
   const held = floorKPa + marginKPa;
-  const figures = figuresRound(us ? psiFromKPa(held) : held, us ? "lb" : "kPa");
+  const figures = figuresAround(us ? psiFromKPa(held) : held, us ? "lb" : "kPa");
   const [open, setOpen] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const write = (text: string) => {

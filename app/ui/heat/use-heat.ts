@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { bandOf, type Band, type Comparison, type Heated, type Knot } from "#core/heat";
+import { intervalOf, type Band, type Comparison, type Heated, type Knot } from "#core/heat";
 import type { HeatAnswer, HeatQuestion } from "../../workers/heat";
 
 const start = () => new Worker(new URL("../../workers/heat.ts", import.meta.url), { type: "module" });
@@ -40,7 +40,7 @@ export function useBand(comparison: Comparison | null): Drawing {
         if (all.length < DRAWS) setDrawing({ band: null, done: all.length, of: DRAWS });
         else {
           document.documentElement.dataset.drawsMs = String(Math.round(performance.now() - began));
-          setDrawing({ band: bandOf(all), done: DRAWS, of: DRAWS });
+          setDrawing({ band: intervalOf(all), done: DRAWS, of: DRAWS });
         }
         ask(worker);
       };

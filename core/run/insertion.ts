@@ -4,7 +4,7 @@
  *
  * @param notAfter whether an item of the list comes no later than the new one
  */
-export function placeAmong<T>(ordered: readonly T[], notAfter: (one: T) => boolean): number {
+export function insertionIndex<T>(ordered: readonly T[], notAfter: (one: T) => boolean): number {
   let [low, high] = [0, ordered.length];
   while (low < high) {
     const mid = (low + high) >> 1;

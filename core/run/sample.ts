@@ -6,7 +6,7 @@ import { type RunPlan } from "./event.ts";
  *
  * @param over what differs
  */
-export function plainPlan(over: Partial<RunPlan> = {}): RunPlan {
+export function samplePlan(over: Partial<RunPlan> = {}): RunPlan {
   return {
     minutes: 75,
     floorKPa: 82.7,
