@@ -8,12 +8,13 @@ export default defineConfig({
   fullyParallel: false,
   // Generous: a small machine runs two of these, a browser and a server each. What hangs still ends.
   timeout: 300_000,
-  expect: { timeout: 10_000 },
+  // What a page must show in time is held by the tests that are about it, with figures of their own.
+  expect: { timeout: 20_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],
   outputDir: "test-results/e2e",
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
+    actionTimeout: 30_000,
     // What is kept for days without a network is tested by itself; elsewhere every test would fetch all of it again.
     serviceWorkers: "block",
     timezoneId: "America/Denver",
