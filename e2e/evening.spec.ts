@@ -132,6 +132,11 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   await expect(one.getByText("Piet is at the stove")).toBeVisible();
   await expect(phone.getByText("Piet is at the stove")).toBeVisible(within(5));
   await until(() => big.unsent() < 20 && small.unsent() < 20, 10);
+  // All that was pressed meanwhile is with the larder, and none of it was refused.
+  for (const screen of [one, phone]) {
+    await expect.poll(() => screen.evaluate(() => document.documentElement.dataset.unsent ?? "")).toBe("");
+    await expect(screen.getByText(/Not recorded|saved on this device/)).toHaveCount(0);
+  }
   // What both show is the same, to the second.
   const finishes = await Promise.all([one, phone].map((p) => p.getByTestId("stove-title").textContent()));
   expect(finishes[0]).toMatch(/^Off the heat at \d\d:\d\d$/);

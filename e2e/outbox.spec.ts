@@ -300,3 +300,34 @@ test("a tap by somebody who has not said a PIN is kept on the screen until they 
     .poll(() => stored(evening, code, "weight-rocking").length, { timeout: 20_000 })
     .toBe(before + 1);
 });
+
+test("a browser that keeps nothing asks whether to stay while something is not with the larder", async ({
+  page,
+  evening,
+}) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException("nothing is kept here", "SecurityError");
+    };
+  });
+  const code = evening.codes.weighted;
+  await page.goto(`${evening.url}/fire/${code}`);
+  const well = await answering(page.context(), (r) => r.abort());
+  await press(page, "Burner is lit");
+  await expect(page.getByText("Burner lit").first()).toBeVisible();
+  // What is said of it is no stronger than it is.
+  await expect(page.getByText("1 entry waits on this page only: this browser saves nothing.")).toBeVisible();
+  await expect(page.getByText(/saved on this device/)).toHaveCount(0);
+  const asked = page.waitForEvent("dialog");
+  await page.close({ runBeforeUnload: true });
+  const dialog = await asked;
+  expect(dialog.type()).toBe("beforeunload");
+  // Stays; once the larder has it, the page goes without a word.
+  await dialog.dismiss();
+  await well();
+  await sent(page);
+  expect(stored(evening, code, "heat-on")).toHaveLength(1);
+  const closed = page.waitForEvent("close");
+  await page.close({ runBeforeUnload: true });
+  await closed;
+});

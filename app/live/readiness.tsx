@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
-import { larderTime } from "../outbox";
+import { larderTime, useKeeps } from "../outbox";
 import { useAwake, type Awake } from "./awake";
 import { useHeard } from "./feed";
 import { say, sound, switchSound, switchSpeech, useSound, useSpeaks } from "./sound";
@@ -103,7 +103,7 @@ function Checks({ awake }: { awake: Awake }) {
   const { deafSince, word } = useHeard();
   const [heard, setHeard] = useState<boolean | null>(null);
   const [off, setOff] = useState<number | null>(null);
-  const stored = useStored();
+  const stored = useKeeps();
   useEffect(() => {
     setOff(Math.round((Date.now() - larderTime()) / 1000));
   }, [word]);
@@ -178,23 +178,13 @@ function Checks({ awake }: { awake: Awake }) {
         good={stored}
         what={stored ? "Entries are saved on this device" : "Entries are not saved on this device"}
       >
-        {!stored && <p>This is a private window. Use a normal one, so that nothing is lost.</p>}
+        {!stored && (
+          <p>
+            This browser keeps nothing: a private window, or a full disk. Use another window, so that nothing
+            is lost.
+          </p>
+        )}
       </Line>
     </ul>
   );
-}
-
-/** Whether this browser keeps anything. */
-function useStored(): boolean {
-  const [stored, setStored] = useState(true);
-  useEffect(() => {
-    try {
-      localStorage.setItem("larder-try", "1");
-      localStorage.removeItem("larder-try");
-      setStored(typeof indexedDB !== "undefined");
-    } catch {
-      setStored(false);
-    }
-  }, []);
-  return stored;
 }

@@ -43,7 +43,12 @@ function open(): Promise<IDBPDatabase<Shape>> {
       db.createObjectStore("lease", { keyPath: "name" });
     },
     // Another tab has a newer program: it must not wait for this one.
-    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+    blocking(_current, _blocked, event) {
+      (event.target as IDBDatabase).close();
+      opened = null;
+    },
+    // The browser closed it, for want of room or memory: what is pressed next opens it anew.
+    terminated: () => (opened = null),
   }).catch((error: unknown) => {
     opened = null;
     throw error;
@@ -51,8 +56,26 @@ function open(): Promise<IDBPDatabase<Shape>> {
   return opened;
 }
 
-/** Where the browser keeps nothing (a private window), entries last as long as the page. */
+/** Where the browser keeps nothing (a private window, a full disk), entries last as long as the page. */
 const memory: Entry[] = [];
+
+let trial: Promise<boolean> | null = null;
+/** Whether the browser keeps anything beyond this page: it is tried, once. */
+export function canKeep(): Promise<boolean> {
+  return (trial ??= (async () => {
+    try {
+      const store = (await open()).transaction("lease", "readwrite").store;
+      await store.put({ name: "trial", tab: TAB, until: 0 });
+      await store.delete("trial");
+      return true;
+    } catch {
+      return false;
+    }
+  })());
+}
+
+/** Whether something waits that would go with this page: the browser would not keep it. */
+export const wouldBeLost = (): boolean => memory.some((e) => e.refused === null);
 const listeners = listenersOf();
 const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel("larder-outbox");
 channel?.addEventListener("message", () => listeners.tell());
@@ -78,11 +101,16 @@ const presses = listenersOf<[id: string, down: boolean]>();
 /** Calls back when an entry of this page is about to be put down, and when it is. @returns how to stop it */
 export const onPutDown = presses.add;
 
+async function keep(entry: Entry): Promise<void> {
+  await (await open()).add("entry", entry);
+}
+
 /** Puts an entry down. It is safe once the promise is kept: before anything is sent, and before the page changes. */
 export async function putDown(entry: Entry): Promise<void> {
   presses.tell(entry.id, false);
   try {
-    await (await open()).add("entry", entry);
+    // Once more where it fails: the browser may have closed the database while the page slept.
+    await keep(entry).catch(() => keep(entry));
   } catch {
     memory.push(entry);
   }

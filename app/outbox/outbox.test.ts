@@ -1,7 +1,8 @@
 import "fake-indexeddb/auto";
 import fc from "fast-check";
+import { deleteDB, openDB } from "idb";
 import { beforeEach, describe, expect, test } from "vitest";
-import { alone, amend, entries, onEntries, putDown, takeOff, type Entry } from "./entries";
+import { alone, amend, entries, onEntries, putDown, takeOff, wouldBeLost, type Entry } from "./entries";
 import { outcomeOf } from "./sender";
 import { watchUnsent } from "./unsent";
 
@@ -58,10 +59,21 @@ describe("what was pressed and is not with the larder yet", () => {
       ),
       { numRuns: 40 },
     ));
+  test("is kept where a later page finds it, also after the browser closed the database", async () => {
+    await putDown(entry("before"));
+    // Whoever deletes it makes every page let go of it, as a newer program and a browser short of room do.
+    await deleteDB("larder-outbox");
+    await putDown(entry("after"));
+    const later = await openDB("larder-outbox");
+    expect((await later.getAll("entry")).map((e: Entry) => e.id)).toEqual(["after"]);
+    later.close();
+    expect(wouldBeLost()).toBe(false);
+  });
   test("what the browser will not keep lasts as long as the page", async () => {
     // A function cannot be written down: the write fails as it does where a browser keeps nothing.
     await putDown(entry("private", { body: (() => "") as unknown as string }));
     expect(await ids()).toEqual(["private"]);
+    expect(wouldBeLost()).toBe(true);
     await amend("private", { refused: "no" });
     expect((await entries())[0]!.refused).toBe("no");
     await takeOff(["private"]);

@@ -1,5 +1,5 @@
 import { clocksCompared, larderTime, settled } from "./device-clock";
-import { alone, amend, entries, takeOff, type Entry } from "./entries";
+import { alone, amend, entries, takeOff, wouldBeLost, type Entry } from "./entries";
 import { listenersOf } from "./listeners";
 import { lose } from "./reach";
 import { watchUnsent } from "./unsent";
@@ -221,6 +221,10 @@ export function startSending(): void {
   addEventListener("online", () => void deliver());
   document.addEventListener("visibilitychange", () => {
     if (document.visibilityState === "visible") void deliver();
+  });
+  // What this browser cannot keep goes with the page: it asks whether to stay.
+  addEventListener("beforeunload", (leaving) => {
+    if (wouldBeLost()) leaving.preventDefault();
   });
   watchUnsent((n) => (document.documentElement.dataset.unsent = n > 0 ? String(n) : ""));
 }

@@ -18,7 +18,7 @@ import { loadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
 import { eventWords, lookedAt } from "../../words/run";
 import { callFromStove } from "../../live/alarms";
-import { pressed } from "../../outbox";
+import { pressed, useKeeps } from "../../outbox";
 import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
@@ -247,6 +247,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
 
 /** Said when the larder cannot be reached: the clock is right all the same, and nothing said here is lost. */
 function Line({ stove }: { stove: StoveRun }) {
+  const keeps = useKeeps();
   if (stove.deadSince === null) return null;
   return (
     <p
@@ -254,8 +255,10 @@ function Line({ stove }: { stove: StoveRun }) {
       data-testid="dead-line"
       className="border-b-2 border-amber bg-sheet px-9 py-2 font-[650] max-md:px-4"
     >
-      Can’t reach Patient Larder. The clocks go on. What you press is saved on this device
-      {stove.waiting > 0 && <> ({stove.waiting} so far)</>} and sent when it is back.
+      Can’t reach Patient Larder. The clocks go on. What you press is saved on this{" "}
+      {keeps ? "device" : "page only"}
+      {stove.waiting > 0 && <> ({stove.waiting} so far)</>} and sent when it is back
+      {keeps ? "." : ": leave it open."}
     </p>
   );
 }

@@ -9,10 +9,19 @@ import {
   senderState,
   startSending,
   takeOff,
+  useKeeps,
   useLost,
   type Entry,
 } from "../../outbox";
 import { Button } from "#ui/button";
+
+/** What is said of entries that wait. @param keeps whether this browser keeps them beyond the page */
+function waitingWords(n: number, keeps: boolean): string {
+  const [entries, them] = n === 1 ? ["1 entry", "it is"] : [`${n} entries`, "they are"];
+  return keeps
+    ? `${entries} ${n === 1 ? "is" : "are"} saved on this device and will be sent in order.`
+    : `${entries} ${n === 1 ? "waits" : "wait"} on this page only: this browser saves nothing. Leave the page open until ${them} sent.`;
+}
 
 const SIGN_IN = { signIn: false };
 
@@ -27,6 +36,7 @@ export function Kept() {
   const lost = useLost();
   const { signIn } = useSyncExternalStore(onSender, senderState, () => SIGN_IN);
   const all = useEntries();
+  const keeps = useKeeps();
   const waiting = all.filter((e) => e.refused === null && e.heldUntil === 0);
   const refused = all.filter((e) => e.refused !== null);
   const shown = lost !== null || waiting.length > 0 || refused.length > 0;
@@ -49,8 +59,8 @@ export function Kept() {
             )}
             {signIn && <b className="font-[650]">Sign in on this screen: nothing is sent before. </b>}
             {waiting.length > 0
-              ? `${waiting.length} ${waiting.length === 1 ? "entry is" : "entries are"} saved on this device and will be sent in order.`
-              : "What you see is from then. What you enter is saved on this device."}
+              ? waitingWords(waiting.length, keeps)
+              : `What you see is from then. ${keeps ? "What you enter is saved on this device." : "This browser saves nothing: leave this page open."}`}
           </p>
         )}
         {signIn && (
