@@ -3,7 +3,7 @@
  * back to today, with something alive in every place. Nothing here is a real person, place or animal.
  */
 import { v5 as named, v7 as uuid } from "uuid";
-import { kPaFromPsi, mmFromIn } from "#core/quantity";
+import { DAY_MS, HOUR_MS, MINUTE_MS, kPaFromPsi, mmFromIn } from "#core/quantity";
 import { type RunEventType } from "#core/run";
 import { type CheckKey, type EquipmentKind } from "#core/check";
 import { fillOne, openBench } from "#store/filling";
@@ -41,8 +41,6 @@ import {
 import { addPlace, addStorageEntry, shelve, takeOff } from "#store/shelf";
 import { openLarder, type Larder } from "#store/db";
 
-const DAY = 86_400_000;
-const MIN = 60_000;
 const NAMESPACE = "5f0c3f1e-6d1b-4c57-9a53-0f7a7d5f5b11";
 
 /** A clock the season is told by: it stands where it is put. */
@@ -59,7 +57,7 @@ interface Teller {
  * @returns whether anything was written
  */
 export function fillDemo(folder: string, end: number): boolean {
-  let now = end - 800 * DAY;
+  let now = end - 800 * DAY_MS;
   const larder = openLarder(folder, () => now);
   try {
     if (getHousehold(larder)) return false;
@@ -130,7 +128,7 @@ function lot(
 
 /** From the kill to the cold: the hours, a few temperatures by hand, and a probe's through the night. */
 function chill(t: Teller, harvestId: string, killedAt: number, guttedMin: number, coldMin: number): void {
-  const at = (minute: number) => killedAt + minute * MIN;
+  const at = (minute: number) => killedAt + minute * MINUTE_MS;
   t.goTo(at(coldMin + 600));
   recordFirstHours(
     t.larder,
@@ -221,14 +219,14 @@ function exhaustAndClose(t: Teller, filledAt: number, end: number): void {
       .reverse()
       .map((minute) => ({
         id: `${i} ${minute}`,
-        at: filledAt + minute * MIN,
+        at: filledAt + minute * MINUTE_MS,
         tempC: Math.round(Math.max(6, 97 - 2.04 * 91 * 10 ** (-(minute + 14) / f)) * 10) / 10,
         probe: "Probe 1",
       }));
-    t.goTo(Math.min(end, filledAt + last * MIN));
+    t.goTo(Math.min(end, filledAt + last * MINUTE_MS));
     addCanReadings(t.larder, can.id, readings);
     if (i > 5) continue;
-    t.goTo(filledAt + (last + 1) * MIN);
+    t.goTo(filledAt + (last + 1) * MINUTE_MS);
     recordExhaust(t.larder, t.write(), can.id, 77.4 + i / 5);
     recordSeam(t.larder, t.write(), can.id, {
       defects: i === 5 ? [{ key: "droop", degrees: 120 }] : [],
@@ -249,7 +247,7 @@ type Step = [minute: number, type: RunEventType, psi?: number];
 
 /** A run told in minutes from lighting the burner. */
 function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: Step[]): string {
-  t.goTo(at - 5 * MIN);
+  t.goTo(at - 5 * MINUTE_MS);
   const { id } = openRun(t.larder, t.write(), {
     cannerId,
     packIds,
@@ -263,7 +261,7 @@ function run(t: Teller, at: number, cannerId: string, packIds: string[], steps: 
   });
   const { floorKPa, dial } = getRun(t.larder, id).plan;
   for (const [i, [minute, type, psi]] of steps.entries()) {
-    t.goTo(at + minute * MIN);
+    t.goTo(at + minute * MINUTE_MS);
     const gaugeKPa = psi === undefined ? undefined : kPaFromPsi(psi);
     // Without a dial it is the weight that is seen.
     const byEar = gaugeKPa !== undefined && dial?.standing === "none";
@@ -309,7 +307,7 @@ function gaugedRun(
   };
   for (const [i, h] of told.filter((x) => !x.sent).entries()) {
     if (i === 1) {
-      t.goTo(at + 4 * MIN);
+      t.goTo(at + 4 * MINUTE_MS);
       const looked = { type: "confirmed" as const, by: t.write().byName };
       const inside = load.pints === 9 ? "pints" : "wide-mouth quarts";
       tapRun(t.larder, id, { id: named(`${id} size`, NAMESPACE), ...looked, asked: "size", text: inside });
@@ -341,7 +339,7 @@ function gaugedRun(
       siphoned: i === 3 ? "some" : "none",
     });
   }
-  t.goTo(lid + 5 * MIN);
+  t.goTo(lid + 5 * MINUTE_MS);
   tapRun(t.larder, id, { id: named(`${id} towel`, NAMESPACE), type: "unloaded", by: t.write().byName });
   return id;
 }
@@ -404,7 +402,7 @@ function secondBoar(
   const hams = lot(t, at(469), boar, "Hams", 10.8, 8.1, { trimKg: 2.6 });
   const load = run(t, at(468), canner, [pack(t, at(468, 9), hams, 16, 8.1)], wholeRun(75, 12.5));
   // Thirteen hours on the towel, and well within the day that a failed one may wait.
-  const sealed = check(t, at(468) + 17 * 60 * MIN, load, [5]);
+  const sealed = check(t, at(468) + 17 * HOUR_MS, load, [5]);
   for (const u of undecided(t.larder)) dispose(t.larder, t.write(), u.container.id, "freeze");
   t.goTo(at(466));
   shelve(t.larder, t.write(), sealed, shelf);
@@ -510,7 +508,7 @@ function shed(t: Teller, at: (days: number, hour?: number) => number, big: strin
 }
 
 function tell(t: Teller, end: number): void {
-  const at = (days: number, hour = 10) => end - days * DAY + (hour - 10) * 3_600_000;
+  const at = (days: number, hour = 10) => end - days * DAY_MS + (hour - 10) * HOUR_MS;
   t.goTo(at(790));
   const big = addCanner(t.larder, t.write(), {
     name: "Big canner",
@@ -620,13 +618,13 @@ function tell(t: Teller, end: number): void {
     kept: "freezer",
     place: "Chest freezer, bottom",
   });
-  t.goTo(end - 7 * 3_600_000);
+  t.goTo(end - 7 * HOUR_MS);
   recordLotEvent(t.larder, t.write(), legs, {
     kind: "thaw-start",
-    at: end - 7 * 3_600_000,
+    at: end - 7 * HOUR_MS,
     method: "fridge",
     thickM: 0.05,
-    readyAt: end + 22 * 3_600_000,
+    readyAt: end + 22 * HOUR_MS,
   });
 
   // This autumn: a pronghorn.
@@ -703,14 +701,14 @@ function tell(t: Teller, end: number): void {
     kept: "freezer",
     place: "Chest freezer, top basket",
   });
-  t.goTo(end - 3 * 3_600_000);
+  t.goTo(end - 3 * HOUR_MS);
   recordLotEvent(t.larder, t.write(), pikeSections, {
     kind: "thaw-plan",
-    at: end - 3 * 3_600_000,
+    at: end - 3 * HOUR_MS,
     method: "fridge",
     thickM: 0.06,
-    startAt: end + 6 * 3_600_000,
-    readyAt: end + 92 * 3_600_000,
+    startAt: end + 6 * HOUR_MS,
+    readyAt: end + 92 * HOUR_MS,
   });
   const grouse = animal(t, at(1), {
     species: "grouse",
@@ -763,7 +761,7 @@ function tell(t: Teller, end: number): void {
     pints: 9,
     minutes: 75,
   });
-  check(t, end - 40 * MIN, boarRun, [7]);
+  check(t, end - 40 * MINUTE_MS, boarRun, [7]);
   // Early this morning: lake trout in quarts, on the towel now.
   t.as("Piet");
   const trout = animal(t, at(1.2), {
@@ -787,16 +785,16 @@ function tell(t: Teller, end: number): void {
     t.larder,
     t.write(),
     trout,
-    { killedAt: at(1.2), guttedAt: at(1.2) + 40 * MIN, cooledAt: at(1.2) + 15 * MIN },
+    { killedAt: at(1.2), guttedAt: at(1.2) + 40 * MINUTE_MS, cooledAt: at(1.2) + 15 * MINUTE_MS },
     dayOf,
   );
   const sections = lot(t, at(0.9), trout, "Middle sections", 9.1, 6.4, { form: "sections" });
   run(
     t,
-    end - 8.9 * 3_600_000,
+    end - 8.9 * HOUR_MS,
     small,
     [
-      pack(t, end - 9.2 * 3_600_000, sections, 7, 6.4, {
+      pack(t, end - 9.2 * HOUR_MS, sections, 7, 6.4, {
         product: "fish",
         container: "jar-quart",
         mouth: "wide",
@@ -806,14 +804,14 @@ function tell(t: Teller, end: number): void {
     wholeRun(160, 15, 22),
   );
   t.as("Oda");
-  const hamPints = pack(t, end - 75 * MIN, ham, 9, 4.6);
-  gaugedRun(t, end - 62 * MIN, big, [hamPints], { ...onBig, pints: 9, minutes: 75 }, end);
+  const hamPints = pack(t, end - 75 * MINUTE_MS, ham, 9, 4.6);
+  gaugedRun(t, end - 62 * MINUTE_MS, big, [hamPints], { ...onBig, pints: 9, minutes: 75 }, end);
   // Trout in cans, by what the valley's office gave them: five closed, one seam redone, two still warming.
   t.as("Piet");
-  const belly = lot(t, end - 3 * 3_600_000, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });
-  const bellyBag = lot(t, end - 2.9 * 3_600_000, trout, "Collars", 1.1, 0.9, { form: "sections" });
+  const belly = lot(t, end - 3 * HOUR_MS, trout, "Bellies and tails", 3.6, 3.2, { form: "sections" });
+  const bellyBag = lot(t, end - 2.9 * HOUR_MS, trout, "Collars", 1.1, 0.9, { form: "sections" });
   holdLot(t.larder, t.write(), bellyBag, "gall on two of them: look again before packing", "doubt");
-  const filledAt = end - 66 * MIN;
+  const filledAt = end - 66 * MINUTE_MS;
   pack(t, filledAt, belly, 8, 1.8, {
     product: "can-fish",
     container: "can-half-pound",
@@ -826,11 +824,11 @@ function tell(t: Teller, end: number): void {
       gauge: "weighted",
     },
   });
-  setUpSealer(t, end - 62 * MIN);
+  setUpSealer(t, end - 62 * MINUTE_MS);
   exhaustAndClose(t, filledAt, end);
   t.as("Oda");
   // The load after that is being filled at the bench: raw jars first, three of four, then hot ones.
-  t.goTo(end - 12 * MIN);
+  t.goTo(end - 12 * MINUTE_MS);
   const benchPart = {
     lotId: ham,
     product: "red-meat-pieces" as const,
@@ -854,9 +852,9 @@ function tell(t: Teller, end: number): void {
     layers: [{ "jar-pint regular": 7 }],
   });
   for (const [i, massKg] of [0.462, 0.471, 0.455].entries()) {
-    t.goTo(end - (11 - 3 * i) * MIN);
+    t.goTo(end - (11 - 3 * i) * MINUTE_MS);
     fillOne(t.larder, t.write(), { benchId, part: 0, massKg, confirmed: true });
   }
   // And the next load of jars stands ready.
-  pack(t, end - 20 * MIN, shoulder, 6, 3.1, { container: "jar-pint", mouth: "wide" });
+  pack(t, end - 20 * MINUTE_MS, shoulder, 6, 3.1, { container: "jar-pint", mouth: "wide" });
 }

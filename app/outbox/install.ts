@@ -1,3 +1,5 @@
+import { MINUTE_MS } from "#core/quantity";
+
 /** Pages that must be there without a network, as they were last seen. */
 const NEEDED = [
   "/",
@@ -12,7 +14,7 @@ const NEEDED = [
   "/help/throw-out",
 ];
 /** Fetched anew at most so often, ms. */
-const EVERY_MS = 10 * 60_000;
+const EVERY_MS = 10 * MINUTE_MS;
 const KEPT_AT = "larder-kept-at";
 
 /**

@@ -1,4 +1,5 @@
 import type { Logger } from "pino";
+import { DAY_MS, MINUTE_MS } from "#core/quantity";
 import {
   backupIsDue,
   checkInProcess,
@@ -12,11 +13,11 @@ import { foundDamaged } from "./trouble";
 import { foundInPast, verified } from "./verified";
 
 /** How often it is asked whether a backup is due, ms. One is due once a day, when something was written since. */
-const ASK_MS = 10 * 60_000;
+const ASK_MS = 10 * MINUTE_MS;
 /** The first time a moment after the start, when the screens have what they asked for. */
 const FIRST_MS = 20_000;
 /** The whole history is gone through this often, ms of the machine's clock. */
-const LOOK_MS = 24 * 3_600_000;
+const LOOK_MS = DAY_MS;
 
 let trouble: string | null = null;
 

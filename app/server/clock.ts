@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { uptime } from "node:os";
 import { join } from "node:path";
+import { MINUTE_MS } from "#core/quantity";
 import { scopeNow, writeWhole, type Larder } from "#store/db";
 import { activeRuns, isClockUnknown, isInCanner, noteClock } from "#store/run";
 import { SteadyClock, type MachineClocks, type RememberedClock } from "./steady-clock";
@@ -125,7 +126,7 @@ export function startClock(larder: Larder): () => void {
 export const clockIsUnknown = (): boolean => unknown;
 
 /** A screen's clock that is this near confirms the larder's, ms. */
-const CONFIRMS_MS = 60_000;
+const CONFIRMS_MS = MINUTE_MS;
 
 /**
  * Confirms what time it is, by a screen's clock or by a person's word.

@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from "#core/quantity";
 import { freezerAge } from "#core/cold";
 import type { Lot } from "#store/lot";
 import { speciesWords } from "../words/load";
@@ -12,7 +13,7 @@ export interface ColdTask {
 }
 
 /** How long before a planned thaw it is worth saying, ms. */
-const SOON_MS = 36 * 3_600_000;
+const SOON_MS = 36 * HOUR_MS;
 
 /** What has to come out of the freezer, what is thawed, and what will soon have lain there for a year; the most pressing first. */
 export function coldTasks(lots: readonly Lot[], now: number, zone: string): ColdTask[] {
@@ -42,7 +43,7 @@ export function coldTasks(lots: readonly Lot[], now: number, zone: string): Cold
       if (age.standing !== "fresh")
         tasks.push({
           to,
-          at: age.yearAt + 365 * 86_400_000,
+          at: age.yearAt + 365 * DAY_MS,
           title: `Thaw ${name}`,
           why: `${ageWords(age.days)} in the freezer, ${age.standing === "over" ? "past its year" : "soon a year"}.`,
         });

@@ -1,4 +1,5 @@
 import { DateTime } from "luxon";
+import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { startFor, stays, type Day, type Stage, type StageTimes } from "#core/day";
 import { type ContainerKey } from "#core/schedule";
 import { whenWords } from "../words/time";
@@ -41,8 +42,6 @@ export interface PlannedDay {
   }[];
 }
 
-const MIN = 60_000;
-
 /** The instant a plan's day was asked for, ms since 1970 UTC. @param text an instant, or local day and time as they used to be kept */
 export const askedAt = (text: string, zone: string): number => DateTime.fromISO(text, { zone }).toMillis();
 
@@ -54,7 +53,7 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
   const { day } = told;
   const at = plan.wish.when ? askedAt(plan.wish.when.at, zone) : nextHour(now);
   const startAt = plan.wish.when?.from === "end" ? startFor(at, day) : at;
-  const endAt = startAt + day.minutes * MIN;
+  const endAt = startAt + day.minutes * MINUTE_MS;
   const loads = plan.proposal!.loads;
   const nameOf = (id: string) => plan.canners.find((c) => c.id === id)!.name;
   const hours = layingOut(home, plan).thaw;
@@ -65,17 +64,17 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
       load: Number(b.loadId),
       canner: nameOf(b.cannerId),
       stage: b.stage,
-      from: startAt + b.from * MIN,
-      to: startAt + b.to * MIN,
+      from: startAt + b.from * MINUTE_MS,
+      to: startAt + b.to * MINUTE_MS,
       hands: b.hands,
       stay: b.stay,
     })),
-    stays: stays(day).map((s) => ({ from: startAt + s.from * MIN, to: startAt + s.to * MIN })),
+    stays: stays(day).map((s) => ({ from: startAt + s.from * MINUTE_MS, to: startAt + s.to * MINUTE_MS })),
     takeOut: hours.map((t) => {
       const first = firstPacking(day, plan, t.lotId);
-      const needed = startAt + first * MIN;
+      const needed = startAt + first * MINUTE_MS;
       const readyAt = t.readyAt ?? needed;
-      const at = t.readyAt === null ? needed - t.hours * 60 * MIN : needed;
+      const at = t.readyAt === null ? needed - t.hours * HOUR_MS : needed;
       const { code } = plan.lots.find((l) => l.id === t.lotId)!;
       return { lotId: t.lotId, code, at, readyAt, late: t.readyAt === null ? at < now : t.readyAt > needed };
     }),
@@ -99,7 +98,7 @@ function wordsOf(parts: readonly { kind: string; count: number }[]): string {
 }
 
 function nextHour(now: number): number {
-  return Math.ceil(now / (60 * MIN)) * 60 * MIN;
+  return Math.ceil(now / HOUR_MS) * HOUR_MS;
 }
 
 function firstPacking(day: Day, plan: Planning, lotId: string): number {
@@ -113,9 +112,9 @@ function firstPacking(day: Day, plan: Planning, lotId: string): number {
 
 /** A day that would have had to begin already: when it could end, and what would help. */
 function impossible(plan: Planning, day: Day, startAt: number, now: number, zone: string): string | null {
-  if (startAt >= now - 10 * MIN) return null;
+  if (startAt >= now - 10 * MINUTE_MS) return null;
   const began = whenWords(startAt, now, zone);
-  const earliest = whenWords(now + day.minutes * MIN, now, zone);
+  const earliest = whenWords(now + day.minutes * MINUTE_MS, now, zone);
   return plan.wish.when?.from === "end"
     ? `To end then it would have to begin ${began}, which is past. Beginning now it ends ${earliest}. Choose a later hour, or plan fewer loads.`
     : `That start (${began}) is past. Beginning now it ends ${earliest}.`;

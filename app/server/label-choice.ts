@@ -1,3 +1,4 @@
+import { DAY_MS } from "#core/quantity";
 import { householdMark, labelUrl } from "#core/code";
 import { stockOf, type LabelStock } from "#core/label";
 import { findCode } from "#store/trace";
@@ -21,7 +22,7 @@ export function labelsWanted(
 ): { wanted: Shelved[]; unknown: string[] } {
   const asked = (search.get("of") ?? "").split(",").filter(Boolean).slice(0, MOST);
   if (asked.length === 0) {
-    const lately = shelvedSince(larder, larder.now() - 2 * 86_400_000, MOST);
+    const lately = shelvedSince(larder, larder.now() - 2 * DAY_MS, MOST);
     return { wanted: [...toShelve(larder), ...lately].slice(0, MOST), unknown: [] };
   }
   const unknown: string[] = [];

@@ -4,6 +4,10 @@ import { createRequire } from "node:module";
 const FONTS = "dejavu-fonts-ttf/ttf/DejaVuSansCondensed";
 const require = createRequire(import.meta.url);
 
+/** What is written and drawn on paper, and what stands back beside it. */
+export const INK = "#1c1a17";
+export const SOFT = "#5d564c";
+
 export type Doc = InstanceType<typeof PDFDocument>;
 
 /** A new PDF with the program's fonts as `plain` and `bold`, and the promise of its bytes, kept once `doc.end()` is called. */

@@ -1,7 +1,9 @@
+import { MINUTE_MS } from "#core/quantity";
+
 /** Wall and steady clock may differ by this much from one look to the next, ms: clocks are nudged, and nobody minds. */
 const NUDGE_MS = 2_000;
 /** After a restart the wall clock may differ by this much from what has passed, ms. */
-const RESTART_MS = 60_000;
+const RESTART_MS = MINUTE_MS;
 
 /** The clocks of a machine. */
 export interface MachineClocks {

@@ -1,7 +1,7 @@
 import { byDanger, type Waiting } from "#core/agenda";
 import { CLOSE_WITHIN_MIN, INTO_CANNER_WITHIN_MIN } from "#core/exhaust";
 import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
-import { countOf, formatMassShort } from "#core/quantity";
+import { DAY_MS, MINUTE_MS, countOf, formatMassShort } from "#core/quantity";
 import { dialStanding, isCan } from "#core/schedule";
 import { listCanners } from "#store/equipment";
 import { listRecalls } from "#store/recall";
@@ -23,10 +23,8 @@ export interface Task extends Waiting {
   why: string;
 }
 
-const MIN = 60_000;
-const DAY = 86_400_000;
 /** Meat in the refrigerator is spoken of this long before its days are over, ms. */
-const SOON_MS = DAY;
+const SOON_MS = DAY_MS;
 
 /** Everything that waits to be done, the most dangerous first, then by its hour. */
 export function tasksOf(home: Home): Task[] {
@@ -132,7 +130,7 @@ function chilled({ owed, now }: Look, zone: string): Task[] {
 
 /** When the oldest containers that wait for a burner have to be on it, ms; null when none waits. */
 export function waitEnds({ filledAt }: Pick<Look, "filledAt">): number | null {
-  return filledAt === null ? null : filledAt + FILLED_WAIT_MINUTES * MIN;
+  return filledAt === null ? null : filledAt + FILLED_WAIT_MINUTES * MINUTE_MS;
 }
 
 function filledWaiting(look: Look): Task[] {
@@ -167,7 +165,7 @@ function hotCans({ cans, now }: Look): Task[] {
   if (closed.length)
     tasks.push({
       danger: "deadline",
-      at: Math.min(...closed.map((c) => c.seam!.at)) + INTO_CANNER_WITHIN_MIN * MIN,
+      at: Math.min(...closed.map((c) => c.seam!.at)) + INTO_CANNER_WITHIN_MIN * MINUTE_MS,
       to: "/fire",
       title: `Put ${countOf(closed.length, "closed can")} into the canner`,
       why: "They go in hot: within an hour of seaming.",

@@ -1,4 +1,4 @@
-import { formatTemperature, type UnitSystem } from "#core/quantity";
+import { DAY_MS, formatTemperature, type UnitSystem } from "#core/quantity";
 import { type StorageEvent } from "#core/shelf";
 import { type SpeciesGroup } from "#core/species";
 import type { Shelved } from "#store/shelf";
@@ -23,7 +23,7 @@ export const GROUP_WORDS: Record<SpeciesGroup, string> = {
 
 /** `11 months`, `2 years`, `3 weeks`. @param ms how long it has stood */
 export function ageWords(ms: number): string {
-  const days = Math.max(0, Math.floor(ms / 86_400_000));
+  const days = Math.max(0, Math.floor(ms / DAY_MS));
   if (days < 14) return days === 1 ? "1 day" : `${days} days`;
   if (days < 60) return `${Math.floor(days / 7)} weeks`;
   const months = Math.floor(days / 30.44);

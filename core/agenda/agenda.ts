@@ -1,7 +1,6 @@
+import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { type RunPlan, type RunView } from "../run/index.ts";
 import { TIMES_AROUND } from "../schedule/index.ts";
-
-const MINUTE = 60_000;
 
 /** One thing that must be done for a run. */
 export type RunTask =
@@ -54,14 +53,14 @@ export function runAgenda(view: RunView, plan: RunPlan, cannerQuarts: number | n
     presence,
     estimated,
   });
-  const cool = coolDownMinutes(cannerQuarts) * MINUTE;
+  const cool = coolDownMinutes(cannerQuarts) * MINUTE_MS;
   const afterHeatOff = (heatOff: number): Due[] => {
     const zero = heatOff + cool;
-    const lid = zero + plan.settleMinutes * MINUTE;
+    const lid = zero + plan.settleMinutes * MINUTE_MS;
     return [
       due("zero", zero, false, true),
       due("lid-off", lid, false, true),
-      due("check", lid + plan.restHours * 60 * MINUTE, false, true),
+      due("check", lid + plan.restHours * HOUR_MS, false, true),
     ];
   };
   switch (view.phase) {
@@ -81,7 +80,7 @@ export function runAgenda(view: RunView, plan: RunPlan, cannerQuarts: number | n
     case "settling":
       return [
         due("lid-off", view.lidAt, false),
-        due("check", view.lidAt! + plan.restHours * 60 * MINUTE, false, true),
+        due("check", view.lidAt! + plan.restHours * HOUR_MS, false, true),
       ];
     case "unloading":
       return [due("unload", null, true)];

@@ -1,4 +1,4 @@
-const DAY = 86_400_000;
+import { DAY_MS } from "#core/quantity";
 
 /** Days in the freezer after which quality goes: a year. Common practice, no source. */
 export const FREEZER_DAYS = 365;
@@ -20,10 +20,10 @@ export interface FreezerAge {
  * @param now ms since 1970 UTC
  */
 export function freezerAge(frozenAt: number, now: number): FreezerAge {
-  const days = Math.max(0, Math.floor((now - frozenAt) / DAY));
+  const days = Math.max(0, Math.floor((now - frozenAt) / DAY_MS));
   return {
     days,
-    yearAt: frozenAt + FREEZER_DAYS * DAY,
+    yearAt: frozenAt + FREEZER_DAYS * DAY_MS,
     standing: days >= FREEZER_DAYS ? "over" : days >= FREEZER_DAYS - SOON_DAYS ? "soon" : "fresh",
   };
 }

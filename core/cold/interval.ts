@@ -1,3 +1,4 @@
+import { MINUTE_MS } from "#core/quantity";
 import { type SpeciesGroup } from "../species/index.ts";
 import { type ColdEntry } from "./warm.ts";
 
@@ -57,7 +58,7 @@ export function bodyAtKill(killedAt: number | null, group: SpeciesGroup): ColdEn
 export function firstIntervals(hours: FirstHours, group: SpeciesGroup): Interval[] {
   const advised = ADVISED[group];
   const since = (at: number | null) =>
-    at === null || hours.killedAt === null ? null : (at - hours.killedAt) / 60_000;
+    at === null || hours.killedAt === null ? null : (at - hours.killedAt) / MINUTE_MS;
   return (
     [
       ["gutted", hours.guttedAt, advised.gutted],

@@ -1,4 +1,4 @@
-import { cFromF } from "#core/quantity";
+import { MINUTE_MS, cFromF } from "#core/quantity";
 /** One thing known about how cold something was. */
 export interface ColdEntry {
   /** ms since 1970 UTC */
@@ -51,12 +51,12 @@ export function warmTime(
   for (let i = 1; i < readings.length; i++) {
     const from = readings[i - 1]!;
     const to = readings[i]!;
-    const minutes = (to.at - from.at) / 60_000;
+    const minutes = (to.at - from.at) / MINUTE_MS;
     if (minutes > gapMinutes) continue;
     watched += minutes;
     warm += minutes * fractionAbove(from.tempC, to.tempC, limitC);
   }
-  const whole = readings.length ? (until - readings[0]!.at) / 60_000 : 0;
+  const whole = readings.length ? (until - readings[0]!.at) / MINUTE_MS : 0;
   return {
     warmMinutes: warm,
     watchedMinutes: watched,

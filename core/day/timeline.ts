@@ -1,3 +1,4 @@
+import { MINUTE_MS } from "#core/quantity";
 import { SETTLE, VENT, WORK, type StageTimes } from "./duration.ts";
 
 /** A load as the day sees it. */
@@ -225,7 +226,7 @@ function permutations<T>(items: readonly T[]): T[][] {
  * @param endAt ms since 1970 UTC
  */
 export function startFor(endAt: number, day: Day): number {
-  return endAt - day.minutes * 60_000;
+  return endAt - day.minutes * MINUTE_MS;
 }
 
 /**

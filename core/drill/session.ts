@@ -10,7 +10,7 @@ import {
   type Hands,
   type PotState,
 } from "../canner/index.ts";
-import { kPaFromPsi } from "../quantity/index.ts";
+import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
 import { randomFrom } from "../random/index.ts";
 import {
   RUN_EVENT_TYPES,
@@ -71,7 +71,6 @@ export interface DrillState {
   over: boolean;
 }
 
-const MIN_MS = 60_000;
 /** A windbreak leaves this much of a gust. Assumed. */
 const SHIELDED = 0.25;
 
@@ -142,7 +141,7 @@ function bring(c: DrillCanner): DrillPot {
     shielded: false,
     events: history.map(([ago, type, kPa], i) => ({
       id: `h${i}`,
-      at: -ago * MIN_MS,
+      at: -ago * MINUTE_MS,
       seq: i,
       type,
       gaugeKPa: kPa,
@@ -165,7 +164,7 @@ export function beginDrill(drill: Drill): DrillState {
  */
 export function drillView(state: DrillState, canner: number): RunView {
   const p = state.pots[canner]!;
-  return runAt(p.plan, p.events, -120 * MIN_MS, state.s * 1000);
+  return runAt(p.plan, p.events, -120 * MINUTE_MS, state.s * 1000);
 }
 
 /**

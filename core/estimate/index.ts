@@ -1,1 +1,1 @@
-export { posterior, predict, type Belief, type Estimate } from "./normal.ts";
+export { posterior, predict, Z90, type Belief, type Estimate } from "./normal.ts";

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from "#core/quantity";
 import { heatingRateS } from "../heat/index.ts";
 import { EXHAUST_TEMP_C, shapeOf, type ContainerKey } from "../schedule/index.ts";
 
@@ -16,7 +17,7 @@ export interface ProbeReading {
 const COLDEST_C = -20;
 const HOTTEST_C = 102;
 /** Clocks of a probe and of the larder may differ by this, ms. Common practice, no source. */
-const CLOCKS_MS = 60_000;
+const CLOCKS_MS = MINUTE_MS;
 
 /**
  * Returns why a temperature cannot be that of meat, or of its juice, in simmering water, as a sentence; null when it
@@ -102,7 +103,7 @@ export function doubtOf(
   if (hot) return null;
   const from = before ?? (filledAt === null ? null : { at: filledAt, tempC: RAW_C });
   if (!from) return null;
-  const minutes = Math.max(0, reading.at - from.at) / 60_000;
+  const minutes = Math.max(0, reading.at - from.at) / MINUTE_MS;
   const rise = reading.tempC - from.tempC;
   return rise > SLACK_C + fastestRise(container, from.tempC) * minutes ? "too-fast" : null;
 }
@@ -172,8 +173,8 @@ export function canAt(can: CanHistory, now: number): CanNowAt {
   if (doubt) return is("questioned");
   if (last.tempC < EXHAUST_TEMP_C - 1e-6) return is("warming");
   // A good seam on a can that was not hot makes it no fitter, however it came to be closed.
-  if (seam) return is(now - seam.at > INTO_CANNER_WITHIN_MIN * 60_000 ? "closed-cooled" : "closed");
-  const closeBy = last.at + CLOSE_WITHIN_MIN * 60_000;
+  if (seam) return is(now - seam.at > INTO_CANNER_WITHIN_MIN * MINUTE_MS ? "closed-cooled" : "closed");
+  const closeBy = last.at + CLOSE_WITHIN_MIN * MINUTE_MS;
   return now > closeBy ? is("cooled") : is("hot", closeBy);
 }
 

@@ -1,6 +1,6 @@
 import { containerOf, kindKey, layersFor, manualShare, type Pot } from "../capacity/index.ts";
 import { FILLED_WAIT_MINUTES } from "../lot/index.ts";
-import { capital, formatDuration } from "../quantity/index.ts";
+import { MINUTE_MS, capital, formatDuration } from "../quantity/index.ts";
 import {
   isCan,
   shapeOf,
@@ -95,7 +95,7 @@ export function waitedTooLong(
     .map(({ code, method, filledAt, heatedAt }) => ({
       code,
       method,
-      minutes: ((heatedAt ?? until) - filledAt) / 60_000,
+      minutes: ((heatedAt ?? until) - filledAt) / MINUTE_MS,
     }))
     .filter((p) => p.minutes > FILLED_WAIT_MINUTES);
 }

@@ -1,4 +1,4 @@
-import { kPaFromPsi } from "../quantity/index.ts";
+import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
 import { cannerSteam } from "../steam/index.ts";
 import {
   effectiveEvents,
@@ -8,8 +8,6 @@ import {
   type RunEvent,
   type RunPlan,
 } from "../run/index.ts";
-
-const MINUTE = 60_000;
 
 /** Where and on what a run was done, as far as its heat is concerned. */
 export interface Kitchen {
@@ -45,7 +43,7 @@ const BELOW_KPA = kPaFromPsi(1);
  * @param steadyMs time of steady steam, ms, ≥ 0
  */
 export function airLeft(steadyMs: number): number {
-  return AIR_AT_FIRST * Math.exp(-steadyMs / MINUTE / AIR_TAU_MIN);
+  return AIR_AT_FIRST * Math.exp(-steadyMs / MINUTE_MS / AIR_TAU_MIN);
 }
 
 /**
@@ -141,9 +139,9 @@ export function cannerHistory(
     if (now > knots.at(-1)!.at) push(now, knots.at(-1)!.tempC);
     return knots;
   }
-  const zero = Math.max(over, state.zeroAt ?? over + kitchen.coolMinutes * MINUTE);
+  const zero = Math.max(over, state.zeroAt ?? over + kitchen.coolMinutes * MINUTE_MS);
   push(zero, boilC);
-  push(Math.max(zero, state.lidOffAt ?? zero + plan.settleMinutes * MINUTE), boilC - 4);
+  push(Math.max(zero, state.lidOffAt ?? zero + plan.settleMinutes * MINUTE_MS), boilC - 4);
   return knots;
 }
 

@@ -1,8 +1,7 @@
-import { kPaFromPsi } from "../quantity/index.ts";
+import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
 import { effectiveEvents, runAt, type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
 import { cannerHistory, type Kitchen, type Knot } from "./history.ts";
 
-const MINUTE = 60_000;
 /** Minutes to the boil and from the weight to pressure where a run has not got so far. Common practice, no source. */
 const TO_BOIL_MIN = 12;
 const COME_UP_MIN = 5;
@@ -48,17 +47,17 @@ export function courseOf(
   const view = runAt(plan, events, openedAt, now);
   const first = (type: RunEventType) => real.find((e) => e.type === type)?.at ?? null;
   const litAt = first("heat-on") ?? first("steam-steady") ?? openedAt;
-  const steamAt = first("steam-steady") ?? litAt + TO_BOIL_MIN * MINUTE;
+  const steamAt = first("steam-steady") ?? litAt + TO_BOIL_MIN * MINUTE_MS;
   const weight = first("weight-on");
   const reached = view.attempts[0]?.startedAt ?? null;
   return {
     litAt,
-    steam: (steamAt - litAt) / MINUTE,
+    steam: (steamAt - litAt) / MINUTE_MS,
     comeUp:
-      weight !== null && reached !== null && reached > weight ? (reached - weight) / MINUTE : COME_UP_MIN,
+      weight !== null && reached !== null && reached > weight ? (reached - weight) / MINUTE_MS : COME_UP_MIN,
     cool:
       view.zeroAt !== null && view.heatOffAt !== null
-        ? Math.max(0, view.zeroAt - view.heatOffAt) / MINUTE
+        ? Math.max(0, view.zeroAt - view.heatOffAt) / MINUTE_MS
         : kitchen.coolMinutes,
   };
 }
@@ -109,7 +108,7 @@ export function perfectHistory(
   const told: RunEvent[] = lines.map(({ minute, ...e }, i) => ({
     id: `${i}`,
     seq: i,
-    at: litAt + minute * MINUTE,
+    at: litAt + minute * MINUTE_MS,
     ...e,
   }));
   return cannerHistory(plan, told, kitchen, litAt, Infinity);

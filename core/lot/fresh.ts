@@ -1,9 +1,7 @@
-import { cFromF } from "#core/quantity";
+import { DAY_MS, cFromF } from "#core/quantity";
 import { type Source } from "../schedule/index.ts";
 import { type LotForm, type SpeciesGroup } from "../species/index.ts";
 import { type Treatment } from "./standing.ts";
-
-const DAY = 86_400_000;
 
 /** FSIS cold storage chart. From memory: compare before relying on it. */
 export const REFRIGERATOR_SOURCE: Source = {
@@ -52,7 +50,7 @@ export function refrigeratorDays(form: LotForm, treatments: readonly Treatment[]
  * @param since when it went in, ms since 1970 UTC
  */
 export function keepsUntil(since: number, form: LotForm, treatments: readonly Treatment[]): number {
-  return since + refrigeratorDays(form, treatments) * DAY;
+  return since + refrigeratorDays(form, treatments) * DAY_MS;
 }
 
 /**
@@ -76,7 +74,7 @@ export function keepsAfterCut(before: number | null, at: number, form: LotForm):
  * @param at when it was cooked, ms since 1970 UTC
  */
 export function keepsAfterCooking(before: number | null, at: number): number {
-  return before !== null && at > before ? before : at + REFRIGERATOR_DAYS.cooked * DAY;
+  return before !== null && at > before ? before : at + REFRIGERATOR_DAYS.cooked * DAY_MS;
 }
 
 /** Instants known of an animal before it is cut, ms since 1970 UTC; null where nobody wrote it down. */
@@ -105,6 +103,6 @@ export function keepsFromAnimal(
 ): number {
   const since = before.cooledAt ?? before.killedAt ?? before.takenBy;
   if (group !== "red-meat") return keepsUntil(since, form, []);
-  const hungUntil = since + HUNG_DAYS * DAY;
+  const hungUntil = since + HUNG_DAYS * DAY_MS;
   return cutAt > hungUntil ? hungUntil : keepsUntil(cutAt, form, []);
 }

@@ -1,3 +1,4 @@
+export { DAY_MS, HOUR_MS, MINUTE_MS } from "./time.ts";
 export { formatDecimal, formatFraction, parseNumber, readNumber, type DecimalSign } from "./number.ts";
 export {
   DEFAULT_UNIT,

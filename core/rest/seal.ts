@@ -1,4 +1,4 @@
-const HOUR = 3_600_000;
+import { DAY_MS, HOUR_MS } from "#core/quantity";
 
 /** What was found when a lid was pressed or a can end looked at. */
 export type SealFinding = "sealed" | "failed";
@@ -21,7 +21,7 @@ export const CHILLED_DAYS = 3;
  * @param heatOffAt when the heat was turned off, ms since 1970 UTC
  */
 export function decideBy(heatOffAt: number): number {
-  return heatOffAt + FAILED_SEAL_HOURS * HOUR;
+  return heatOffAt + FAILED_SEAL_HOURS * HOUR_MS;
 }
 
 /**
@@ -43,7 +43,7 @@ export function choicesForFailed(heatOffAt: number, now: number): Disposition[] 
  * @param heatOffAt when the heat was turned off, ms since 1970 UTC
  */
 export function dispositionDeadline(what: Disposition, decidedAt: number, heatOffAt: number): number | null {
-  if (what === "chill") return decidedAt + CHILLED_DAYS * 24 * HOUR;
+  if (what === "chill") return decidedAt + CHILLED_DAYS * DAY_MS;
   if (what === "repack") return decideBy(heatOffAt);
   return null;
 }

@@ -1,4 +1,4 @@
-import { kPaFromPsi } from "../quantity/index.ts";
+import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
 
 /** Highest gauge reading anyone could see on a canner that still stands, kPa (30 lb). Common practice, no source. */
 export const BELIEVABLE_KPA = kPaFromPsi(30);
@@ -11,7 +11,7 @@ export const CLOCK_SLACK_MS = 120_000;
 const RISE_KPA_MIN = kPaFromPsi(10);
 const JUMP_KPA = kPaFromPsi(1.5);
 /** Looked back over this long, and not over less: two readings a second apart tell no rate. ms. */
-export const BELIEF_MS = 60_000;
+export const BELIEF_MS = MINUTE_MS;
 const LEAST_MS = 15_000;
 
 /** A figure a gauge sent. Instants in ms since 1970 UTC. */
@@ -33,7 +33,7 @@ export function whyNotBelieved(figure: SentFigure, before: readonly SentFigure[]
   if (figure.gaugeKPa > BELIEVABLE_KPA) return "No canner stands so much. Is the unit right?";
   const since = before.filter((b) => figure.at - b.at >= LEAST_MS && figure.at - b.at <= BELIEF_MS);
   for (const b of since) {
-    const most = b.gaugeKPa + JUMP_KPA + (RISE_KPA_MIN * (figure.at - b.at)) / 60_000;
+    const most = b.gaugeKPa + JUMP_KPA + (RISE_KPA_MIN * (figure.at - b.at)) / MINUTE_MS;
     if (figure.gaugeKPa > most)
       return "This rises faster than a canner can. Is the unit right, and is it the same gauge?";
   }

@@ -1,9 +1,8 @@
+import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
 import { noteUnobserved } from "./change.ts";
 import { copyOfState, currentPeriod, newRunState, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
-
-const MINUTE = 60_000;
 
 /** A run as it stands at an instant: what happened, and the clocks that follow from it. */
 export interface RunView extends RunState {
@@ -77,7 +76,7 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
   const attempt = currentPeriod(state);
   const finishAt =
     state.completedAt ??
-    (state.phase === "processing" && attempt ? attempt.startedAt + plan.minutes * MINUTE : null);
+    (state.phase === "processing" && attempt ? attempt.startedAt + plan.minutes * MINUTE_MS : null);
   const watching = state.phase === "processing" && state.completedAt === null;
   const unwatchedS = watching ? Math.max(0, (now - (state.lastLookAt ?? state.phaseSince)) / 1000) : null;
   const view: RunView = {
@@ -85,8 +84,8 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
     now,
     ventDueAt: state.phase === "venting" ? ventDueAt(state, plan) : null,
     finishAt,
-    lidAt: state.phase === "settling" ? state.weightOffAt! + plan.settleMinutes * MINUTE : null,
-    checkAt: state.phase === "resting" ? state.unloadedAt! + plan.restHours * 60 * MINUTE : null,
+    lidAt: state.phase === "settling" ? state.weightOffAt! + plan.settleMinutes * MINUTE_MS : null,
+    checkAt: state.phase === "resting" ? state.unloadedAt! + plan.restHours * HOUR_MS : null,
     unwatchedS,
     alarm: null,
     alarmSince: null,
@@ -99,7 +98,7 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
   if (!call) return view;
   [view.alarm, view.alarmSince] = call;
   const answer = view.silenced;
-  const back = COMES_BACK_MIN[view.alarm] * MINUTE;
+  const back = COMES_BACK_MIN[view.alarm] * MINUTE_MS;
   const hush = answer?.alarm === view.alarm && answer.at >= view.alarmSince ? answer.at : null;
   view.answered = hush !== null && now - hush < back;
   const waited = (now - (hush === null ? view.alarmSince : hush + back)) / 1000;

@@ -1,7 +1,9 @@
+import { MINUTE_MS } from "#core/quantity";
+
 /** A clock of another device that is this near ours counts as ours, ms. */
 const SAME_MS = 5_000;
 /** A device's clock that is off by more when it delivers has contradicted itself since it was last compared, ms. */
-const CONTRADICTS_MS = 60_000;
+const CONTRADICTS_MS = MINUTE_MS;
 
 /** An instant as a device claims it. All ms since 1970 UTC. */
 export interface Claim {

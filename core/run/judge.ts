@@ -1,9 +1,9 @@
-import { kPaFromPsi } from "../quantity/index.ts";
+import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
 import { type RunPlan } from "./event.ts";
 import { OWN_DIAL, OWN_WEIGHT, governsNow, isReliedOn, standingOf, type Observation } from "./observation.ts";
 
 /** What a gauge sent says something of now for so long, ms; looks so near each other can contradict each other. */
-export const WORTH_MS = 60_000;
+export const WORTH_MS = MINUTE_MS;
 /** Two instruments may differ by this much, kPa (1 lb): what some offices replace a gauge for. Common practice, no source. */
 const AGREE_KPA = kPaFromPsi(1);
 /** A gauge this near zero has lost its pressure, kPa (0.15 lb: less than a dial can show). */

@@ -1,10 +1,9 @@
+import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { type RunEvent, type RunPlan } from "./event.ts";
 import { addDeviation, endPeriod, enterPhase, noteUnobserved, outOfPlace } from "./change.ts";
 import { lighterThan, applyLook, putOutOfService } from "./look.ts";
 import { LID_OFF_WITHIN_HOURS } from "../schedule/index.ts";
 import { currentPeriod, type RunState } from "./state.ts";
-
-const MINUTE = 60_000;
 
 /**
  * Brings the clocks of a state to an instant with no event in between: venting and process time count on. Changes
@@ -22,7 +21,7 @@ export function elapse(state: RunState, plan: RunPlan, now: number): void {
   }
   const attempt = currentPeriod(state);
   if (state.phase === "processing" && attempt && state.completedAt === null) {
-    const finish = attempt.startedAt + plan.minutes * MINUTE;
+    const finish = attempt.startedAt + plan.minutes * MINUTE_MS;
     if (now >= finish) {
       noteUnobserved(state, plan, attempt, finish);
       state.completedAt = finish;
@@ -36,9 +35,9 @@ export function ventDueAt(state: RunState, plan: RunPlan): number | null {
   const { vent } = state;
   if (vent.doneAt !== null) return vent.doneAt;
   if (vent.steadySince === null) return null;
-  const byClock = vent.steadySince + plan.ventMinutes * MINUTE;
+  const byClock = vent.steadySince + plan.ventMinutes * MINUTE_MS;
   if (plan.minBurnerToVentEndMinutes === null || state.burnerLitAt === null) return byClock;
-  return Math.max(byClock, state.burnerLitAt + plan.minBurnerToVentEndMinutes * MINUTE);
+  return Math.max(byClock, state.burnerLitAt + plan.minBurnerToVentEndMinutes * MINUTE_MS);
 }
 
 /**
@@ -227,10 +226,10 @@ function weightOff(state: RunState, event: RunEvent): void {
 
 function lidOff(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (state.phase !== "settling") return outOfPlace(state, event);
-  if (event.at - state.weightOffAt! < plan.settleMinutes * MINUTE)
+  if (event.at - state.weightOffAt! < plan.settleMinutes * MINUTE_MS)
     addDeviation(state, { kind: "lid-off-early", at: event.at });
   // Longer under the lid invites flat-sour spoilage: a matter of quality, recorded and nothing more.
-  else if (event.at - state.weightOffAt! > plan.settleMinutes * MINUTE + LID_OFF_WITHIN_HOURS * 60 * MINUTE)
+  else if (event.at - state.weightOffAt! > plan.settleMinutes * MINUTE_MS + LID_OFF_WITHIN_HOURS * HOUR_MS)
     addDeviation(state, { kind: "lid-off-late", at: event.at });
   state.lidOffAt = event.at;
   enterPhase(state, "unloading", event.at);

@@ -1,3 +1,4 @@
+import { HOUR_MS } from "#core/quantity";
 import { type ContainerKey } from "../schedule/index.ts";
 import { driftOf, GAUGE_STEP_MM, type Drift } from "./chart.ts";
 import { DIMENSION_NAMES, isPercent, type SeamDimension } from "./dimension.ts";
@@ -90,8 +91,6 @@ export const SET_UP_HOLDS_H = 12;
  */
 export const TEAR_DOWN_EVERY_H = 4;
 
-const HOUR = 3_600_000;
-
 /**
  * Returns whether a sealer may close cans of a size now, and why not, from everything that happened to it. Only a
  * passed setup test releases it after a jam, an adjustment, another size, too long a time, a figure beyond its limits
@@ -169,7 +168,7 @@ export function sealerStanding(
     if (lastSetUp.container !== container) {
       state = "set-up-needed";
       why = "It was last set up for another size. A set-up test before the first of this one.";
-    } else if (now - lastSetUp.at > SET_UP_HOLDS_H * HOUR) {
+    } else if (now - lastSetUp.at > SET_UP_HOLDS_H * HOUR_MS) {
       state = "set-up-needed";
       why = `The last set-up test is more than ${SET_UP_HOLDS_H} hours old. Test it on empty cans before the first.`;
     }

@@ -1,9 +1,9 @@
+import { Z90 } from "../estimate/index.ts";
+
 /** Months of history below which nothing is forecast. Common practice, no source. */
 export const LEAST_MONTHS = 6;
 /** How strongly the newest month counts. A quarter follows a change of habit in about four months; assumed, no source. */
 const ALPHA = 0.25;
-/** Two-sided 90 % of the normal distribution. */
-const Z90 = 1.6448536269514722;
 
 /**
  * Returns what each next value was expected to be by single exponential smoothing, in the unit of the values: S₂ to

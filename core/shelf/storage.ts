@@ -1,3 +1,5 @@
+import { DAY_MS } from "#core/quantity";
+
 /** Where canned food keeps best, °C (50 to 70 °F). Source: USDA 2015, Guide 1 (storing canned food), from memory. */
 export const ADVICE_C = { low: 10, high: 21.2 } as const;
 /** Food in a jar begins to freeze about here, °C; ice pushes lids up. From memory, no source. */
@@ -29,7 +31,7 @@ export function storageState(tempC: number): StorageState {
 }
 
 /** A reading speaks for no longer than this after it, ms: what a room did in between seldom readings nobody knows. Common practice, no source. */
-const SPEAKS_FOR_MS = 2 * 86_400_000;
+const SPEAKS_FOR_MS = 2 * DAY_MS;
 
 /** A stretch in which a room froze or was hot: from the first reading that says so to the next that does not. */
 export interface StorageEvent {

@@ -1,13 +1,13 @@
 import { createHash, randomBytes } from "node:crypto";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { type Larder } from "#store/db";
 
-const HOUR_MS = 3_600_000;
 /** A screen stays in for so long after it was last used. */
-export const SESSION_MS = 60 * 24 * HOUR_MS;
+export const SESSION_MS = 60 * DAY_MS;
 /** Its key is changed so often, */
 const ROTATE_MS = 12 * HOUR_MS;
 /** and the one before is taken for a moment longer: a page asks for several things at once. */
-const OVERLAP_MS = 60_000;
+const OVERLAP_MS = MINUTE_MS;
 
 /**
  * Returns the SHA-256 of a session key: enough to recognize the key, not enough to use it. A key holds 256 random

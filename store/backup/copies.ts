@@ -12,6 +12,7 @@ import {
 } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
+import { DAY_MS } from "#core/quantity";
 import { LaterLayout, refuse, refuseLaterLayout, integrityProblems, type Larder } from "#store/db";
 import { earlierStatements, ownWitness, saveStatement, signStatement, witnessOf } from "#store/witness";
 import { BACKUP_REASONS, backupsToKeep, type BackupReason, type Dated } from "./rotation.ts";
@@ -176,7 +177,7 @@ export function backupIsDue(larder: Larder): boolean {
   const [newest] = listBackups(larder.folder);
   const changed = larder.sqlite.prepare("select max(at) from write_key").pluck().get() as number | null;
   if (changed === null) return false;
-  return !newest || (larder.now() - newest.at >= 86_400_000 && changed > newest.at);
+  return !newest || (larder.now() - newest.at >= DAY_MS && changed > newest.at);
 }
 
 /** Waits until a file's or folder's content is on the disk, so that it survives a power cut. */

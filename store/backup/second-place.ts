@@ -5,6 +5,7 @@ import { basename, isAbsolute, join, relative, resolve } from "node:path";
 import { pipeline } from "node:stream/promises";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
+import { DAY_MS } from "#core/quantity";
 import { once, Refused, writeWhole, type Larder, type Write } from "#store/db";
 import { listStatements } from "#store/witness";
 import { backupFolder, listBackups, readBackupName, flushToDisk } from "./copies.ts";
@@ -30,7 +31,7 @@ export interface SecondPlace extends z.output<typeof Place> {
 const SETTINGS = "second-place.json";
 const MARK = "patient-larder-backups.json";
 /** After so long without a backup there, somebody is told, ms. Common practice, no source. */
-const OVERDUE_MS = 3 * 86_400_000;
+const OVERDUE_MS = 3 * DAY_MS;
 
 const save = (folder: string, place: z.output<typeof Place>) =>
   writeWhole(join(folder, SETTINGS), `${JSON.stringify(place, null, 1)}\n`);

@@ -1,4 +1,5 @@
 import { v7 as uuid } from "uuid";
+import { MINUTE_MS } from "#core/quantity";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { type LoggerRow } from "#core/cold";
 import { getHarvest } from "#store/harvest";
@@ -169,7 +170,7 @@ export function addProbeReadings(
   return larder.sqlite
     .transaction(() => {
       getHarvest(larder, harvestId);
-      const late = readings.findIndex((r) => r.at > larder.now() + 60_000);
+      const late = readings.findIndex((r) => r.at > larder.now() + MINUTE_MS);
       if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
       const accepted = insertRows(
         larder,

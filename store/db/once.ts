@@ -1,4 +1,5 @@
 import { eq } from "drizzle-orm";
+import { DAY_MS } from "#core/quantity";
 import { audit, codeRegister, writeKey } from "../schema/index.ts";
 import { changed } from "./changes.ts";
 import { codeFor } from "#core/code";
@@ -157,7 +158,7 @@ function writeAudit(
 }
 
 /** A key is remembered so long: no screen keeps what it could not send for longer. ms */
-const REMEMBERED_MS = 90 * 86_400_000;
+const REMEMBERED_MS = 90 * DAY_MS;
 
 /** Deletes keys of writes that are older than 90 days, which nobody sends again. Returns how many. */
 export function pruneWriteKeys(larder: Larder): number {

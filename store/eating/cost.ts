@@ -1,4 +1,5 @@
 import { v7 as uuid } from "uuid";
+import { MINUTE_MS } from "#core/quantity";
 import { once, type Larder, type Write } from "#store/db";
 import { PRICE_KEYS, costOf, type PriceKey, type Prices } from "#core/cost";
 import { fireEstimate } from "#core/supply";
@@ -28,13 +29,12 @@ export function setPrices(larder: Larder, write: Write, prices: Prices): void {
   });
 }
 
-const MIN = 60_000;
 const MJ_PER_KWH = 3.6;
 
 /** What a burner took, kWh: full flame until the load was at pressure, then as much as holds it. Instants in ms. */
 function kWhOf(powerW: number, lit: number, atPressure: number, off: number): number {
   const held = Math.min(Math.max(lit, atPressure), off);
-  const minutes = { heatUp: (held - lit) / MIN, vent: 0, process: (off - held) / MIN };
+  const minutes = { heatUp: (held - lit) / MINUTE_MS, vent: 0, process: (off - held) / MINUTE_MS };
   return fireEstimate(powerW, minutes).energyMJ / MJ_PER_KWH;
 }
 

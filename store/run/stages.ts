@@ -1,11 +1,11 @@
 import { and, desc, eq, isNotNull } from "drizzle-orm";
+import { MINUTE_MS } from "#core/quantity";
 import { type Larder } from "#store/db";
 import { type LearnedStage } from "#core/day";
 import { type RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
 import { nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 
-const MIN = 60_000;
 /** Earlier runs that teach; older ones say little about today's burner. */
 const TEACHING = 12;
 
@@ -24,7 +24,7 @@ export function pastStages(larder: Larder, cannerId: string): Record<LearnedStag
     const view = viewOfRun(larder, row, events, nowFor(events, larder.now()));
     const first = (type: RunEvent["type"]) => events.settled.find((e) => e.type === type)?.at ?? null;
     const between = (stage: LearnedStage, from: number | null, to: number | null) => {
-      const minutes = from !== null && to !== null ? (to - from) / MIN : 0;
+      const minutes = from !== null && to !== null ? (to - from) / MINUTE_MS : 0;
       // A stage nobody tapped through properly teaches nothing.
       if (minutes > 0.5 && minutes < 180) past[stage].push(minutes);
     };

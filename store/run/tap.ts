@@ -1,3 +1,4 @@
+import { HOUR_MS } from "#core/quantity";
 import { Refused, type Larder } from "#store/db";
 import { believedInstant, whyNot, whyNotUndone, type Instant, type RunEvent } from "#core/run";
 import { appendInTransaction, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
@@ -21,7 +22,7 @@ export interface Delivery {
 }
 
 /** A screen keeps a tap for so long at most, ms: what is older is not taken. Common practice, no source. */
-const KEPT_AT_MOST_MS = 48 * 3_600_000;
+const KEPT_AT_MOST_MS = 48 * HOUR_MS;
 
 /**
  * Records what somebody at the stove says, once for each id, after asking the guard. Returns whether it was new.

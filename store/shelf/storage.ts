@@ -1,4 +1,5 @@
 import { v7 as uuid } from "uuid";
+import { MINUTE_MS } from "#core/quantity";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { FREEZES_C, HEAT_C, storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
 import { type ContainerKey } from "#core/schedule";
@@ -35,7 +36,7 @@ export function addStorageEntry(
       throw new Refused({ room: "Choose a room with a shelf in it." });
     if (!(tempC >= BELIEVABLE_C.low && tempC <= BELIEVABLE_C.high))
       throw new Refused({ temp: "No room with shelves is that cold or hot. Read the thermometer again." });
-    if (at > larder.now() + 60_000) throw new Refused({ at: "This time has not come yet." });
+    if (at > larder.now() + MINUTE_MS) throw new Refused({ at: "This time has not come yet." });
     const id = uuid();
     larder.db.insert(storageEntry).values({ id, room, at, tempC, byId: write.byId }).run();
     return { result: null, note: { kind: "room", id: room, detail: { tempC, at } } };

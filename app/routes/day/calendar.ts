@@ -1,6 +1,6 @@
 import ical, { ICalAlarmType } from "ical-generator";
 import type { Route } from "./+types/calendar";
-import { formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
+import { MINUTE_MS, formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
 import { atHome } from "../../server/context";
 import { plannedDay } from "../../server/day";
 import { planning } from "../../server/planning";
@@ -41,7 +41,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     add(
       `out-${t.lotId}`,
       t.at,
-      t.at + 15 * 60_000,
+      t.at + 15 * MINUTE_MS,
       `Take lot ${t.code} out to thaw`,
       "In the fridge, on a tray.",
       0,

@@ -9,7 +9,7 @@ import {
 import { useRef } from "react";
 import { useSubmit } from "react-router";
 import { v7 as uuid } from "uuid";
-import { formatDuration } from "#core/quantity";
+import { HOUR_MS, MINUTE_MS, formatDuration } from "#core/quantity";
 import { Button } from "#ui/button";
 import { KeyedForm, keyFor } from "#ui/form";
 import { STAGE_WORDS } from "../../words/day";
@@ -52,7 +52,7 @@ export function Timeline({
   const at = (t: number) => `${((t - day.startAt) / span) * 100}%`;
   const canners = [...new Set(day.loads.map((l) => l.canner))];
   const lit = (load: number) => day.blocks.find((b) => b.load === load && b.stage === "load")!.from;
-  const minuteOf = (t: number) => Math.max(0, Math.round((t - day.startAt) / 60_000));
+  const minuteOf = (t: number) => Math.max(0, Math.round((t - day.startAt) / MINUTE_MS));
   const drop = (e: DragEndEvent) => {
     const wide = box.current?.clientWidth ?? 0;
     const load = Number(e.active.id);
@@ -155,11 +155,10 @@ export function Timeline({
 }
 
 function Hours({ day, zone, at }: { day: PlannedDay; zone: string; at: (t: number) => string }) {
-  const HOUR = 3_600_000;
-  const every = day.endAt - day.startAt > 10 * HOUR ? 2 * HOUR : HOUR;
+  const every = day.endAt - day.startAt > 10 * HOUR_MS ? 2 * HOUR_MS : HOUR_MS;
   const first = Math.ceil(day.startAt / every) * every;
   const hours: number[] = [];
-  for (let t = first; t < day.endAt - HOUR / 3; t += every) hours.push(t);
+  for (let t = first; t < day.endAt - HOUR_MS / 3; t += every) hours.push(t);
   return (
     <div className="fig relative h-7 text-[1.15rem]">
       {hours.map((t) => (

@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { HOUR_MS } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import { THAW_METHODS, thawEstimate } from "#core/cold";
@@ -29,8 +30,6 @@ import {
   writeBy,
 } from "../../server/form";
 import { holdForms, type PlaceHold } from "../../server/hold";
-
-const HOUR = 3_600_000;
 
 /** Everything that can be done with one lot. */
 export async function lotAction(home: Home, request: Request, code: string) {
@@ -92,7 +91,7 @@ function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
             thick: "A bag is between 5 mm and 40 cm thick (¼ in to 16 in). Measure it flat.",
           });
         const water = speciesByKey(lot.species[0] ?? "")?.composition.water;
-        const took = thawEstimate(v.method, lot.leftKg, v.thick, water).hours * HOUR;
+        const took = thawEstimate(v.method, lot.leftKg, v.thick, water).hours * HOUR_MS;
         if (v.when === "by" && v.readyAt === undefined)
           throw new Refused({ readyAt: "Say when it has to be ready." });
         recordLotEvent(

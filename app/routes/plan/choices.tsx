@@ -3,7 +3,7 @@ import { useRef } from "react";
 import { Form, useSubmit } from "react-router";
 import { type SubmissionResult } from "@conform-to/react";
 import type { Route } from "./+types/route";
-import { formatMass } from "#core/quantity";
+import { DAY_MS, formatMass } from "#core/quantity";
 import { isCan, shapeOf, SHAPES } from "#core/schedule";
 import { kindKey } from "#core/capacity";
 import { Button } from "#ui/button";
@@ -48,7 +48,7 @@ export function Choices({ data, result }: { data: Data; result: SubmissionResult
     plan();
   };
   const problem = problemOf(resultOf(result, "wish"));
-  const old = data.now - OLD_DAYS * 86_400_000;
+  const old = data.now - OLD_DAYS * DAY_MS;
   return (
     <Form method="post" ref={form} onChange={plan} key={data.key} className="space-y-6">
       <input type="hidden" name="intent" value="wish" />

@@ -1,7 +1,7 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { countOf } from "#core/quantity";
+import { HOUR_MS, countOf } from "#core/quantity";
 import { isCan, type ContainerKey, shapeOf } from "#core/schedule";
 import { TEAR_DOWN_EVERY_H, USUAL_PLATES, limitsFrom } from "#core/seam";
 import {
@@ -102,7 +102,7 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
   const { sealer, standing, size, zone, now, tally } = loaderData;
   const shape = shapeOf(size);
   const since = standing?.lastSetUpAt ?? null;
-  const due = since !== null && now - since > TEAR_DOWN_EVERY_H * 3_600_000;
+  const due = since !== null && now - since > TEAR_DOWN_EVERY_H * HOUR_MS;
   return (
     <Page
       title={

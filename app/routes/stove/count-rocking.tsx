@@ -1,10 +1,9 @@
 import { useState } from "react";
-import { countOf } from "#core/quantity";
+import { MINUTE_MS, countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
 import { type Tools } from "./data";
 
-const MINUTE_MS = 60_000;
 /** Counted for less than this, it tells nothing, ms. */
 const LEAST_MS = 20_000;
 

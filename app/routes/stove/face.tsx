@@ -1,5 +1,5 @@
 import { type Due } from "#core/agenda";
-import { formatClock, formatPressure, formatVolume } from "#core/quantity";
+import { MINUTE_MS, formatClock, formatPressure, formatVolume } from "#core/quantity";
 import { type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
@@ -106,9 +106,12 @@ function Water({ data, view }: { data: StoveData; view: RunView }) {
   const { water, run } = data;
   const vented = view.vent.doneAt === null ? 0 : run.plan.ventMinutes;
   const weightOn = view.attempts[0]?.startedAt ?? view.phaseSince;
-  const until = view.finishAt ?? view.now + run.plan.minutes * 60_000;
+  const until = view.finishAt ?? view.now + run.plan.minutes * MINUTE_MS;
   const left = (at: number) =>
-    waterLeft(water.litres, water.burnerW, { vent: vented, pressure: Math.max(0, at - weightOn) / 60_000 });
+    waterLeft(water.litres, water.burnerW, {
+      vent: vented,
+      pressure: Math.max(0, at - weightOn) / MINUTE_MS,
+    });
   const end = left(until);
   const low = end < LOW_WATER_LITRES;
   return (

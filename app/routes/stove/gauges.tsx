@@ -1,4 +1,4 @@
-import { formatDuration, formatPressure } from "#core/quantity";
+import { MINUTE_MS, formatDuration, formatPressure } from "#core/quantity";
 import { OWN_DIAL, OWN_WEIGHT, UNNAMED, WORTH_MS, isReliedOn, standingOf, type Observation } from "#core/run";
 import { Button } from "#ui/button";
 import { standingWords } from "../../words/run";
@@ -6,7 +6,6 @@ import { type StoveData, type Tools } from "./data";
 
 /** A gauge that sends is live while its last word is younger than this, ms. */
 const LIVE_MS = 20_000;
-const MIN_MS = 60_000;
 
 /** Names of the instruments this run may go by, the canner's own first. */
 export function instrumentsOf(plan: StoveData["run"]["plan"], seen: Record<string, Observation>): string[] {
@@ -82,7 +81,7 @@ function saidWords(o: Observation | undefined, now: number, units: StoveData["un
       ? "live"
       : ago < WORTH_MS
         ? "just now"
-        : `${formatDuration(Math.floor(ago / MIN_MS) * 60)} ago`;
+        : `${formatDuration(Math.floor(ago / MINUTE_MS) * 60)} ago`;
   const { says } = o;
   const what =
     says.relation === "value"

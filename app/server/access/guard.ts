@@ -1,4 +1,5 @@
 import type { NextFunction, Request, RequestHandler, Response } from "express";
+import { DAY_MS } from "#core/quantity";
 import { isRunOf, knownSession, knownToken, type Right, type Token } from "#store/access";
 import { onBehalfOf, type Larder } from "#store/db";
 import { clockNow } from "../clock";
@@ -24,7 +25,7 @@ const MAY: Record<Right, { method: string; path: RegExp }[]> = {
 };
 
 /** What was said on a screen that could not reach the larder is taken for so long, ms. */
-const SAID_AT_MOST_MS = 7 * 86_400_000;
+const SAID_AT_MOST_MS = 7 * DAY_MS;
 
 export type Answer = (res: Response, status: number, title: string) => void;
 

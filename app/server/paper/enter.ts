@@ -2,7 +2,7 @@ import { DateTime } from "luxon";
 import { readWall } from "#core/calendar";
 import { v7 as uuid } from "uuid";
 import { onBehalfOf, Refused, scopeNow, type Write } from "#store/db";
-import { parseQuantity } from "#core/quantity";
+import { DAY_MS, parseQuantity } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { getRun, openRun, runBetween, tapRun, type Tap } from "#store/run";
 import { type Home } from "../context";
@@ -41,7 +41,6 @@ export interface RunSheet {
   equipmentReason: string | null;
 }
 
-const DAY_MS = 86_400_000;
 /** A sheet older than this is no sheet of a day without power. */
 const OLDEST_MS = 60 * DAY_MS;
 

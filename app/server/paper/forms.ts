@@ -10,12 +10,10 @@ import {
 } from "#core/schedule";
 import { formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
 import { type Household } from "#store/household";
-import { newPdf, type Doc } from "../pdf";
+import { INK, newPdf, SOFT, type Doc } from "../pdf";
 import { SHEET_TIMES } from "./enter";
 
 const MARGIN = 42;
-const INK = "#1c1a17";
-const SOFT = "#5d564c";
 const ROW = 26;
 
 /**

@@ -1,4 +1,5 @@
 import {
+  MINUTE_MS,
   countOf,
   formatAltitude,
   formatDuration,
@@ -317,7 +318,7 @@ function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
   return {
     points,
     from: view.burnerLitAt ?? run.openedAt,
-    to: Math.max(to, (view.burnerLitAt ?? run.openedAt) + 60_000),
+    to: Math.max(to, (view.burnerLitAt ?? run.openedAt) + MINUTE_MS),
     floorKPa,
     attempts: view.attempts.map((a) => ({
       from: a.startedAt,

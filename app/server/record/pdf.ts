@@ -1,12 +1,10 @@
-import { newPdf, type Doc } from "../pdf";
+import { INK, newPdf, SOFT, type Doc } from "../pdf";
 import { drawQr } from "../qr";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { clockTime } from "../../words/time";
 import { thinned } from "../../words/trace";
 import { type PressureTrace, type ProcessRecord } from "./facts";
 
-const INK = "#1c1a17";
-const SOFT = "#5d564c";
 const STOP = "#9c2117";
 const MARGIN = 40;
 /** Side of the history code's square, points: 24 mm. */

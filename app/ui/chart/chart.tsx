@@ -1,5 +1,6 @@
 import { useCallback } from "react";
 import type { EChartsCoreOption } from "echarts/core";
+import { DAY_MS } from "#core/quantity";
 import { useECharts, type ChartLook } from "./use-echarts";
 import { ChartBox } from "./box";
 
@@ -32,7 +33,6 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
   return <ChartBox box={box} summary={summary} height={height} />;
 }
 
-const DAY_MS = 86_400_000;
 /** Over so long a time the hour says nothing, ms. */
 const MONTHS_MS = 45 * DAY_MS;
 
