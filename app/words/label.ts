@@ -1,7 +1,8 @@
+import { localDay } from "#core/calendar";
 import { capital, formatPressure, type UnitSystem } from "#core/quantity";
 import type { Shelved } from "#store/shelf";
 import { containersWords, foodWords } from "./load";
-import { dayWords, localDay } from "./time";
+import { dayWords } from "./time";
 
 /** What stands on a label, line by line, the most needed first. */
 export interface LabelText {

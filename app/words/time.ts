@@ -1,7 +1,8 @@
+import { addDays, localDay } from "#core/calendar";
+
 const PARTS = {
   clock: { hour: "2-digit", minute: "2-digit" },
   seconds: { hour: "2-digit", minute: "2-digit", second: "2-digit" },
-  iso: { year: "numeric", month: "2-digit", day: "2-digit" },
   long: { day: "numeric", month: "long", year: "numeric" },
   short: { day: "numeric", month: "short", year: "numeric" },
   week: { weekday: "short", day: "numeric", month: "short" },
@@ -14,8 +15,7 @@ function formatFor(parts: keyof typeof PARTS, zone: string): Intl.DateTimeFormat
   const key = `${parts} ${zone}`;
   const known = formats.get(key);
   if (known) return known;
-  const locale = parts === "iso" ? "sv-SE" : "en-GB";
-  const made = new Intl.DateTimeFormat(locale, { timeZone: zone, ...PARTS[parts] });
+  const made = new Intl.DateTimeFormat("en-GB", { timeZone: zone, ...PARTS[parts] });
   formats.set(key, made);
   return made;
 }
@@ -25,9 +25,6 @@ export const clockTime = (at: number, zone: string): string => formatFor("clock"
 
 /** `15:41:07`. */
 export const clockSeconds = (at: number, zone: string): string => formatFor("seconds", zone).format(at);
-
-/** Local day, `2026-11-20`. */
-export const localDay = (at: number, zone: string): string => formatFor("iso", zone).format(at);
 
 /** `20 November 2026`. */
 export const longDay = (at: number, zone: string): string => formatFor("long", zone).format(at);
@@ -39,9 +36,10 @@ export const dayWords = (day: string): string => formatFor("short", "UTC").forma
 export function whenWords(at: number, now: number, zone: string): string {
   const day = localDay(at, zone);
   const time = clockTime(at, zone);
-  if (day === localDay(now, zone)) return time;
-  if (day === localDay(now + 86_400_000, zone)) return `tomorrow ${time}`;
-  if (day === localDay(now - 86_400_000, zone)) return `yesterday ${time}`;
+  const today = localDay(now, zone);
+  if (day === today) return time;
+  if (day === addDays(today, 1)) return `tomorrow ${time}`;
+  if (day === addDays(today, -1)) return `yesterday ${time}`;
   // Put together by hand: not every browser and server agree on the comma after a weekday.
   const parts = formatFor("week", zone).formatToParts(at);
   const part = (type: string) => parts.find((p) => p.type === type)?.value;

@@ -1,8 +1,9 @@
 import { describe, expect, test } from "vitest";
+import { localDay } from "#core/calendar";
 import { newRunState, viewOf, samplePlan } from "#core/run";
 import { containersWords, loadWords, speciesWords } from "./load";
 import { deviationWords, restartWords } from "./run";
-import { clockTime, dayWords, localDay, whenWords } from "./time";
+import { clockTime, dayWords, whenWords } from "./time";
 
 const ZONE = "America/Denver";
 const NOW = Date.UTC(2026, 10, 20, 21, 30); // 14:30 on 20 November in Denver
@@ -13,6 +14,16 @@ describe("times, in the household's own zone", () => {
     expect(whenWords(NOW + 18 * 3_600_000, NOW, ZONE)).toBe("tomorrow 08:30");
     expect(whenWords(NOW - 18 * 3_600_000, NOW, ZONE)).toBe("yesterday 20:30");
     expect(whenWords(NOW + 3 * 86_400_000, NOW, ZONE)).toBe("Mon 23 Nov, 14:30");
+  });
+  test("tomorrow is the day after today, also when that day has 23 or 25 hours", () => {
+    // Denver's clocks went forward on 8 March 2026 and back on 1 November 2026 (IANA tz database).
+    const saturdayNight = Date.UTC(2026, 2, 8, 6, 30);
+    expect(whenWords(Date.UTC(2026, 2, 8, 15), saturdayNight, ZONE)).toBe("tomorrow 09:00");
+    expect(whenWords(Date.UTC(2026, 2, 9, 15), saturdayNight, ZONE)).toBe("Mon 9 Mar, 09:00");
+    const sundayEarly = Date.UTC(2026, 10, 1, 6, 30);
+    expect(whenWords(Date.UTC(2026, 10, 2, 16), sundayEarly, ZONE)).toBe("tomorrow 09:00");
+    const sundayLate = Date.UTC(2026, 10, 2, 6, 30);
+    expect(whenWords(Date.UTC(2026, 9, 31, 15), sundayLate, ZONE)).toBe("yesterday 09:00");
   });
   test("late in the evening it is still the same local day, and a local day is never shifted", () => {
     expect(localDay(Date.UTC(2026, 10, 21, 5), ZONE)).toBe("2026-11-20");

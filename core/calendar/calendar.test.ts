@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { DateTime } from "luxon";
 import { describe, expect, test } from "vitest";
-import { calendarIn, isDayOfYear, isSouth, usualSeasonFrom } from "./index.ts";
+import { addDays, calendarIn, dayStarts, isDayOfYear, isSouth, localDay, usualSeasonFrom } from "./index.ts";
 
 // Held against luxon, which reads the same database of zones in a way of its own (IANA tz, by the ICU of Node).
 const ZONES = [
@@ -22,10 +22,9 @@ describe.each(ZONES)("%s", (zone) => {
   const calendar = calendarIn(zone);
   const luxon = (at: number) => DateTime.fromMillis(at, { zone });
   test("every hour of a year, its day and month, across both changes of the clocks", () => {
-    for (let at = from; at < from + 400 * 24 * HOUR; at += HOUR) {
-      expect(calendar.dayOf(at)).toBe(luxon(at).toISODate());
-      expect(calendar.monthOf(at)).toBe(luxon(at).toFormat("yyyy-MM"));
-    }
+    const hours = Array.from({ length: 400 * 24 }, (_, n) => from + n * HOUR);
+    expect(hours.map((at) => calendar.dayOf(at))).toEqual(hours.map((at) => luxon(at).toISODate()));
+    expect(hours.map((at) => calendar.monthOf(at))).toEqual(hours.map((at) => luxon(at).toFormat("yyyy-MM")));
   });
   test("every day begins where luxon has it begin, and ends where the next begins", () => {
     for (let n = 0; n < 400; n++) {
@@ -34,11 +33,19 @@ describe.each(ZONES)("%s", (zone) => {
       expect(calendar.endOf(day.toISODate()!)).toBe(day.plus({ days: 1 }).startOf("day").toMillis());
     }
   });
+  test("the days that begin within a year are luxon's, each once", () => {
+    const days = Array.from({ length: 400 }, (_, n) =>
+      DateTime.fromMillis(from, { zone }).startOf("day").plus({ days: n }).startOf("day").toMillis(),
+    );
+    expect(dayStarts(days[0]!, days.at(-1)!, zone)).toEqual(days.slice(0, -1));
+    expect(dayStarts(days[5]! + 1, days[6]!, zone)).toEqual([]);
+  });
   test("any instant of two centuries", () =>
     fc.assert(
       fc.property(fc.integer({ min: Date.UTC(1971, 0, 1), max: Date.UTC(2090, 0, 1) }), (at) => {
         expect(calendar.dayOf(at)).toBe(luxon(at).toISODate());
         const day = calendar.dayOf(at);
+        expect(localDay(at, zone)).toBe(day);
         expect(calendar.startOf(day)).toBeLessThanOrEqual(at);
         expect(calendar.endOf(day)).toBeGreaterThan(at);
       }),
@@ -86,3 +93,15 @@ test("a zone that does not exist, and a day that not every year has, are refused
   }
   expect(isDayOfYear("02-28")).toBe(true);
 });
+
+test("a day so many days on is luxon's, over leap days and the turn of years", () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: Date.UTC(1971, 0, 1), max: Date.UTC(2090, 0, 1) }),
+      fc.integer({ min: -800, max: 800 }),
+      (at, days) => {
+        const day = DateTime.fromMillis(at, { zone: "utc" });
+        expect(addDays(day.toISODate()!, days)).toBe(day.plus({ days }).toISODate());
+      },
+    ),
+  ));

@@ -1,4 +1,6 @@
 import { IANAZone } from "luxon";
+import { MINUTE_MS } from "#core/quantity";
+import { addDays, localDay } from "./day.ts";
 import { isSouth } from "./south.ts";
 
 /** A day of the year on which something begins each year, `MM-DD`. */
@@ -44,7 +46,6 @@ export function isDayOfYear(text: string): boolean {
 
 /** Offsets change on full quarters of an hour: nothing in between need be asked of the zone twice. ms */
 const STEP_MS = 900_000;
-const MINUTE_MS = 60_000;
 const MOST_KEPT = 50_000;
 
 const made = new Map<string, Calendar>();
@@ -82,7 +83,16 @@ function make(zone: string, from: DayOfYear): Calendar {
     offsets.set(step, offset);
     return offset;
   };
-  const dayOf = (at: number) => new Date(at + offsetAt(at)).toISOString().slice(0, 10);
+  const days = new Map<number, string>();
+  const dayOf = (at: number): string => {
+    const step = Math.floor(at / STEP_MS);
+    const known = days.get(step);
+    if (known !== undefined) return known;
+    if (days.size > MOST_KEPT) days.clear();
+    const day = localDay(step * STEP_MS, zone);
+    days.set(step, day);
+    return day;
+  };
   const startOf = (day: string): number => {
     const midnight = Date.parse(`${day}T00:00:00Z`);
     // Offsets lie between −12 and +14 hours; what is nearest is found by going back to the first step of the day.
@@ -102,6 +112,6 @@ function make(zone: string, from: DayOfYear): Calendar {
       return { key: String(year), name };
     },
     startOf,
-    endOf: (day) => startOf(new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10)),
+    endOf: (day) => startOf(addDays(day, 1)),
   };
 }

@@ -1,3 +1,6 @@
+import { localDay } from "#core/calendar";
+import { DAY_MS } from "#core/quantity";
+
 /** Why a copy was made. */
 export const BACKUP_REASONS = ["daily", "by-hand", "before-update", "before-restore"] as const;
 export type BackupReason = (typeof BACKUP_REASONS)[number];
@@ -9,7 +12,6 @@ export interface Dated {
   why: BackupReason;
 }
 
-const DAY_MS = 86_400_000;
 /** How far back a copy is kept for each day, each week and each month. Common practice, no source. */
 const DAYS = 7;
 const WEEKS = 5;
@@ -25,10 +27,12 @@ export function backupsToKeep(copies: readonly Dated[]): Set<string> {
   const newestFirst = [...copies].sort((a, b) => b.at - a.at || (a.name < b.name ? 1 : -1));
   const keep = new Set<string>(newestFirst.slice(0, 1).map((c) => c.name));
   const daily = newestFirst.filter((c) => c.why === "daily");
+  // A folder of copies belongs to no household until one is read: their days are counted in UTC, as in their names.
+  const dayOf = (at: number) => localDay(at, "UTC");
   const spans: [number, (at: number) => string][] = [
-    [DAYS, (at) => new Date(at).toISOString().slice(0, 10)],
+    [DAYS, dayOf],
     [WEEKS, (at) => String(Math.floor((at / DAY_MS + 3) / 7))],
-    [MONTHS, (at) => new Date(at).toISOString().slice(0, 7)],
+    [MONTHS, (at) => dayOf(at).slice(0, 7)],
   ];
   for (const [most, spanOf] of spans) {
     const seen = new Set<string>();

@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import { importColdRows, addColdEntry, MOST_BYTES, readLogFile, strikeColdEntry } from "#store/cold";
@@ -20,7 +21,7 @@ import {
 } from "#store/harvest";
 import { Refused } from "#store/db";
 import { parseNumber, type Writing } from "#core/quantity";
-import { localDay } from "../../words/time";
+
 import { type Home } from "../../server/context";
 import {
   byIntent,

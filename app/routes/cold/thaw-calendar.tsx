@@ -1,4 +1,6 @@
 import { Link } from "react-router";
+import { DAY_MS } from "#core/quantity";
+import { dayStarts } from "#core/calendar";
 import type { UnitSystem } from "#core/quantity";
 import type { Lot } from "#store/lot";
 import { contentsOf, patternOf } from "#ui/glyph";
@@ -6,8 +8,6 @@ import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { lotAmount } from "../../words/lot";
 import { whenWords } from "../../words/time";
-
-const DAY = 86_400_000;
 
 /** What comes out of the freezer and when it is ready, as a strip of days with each thaw drawn along it. */
 export function ThawCalendar({
@@ -24,7 +24,7 @@ export function ThawCalendar({
   const thaws = lots.filter((l) => l.thaw).sort((a, b) => a.thaw!.startAt - b.thaw!.startAt);
   if (thaws.length === 0) return null;
   const from = Math.min(now, ...thaws.map((l) => l.thaw!.startAt));
-  const until = Math.max(now + 2 * DAY, ...thaws.map((l) => l.thaw!.readyAt + DAY / 4));
+  const until = Math.max(now + 2 * DAY_MS, ...thaws.map((l) => l.thaw!.readyAt + DAY_MS / 4));
   const x = (at: number) => ((at - from) / (until - from)) * 1000;
   const weekday = new Intl.DateTimeFormat("en-GB", { timeZone: zone, weekday: "short", day: "numeric" });
   const height = 30 + thaws.length * 34;
@@ -38,7 +38,7 @@ export function ThawCalendar({
           style={{ height }}
           aria-hidden="true"
         >
-          {midnights(from, until, zone).map((at) => (
+          {dayStarts(from, until, zone).map((at) => (
             <path
               key={at}
               d={`M${x(at)} 0V${height}`}
@@ -79,7 +79,7 @@ export function ThawCalendar({
             vectorEffect="non-scaling-stroke"
           />
         </svg>
-        {midnights(from, until, zone).map((at) => (
+        {dayStarts(from, until, zone).map((at) => (
           <span
             key={at}
             className="absolute top-0 overflow-hidden pl-1 text-[0.85rem] whitespace-nowrap text-soft"
@@ -106,14 +106,4 @@ export function ThawCalendar({
       </ul>
     </Part>
   );
-}
-
-/** Beginnings of the household's days between two instants. */
-function midnights(from: number, until: number, zone: string): number[] {
-  const hour = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", hourCycle: "h23" });
-  const out: number[] = [];
-  for (let at = Math.ceil(from / 3_600_000) * 3_600_000; at < until; at += 3_600_000) {
-    if (hour.format(at) === "00") out.push(at);
-  }
-  return out;
 }

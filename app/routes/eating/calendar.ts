@@ -1,10 +1,11 @@
 import ical from "ical-generator";
 import { DateTime } from "luxon";
+import { localDay } from "#core/calendar";
 import type { Route } from "./+types/calendar";
 import { countOf } from "#core/quantity";
 import { onShelf, type Shelved } from "#store/shelf";
 import { oneWords } from "../../words/shelf";
-import { localDay } from "../../words/time";
+
 import { atHome } from "../../server/context";
 
 /** Best-by days as a calendar file (RFC 5545): one day for each load and kind, with its codes. */

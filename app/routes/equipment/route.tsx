@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
@@ -20,7 +21,7 @@ import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { kindsWords } from "../../words/plan";
-import { localDay, longDay } from "../../words/time";
+import { longDay } from "../../words/time";
 import { MeasureInputs } from "../shed/measure-inputs";
 import { atFields, measureFields, measuresOf } from "../shed/measures";
 import { keptUntilTaken } from "../../outbox";

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { useState } from "react";
 import { redirect, useNavigation } from "react-router";
@@ -20,7 +21,7 @@ import {
 } from "#ui/form";
 import { Empty, More, Page, Part } from "#ui/page";
 import { Hanging } from "../../ui/bench/place-drawing";
-import { dayWords, localDay } from "../../words/time";
+import { dayWords } from "../../words/time";
 import { atHome } from "../../server/context";
 import { skipOf } from "../../server/page-of";
 import { HarvestRow } from "./harvest-row";

@@ -1,6 +1,7 @@
 import { useForm } from "@conform-to/react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
+import { localDay } from "#core/calendar";
 import type { Route } from "./+types/route";
 import { listCanners } from "#store/equipment";
 import { Button } from "#ui/button";
@@ -22,7 +23,7 @@ import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { enterRunSheet } from "../../server/paper";
 import { loadWords } from "../../words/load";
-import { localDay } from "../../words/time";
+
 import { SHEET } from "./sheet";
 import { keptUntilTaken } from "../../outbox";
 

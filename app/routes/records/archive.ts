@@ -1,10 +1,10 @@
 import { PassThrough, Readable } from "node:stream";
+import { localDay } from "#core/calendar";
 import type { Route } from "./+types/archive";
 import { writeArchive } from "#store/transfer";
 import { headLong, headText } from "#store/witness";
 import { qrSvg } from "../../server/qr";
 import { atHome } from "../../server/context";
-import { localDay } from "../../words/time";
 
 /** Everything that was written down, as one zip, as it is made. */
 export function loader({ request, context }: Route.LoaderArgs) {

@@ -1,4 +1,5 @@
 import { useForm } from "@conform-to/react";
+import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { useState } from "react";
 import { redirect } from "react-router";
@@ -12,7 +13,7 @@ import { Button } from "#ui/button";
 import { KeyedForm, keyFor, resultOf, FormErrors, PickField, TextField } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Canner as Drawing } from "../../ui/bench/place-drawing";
-import { localDay } from "../../words/time";
+
 import { atHome } from "../../server/context";
 import { CannerCard } from "./canner-card";
 import { Counted } from "./counted";

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { localDay } from "#core/calendar";
 import type { Route } from "./+types/route";
 import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
@@ -8,7 +9,7 @@ import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { checkWords, sortOf } from "../../words/container";
 import { PHASE_WORDS, taskWords } from "../../words/run";
-import { localDay, whenWords } from "../../words/time";
+import { whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
 import { lookAround } from "../../server/look";
 import { runGlances, type RunGlance } from "../../server/shell";

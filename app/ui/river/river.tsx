@@ -1,12 +1,13 @@
 import { sankey, sankeyLeft, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
 import { Link } from "react-router";
+import { localDay } from "#core/calendar";
 import type { GenealogyGraph, GenealogyNode } from "#store/trace";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
 import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Drawer } from "#ui/drawer";
 import { contentsOf, patternOf } from "#ui/glyph";
 import { speciesWords } from "../../words/load";
-import { dayWords, localDay } from "../../words/time";
+import { dayWords } from "../../words/time";
 
 type Node = SankeyNode<GenealogyNode, object>;
 type Flow = SankeyLink<GenealogyNode, object>;
