@@ -10,10 +10,12 @@ import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
 import { drawFigures, heatFigures } from "./heat.ts";
 import { medianMs } from "./measure.ts";
+import { listFigures } from "./lists.ts";
 import { lifetimeFigures } from "./pages.ts";
 import { planHouseholds } from "./planner.ts";
 import { readingFigures } from "./readings.ts";
 import { scriptFigures } from "./script.ts";
+import { searchFigures } from "./search.ts";
 import { fillSeasons } from "./seasons.ts";
 import { startBuilt } from "./server.ts";
 
@@ -86,6 +88,16 @@ line("… ÷", `${(readings.longMs / readings.shortMs).toFixed(2)} ×`);
 line("20,000 readings in one POST", ms(readings.manyMs));
 line("… /healthz meanwhile, median", ms(readings.healthMedianMs));
 line("… at worst", ms(readings.healthWorstMs));
+
+for (const { step, tookMs, worstMs } of await listFigures()) {
+  line(`A list of 5,000 animals, ${step}`, ms(tookMs));
+  line("… nobody else was answered for, at worst", ms(worstMs));
+}
+
+for (const { words, ours, bare } of searchFigures()) {
+  line(`“${words}” among 100,000 jars`, ms(ours));
+  line("… ÷ the bare SQL", `${(ours / bare).toFixed(2)} ×`);
+}
 
 const folder = mkdtempSync(join(tmpdir(), "larder-bench-"));
 fillDemo(folder, Date.now());
