@@ -1,4 +1,4 @@
-export { bestBy, boilMinutes, eatingOrder } from "./life.ts";
+export { bestBy, boilMinutes } from "./life.ts";
 export { MOVES, type Move } from "./move.ts";
 export { OPENING_SIGNS, SIGNS, signsOf, type OpeningSign, type SignFacts } from "./opening.ts";
 export {

@@ -11,13 +11,6 @@ export function bestBy(cannedAt: number): number {
   return date.getTime();
 }
 
-/** Returns containers oldest first, then by code: the order in which to eat them. Common practice, no source. */
-export function eatingOrder<T extends { cannedAt: number; code: string }>(containers: readonly T[]): T[] {
-  return [...containers].sort(
-    (a, b) => bestBy(a.cannedAt) - bestBy(b.cannedAt) || (a.code < b.code ? -1 : 1),
-  );
-}
-
 /**
  * Returns the minutes to boil the food before eating it, as the usual extra caution: 10 up to 1,000 ft, and 1 more for
  * each further 1,000 ft or part of it.
