@@ -6,7 +6,7 @@ import { join } from "node:path";
 import { createPublicKey, verify } from "node:crypto";
 import { expect, test, vi } from "vitest";
 import { shortHash } from "#core/code";
-import { listBackups, restoreBackup, takeBackup } from "#store/backup";
+import { inspectFile, listBackups, replaceLarder, restoreBackup, takeBackup } from "#store/backup";
 import { chainsOf, linesOf, once } from "#store/db";
 import { dropRules, applyRules } from "./derived/index.ts";
 import { verifyLarder } from "#store/history";
@@ -215,6 +215,26 @@ test("what a restored backup replaced is told, and is no damage; what comes afte
   expect(told.notes).toEqual([expect.stringMatching(/3 signatures are of records that a restored backup/)]);
   rewrite(t, `update audit set device = 'x' where id = (select max(id) - 1 from audit)`);
   expect(check(t).broken).toHaveLength(1);
+});
+
+test("a larder that is replaced while a backup of it is signed: the signature is of what was there, and no damage", async () => {
+  const t = household();
+  note(t);
+  const other = household();
+  await signedDay(other);
+  let open!: () => void;
+  const gate = new Promise<void>((go) => (open = go));
+  const slow: Parameters<typeof takeBackup>[2] = async (path, sign) => {
+    await gate;
+    return inspectFile(path, sign ? { sign } : null);
+  };
+  const daily = takeBackup(t.larder, "daily", slow);
+  other.larder.close();
+  const replaced = replaceLarder(t.larder, other.larder.folder);
+  await Promise.race([replaced, new Promise((go) => setTimeout(go, 800))]);
+  open();
+  await Promise.all([daily, replaced]);
+  expect(check(t).broken).toEqual([]);
 });
 
 test("the key is this machine's alone: in no backup, and nobody else may read the file", async () => {

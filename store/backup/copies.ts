@@ -75,16 +75,32 @@ export function checkHere(path: string, sign?: ToSign): Checked {
   return { wrong, unsigned: sign && wrong.length === 0 ? signFile(path, sign) : null };
 }
 
+const lastOf = new WeakMap<Larder, Promise<unknown>>();
+
+/**
+ * Returns what some work on the whole of a larder returns, begun when all that was asked for before is done: were the
+ * larder replaced while a backup of it is being signed, the signature would be of a history that is not there any more.
+ */
+export function oneAtATime<T>(larder: Larder, work: () => Promise<T>): Promise<T> {
+  const mine = (lastOf.get(larder) ?? Promise.resolve()).then(work);
+  lastOf.set(
+    larder,
+    mine.catch(() => undefined),
+  );
+  return mine;
+}
+
 /**
  * Makes a backup while the larder stays in use (SQLite's online backup), checks it, signs its history, and only then
  * gives it its name. Older backups are removed by the rotation. Returns the backup and what was removed. Throws Error
- * when the backup is not sound; it is not kept.
+ * when the backup is not sound; it is not kept. Backups of one larder are made one after another.
  */
-export async function takeBackup(
-  larder: Larder,
-  why: BackupReason,
-  check: Check = checkHere,
-): Promise<Taken> {
+export function takeBackup(larder: Larder, why: BackupReason, check: Check = checkHere): Promise<Taken> {
+  return oneAtATime(larder, () => makeBackup(larder, why, check));
+}
+
+/** Makes a backup at once: for whoever has the larder to itself already. */
+export async function makeBackup(larder: Larder, why: BackupReason, check: Check): Promise<Taken> {
   const folder = backupFolder(larder.folder);
   mkdirSync(folder, { recursive: true });
   const trouble = nameKey(larder);

@@ -11,7 +11,8 @@ import {
   checkHere,
   backupName,
   flushToDisk,
-  takeBackup,
+  makeBackup,
+  oneAtATime,
   type Check,
 } from "./copies.ts";
 
@@ -120,16 +121,25 @@ export function isEmpty(larder: Larder): boolean {
  * @param restored what the activity log says of it; null when it is the record of another larder, whose predecessor's
  *   signatures are archived
  */
-export async function replaceLarder(
+export function replaceLarder(
   larder: Larder,
   folder: string,
   check: Check = checkHere,
   restored: Restored | null = null,
 ): Promise<void> {
+  return oneAtATime(larder, () => replaceAtOnce(larder, folder, check, restored));
+}
+
+async function replaceAtOnce(
+  larder: Larder,
+  folder: string,
+  check: Check,
+  restored: Restored | null,
+): Promise<void> {
   const { now } = larder;
   const target = join(larder.folder, "larder.db");
   const source = join(folder, "larder.db");
-  await takeBackup(larder, "before-restore", check);
+  await makeBackup(larder, "before-restore", check);
   carryKeys(larder, source, restored);
   if (existsSync(join(folder, "photos")))
     cpSync(join(folder, "photos"), join(larder.folder, "photos"), { recursive: true });
