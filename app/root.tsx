@@ -16,6 +16,7 @@ import { Kept } from "#ui/kept";
 import { NonceContext } from "./nonce";
 import { Alarms } from "./live/alarms";
 import { ClockDoubt } from "./live/clock-doubt";
+import { keepPresses } from "./live/press";
 import { visitorContext } from "./server/access";
 import { reach } from "./outbox";
 import { readCookie } from "./server/cookie";
@@ -81,6 +82,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
 
 export default function Root() {
+  useEffect(keepPresses, []);
   return (
     <>
       <ClockDoubt />

@@ -1,0 +1,96 @@
+/** A finger or a mouse may move so far between pressing and lifting and still mean what it pressed, px. */
+const STILL_PX = 12;
+/** Something that lies this much elsewhere than when it was pressed has been moved by the page, px. */
+const MOVED_PX = 4;
+/** After a finger is lifted the browser takes so long at most to say what it clicked, ms; after a mouse no time. */
+const TOUCH_CLICK_MS = 150;
+/** What the browser still says of a press that was made good is its echo for so long, ms. */
+const ECHO_MS = 600;
+
+const PRESSABLE = "button, a[href]";
+
+interface Press {
+  what: HTMLElement;
+  pointer: number;
+  x: number;
+  y: number;
+  /** where it lay as it was pressed */
+  left: number;
+  top: number;
+  clicked: boolean;
+  /** when it was made good, ms of the steady clock; null while it was not */
+  madeGoodAt: number | null;
+}
+
+let press: Press | null = null;
+
+const pressableAt = (target: EventTarget | null): HTMLElement | null =>
+  target instanceof Element ? target.closest<HTMLElement>(PRESSABLE) : null;
+
+function hasMoved({ what, left, top }: Press): boolean {
+  const now = what.getBoundingClientRect();
+  return Math.abs(now.left - left) > MOVED_PX || Math.abs(now.top - top) > MOVED_PX;
+}
+
+function begin(e: PointerEvent): void {
+  if (!e.isPrimary || e.button !== 0) return;
+  const what = pressableAt(e.target);
+  const at = what?.getBoundingClientRect();
+  press =
+    what && at
+      ? {
+          what,
+          pointer: e.pointerId,
+          x: e.clientX,
+          y: e.clientY,
+          left: at.left,
+          top: at.top,
+          clicked: false,
+          madeGoodAt: null,
+        }
+      : null;
+}
+
+function lift(e: PointerEvent): void {
+  const mine = press;
+  if (!mine || e.pointerId !== mine.pointer) return;
+  if (Math.hypot(e.clientX - mine.x, e.clientY - mine.y) > STILL_PX || !hasMoved(mine)) return;
+  setTimeout(
+    () => {
+      if (mine.clicked || !mine.what.isConnected) return;
+      mine.madeGoodAt = performance.now();
+      mine.what.click();
+    },
+    e.pointerType === "touch" ? TOUCH_CLICK_MS : 0,
+  );
+}
+
+function click(e: MouseEvent): void {
+  // A key has no place, and a program says what it means.
+  if (!press || !e.isTrusted || e.detail === 0) return;
+  const echo = press.madeGoodAt !== null && performance.now() - press.madeGoodAt < ECHO_MS;
+  const what = pressableAt(e.target);
+  if (what === press.what && !echo) press.clicked = true;
+  else if (echo || (what !== null && hasMoved(press))) {
+    e.preventDefault();
+    e.stopImmediatePropagation();
+  }
+}
+
+/**
+ * Holds a press to what it was made on. An alarm or a line that appears between pressing and lifting moves the buttons
+ * away under the finger: the browser then clicks nothing, or what has come to lie there. From now on the button that was
+ * pressed is clicked, and no other.
+ * @returns how to stop it
+ */
+export function keepPresses(): () => void {
+  const capture = { capture: true };
+  document.addEventListener("pointerdown", begin, capture);
+  document.addEventListener("pointerup", lift, capture);
+  document.addEventListener("click", click, capture);
+  return () => {
+    document.removeEventListener("pointerdown", begin, capture);
+    document.removeEventListener("pointerup", lift, capture);
+    document.removeEventListener("click", click, capture);
+  };
+}
