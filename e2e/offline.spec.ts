@@ -104,6 +104,8 @@ test("an entry the larder will not take when it hears of it is said, with its re
   await expect
     .poll(() => form.evaluate((f) => Object.keys(f).some((key) => key.startsWith("__reactProps"))))
     .toBe(true);
+  // They are read before they run: what waits is counted from then on.
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
   await context.setOffline(true);
   await form.evaluate((f: HTMLFormElement) => f.requestSubmit());
   await expect(page.getByText("1 entry is saved on this device")).toBeVisible({ timeout: 20_000 });

@@ -24,6 +24,8 @@ const pushDown = (page: Page) =>
 
 async function atStove(page: Page, evening: RunningEvening): Promise<{ x: number; y: number }> {
   await page.goto(`${evening.url}/fire/${evening.codes.weighted}`);
+  // Its scripts run from here on.
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
   const box = (await page.getByRole("button", { name: "Burner is lit" }).boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }

@@ -4,7 +4,7 @@ const STILL_PX = 12;
 const MOVED_PX = 4;
 /** After a finger is lifted the browser takes so long at most to say what it clicked, ms; after a mouse no time. */
 const TOUCH_CLICK_MS = 150;
-/** What the browser still says of a press that was made good is its echo for so long, ms. */
+/** What the browser says of a press comes within so long after it was lifted, ms; later it is about something else. */
 const ECHO_MS = 600;
 
 const PRESSABLE = "button, a[href]";
@@ -17,6 +17,8 @@ interface Press {
   /** where it lay as it was pressed */
   left: number;
   top: number;
+  /** ms of the steady clock; null while it is held */
+  liftedAt: number | null;
   clicked: boolean;
   /** when it was made good, ms of the steady clock; null while it was not */
   madeGoodAt: number | null;
@@ -45,6 +47,7 @@ function begin(e: PointerEvent): void {
           y: e.clientY,
           left: at.left,
           top: at.top,
+          liftedAt: null,
           clicked: false,
           madeGoodAt: null,
         }
@@ -54,6 +57,7 @@ function begin(e: PointerEvent): void {
 function lift(e: PointerEvent): void {
   const mine = press;
   if (!mine || e.pointerId !== mine.pointer) return;
+  mine.liftedAt = performance.now();
   if (Math.hypot(e.clientX - mine.x, e.clientY - mine.y) > STILL_PX || !hasMoved(mine)) return;
   setTimeout(
     () => {
@@ -66,9 +70,11 @@ function lift(e: PointerEvent): void {
 }
 
 function click(e: MouseEvent): void {
-  // A key has no place, and a program says what it means.
-  if (!press || !e.isTrusted || e.detail === 0) return;
-  const echo = press.madeGoodAt !== null && performance.now() - press.madeGoodAt < ECHO_MS;
+  // A key has no place, and a program or a screen reader says what it means.
+  if (!press || press.liftedAt === null || !e.isTrusted || e.detail === 0) return;
+  const now = performance.now();
+  if (now - press.liftedAt > ECHO_MS) return;
+  const echo = press.madeGoodAt !== null && now - press.madeGoodAt < ECHO_MS;
   const what = pressableAt(e.target);
   if (what === press.what && !echo) press.clicked = true;
   else if (echo || (what !== null && hasMoved(press))) {
