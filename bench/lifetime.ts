@@ -1,7 +1,7 @@
 /** A lifetime of jars, for measuring: 50 pints a run, written straight into the tables after the pattern of one real run. */
 import { v7 as uuid } from "uuid";
 import { codeFor } from "#core/code";
-import { kPaFromPsi } from "#core/quantity";
+import { DAY_MS, MINUTE_MS, kPaFromPsi } from "#core/quantity";
 import { openLarder, type Larder } from "#store/db";
 import { NO_MEASURES, addCanner, recordGaugeCheck } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
@@ -14,8 +14,6 @@ import { addPlace } from "#store/shelf";
 import { addSupply, recount } from "#store/supply";
 import { STEADY_COURSE } from "#store/testing";
 
-const DAY = 86_400_000;
-const MIN = 60_000;
 const PER_RUN = 50;
 const SHELVES = 40;
 /** Runs that one animal goes into, and that one box of lids closes. */
@@ -36,7 +34,7 @@ type Row = Record<string, unknown>;
  * @param standing containers still on the shelves at the end: the newest; the rest is eaten
  */
 export function fillLifetime(folder: string, runs: number, standing: number, end: number): void {
-  let now = end - 20 * 365 * DAY;
+  let now = end - 20 * 365 * DAY_MS;
   const larder = openLarder(folder, () => now);
   larder.sqlite.pragma("synchronous = OFF");
   const nobody = { key: uuid(), byId: null };
@@ -112,7 +110,7 @@ export function fillLifetime(folder: string, runs: number, standing: number, end
   const began = now;
   const run = openRun(larder, write(), { cannerId, packIds: [pack.id], signedReason: null });
   for (const [minute, type] of COURSE) {
-    now = began + minute * MIN;
+    now = began + minute * MINUTE_MS;
     tapRun(larder, run.id, { id: uuid(), type, by: "Ada" });
   }
   const first = containersOfRun(larder, run.id).map((c) => c.id);
@@ -190,7 +188,7 @@ function copyRun(larder: Larder, p: Pattern): void {
   sqlite.transaction(() => {
     let animal = p.animal.id;
     for (let i = 0; i < p.runs; i++) {
-      const at = Math.round(p.began + ((p.end - p.began - 2 * DAY) * i) / p.runs);
+      const at = Math.round(p.began + ((p.end - p.began - 2 * DAY_MS) * i) / p.runs);
       const shift = at - p.began;
       let [runId, packId, ids] = [p.run.id, p.pack.id, p.first];
       if (i > 0) {
@@ -229,18 +227,18 @@ function copyRun(larder: Larder, p: Pattern): void {
       }
       for (const [n, id] of ids.entries()) {
         lid.run(id, p.boxes[Math.floor(i / RUNS_OF_BOX)]!, packId);
-        changed.run(at + 16 * 60 * MIN, p.personId, "seal.check", id);
-        seal.run(uuid(), id, at + 16 * 60 * MIN, p.personId);
+        changed.run(at + 16 * 60 * MINUTE_MS, p.personId, "seal.check", id);
+        seal.run(uuid(), id, at + 16 * 60 * MINUTE_MS, p.personId);
         move.run(
           uuid(),
           id,
-          at + 17 * 60 * MIN,
+          at + 17 * 60 * MINUTE_MS,
           "shelved",
           p.places[(i * 7 + n) % p.places.length]!,
           p.personId,
         );
         if (i * PER_RUN + n < gone)
-          move.run(uuid(), id, Math.min(p.end - DAY, at + (100 + n) * DAY), "opened", null, p.personId);
+          move.run(uuid(), id, Math.min(p.end - DAY_MS, at + (100 + n) * DAY_MS), "opened", null, p.personId);
       }
     }
   })();

@@ -1,18 +1,18 @@
 /** A larder of many seasons, for measuring: lots cut, a few each season still in the freezer, the rest packed away or eaten. */
 import { v7 as uuid } from "uuid";
+import { DAY_MS } from "#core/quantity";
 import { openLarder } from "#store/db";
 import { recordHarvest } from "#store/harvest";
 import { setUpHousehold } from "#store/household";
 import { cutLot, recordLotEvent } from "#store/lot";
 
-const DAY = 86_400_000;
 const PER_SEASON = 200;
 /** Lots still in hand at the end, whatever the number of seasons. */
 const IN_HAND = 30;
 
 /** Fills a folder with `seasons` of 200 lots each, ending now, of which the last 30 are still there. */
 export function fillSeasons(folder: string, seasons: number, end: number): void {
-  let now = end - seasons * 365 * DAY;
+  let now = end - seasons * 365 * DAY_MS;
   const larder = openLarder(folder, () => now);
   // A larder for measuring may lose its last writes; filling it should not take an hour.
   larder.sqlite.pragma("synchronous = OFF");
@@ -25,7 +25,7 @@ export function fillSeasons(folder: string, seasons: number, end: number): void 
   const total = seasons * PER_SEASON;
   let animal = "";
   for (let i = 0; i < total; i++) {
-    now = Math.round(end - ((total - i) / PER_SEASON) * 365 * DAY);
+    now = Math.round(end - ((total - i) / PER_SEASON) * 365 * DAY_MS);
     if (i % 8 === 0)
       animal = recordHarvest(
         larder,

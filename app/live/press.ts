@@ -15,13 +15,12 @@ interface Press {
   x: number;
   y: number;
   /** where it lay as it was pressed */
-  left: number;
-  top: number;
+  at: DOMRect;
   /** ms of the steady clock; null while it is held */
   liftedAt: number | null;
   clicked: boolean;
-  /** when it was made good, ms of the steady clock; null while it was not */
-  madeGoodAt: number | null;
+  /** what the browser would not click was clicked for it */
+  madeGood: boolean;
 }
 
 let press: Press | null = null;
@@ -29,29 +28,24 @@ let press: Press | null = null;
 const pressableAt = (target: EventTarget | null): HTMLElement | null =>
   target instanceof Element ? target.closest<HTMLElement>(PRESSABLE) : null;
 
-function hasMoved({ what, left, top }: Press): boolean {
+function hasMoved({ what, at }: Press): boolean {
   const now = what.getBoundingClientRect();
-  return Math.abs(now.left - left) > MOVED_PX || Math.abs(now.top - top) > MOVED_PX;
+  return Math.abs(now.left - at.left) > MOVED_PX || Math.abs(now.top - at.top) > MOVED_PX;
 }
 
 function begin(e: PointerEvent): void {
   if (!e.isPrimary || e.button !== 0) return;
   const what = pressableAt(e.target);
-  const at = what?.getBoundingClientRect();
-  press =
-    what && at
-      ? {
-          what,
-          pointer: e.pointerId,
-          x: e.clientX,
-          y: e.clientY,
-          left: at.left,
-          top: at.top,
-          liftedAt: null,
-          clicked: false,
-          madeGoodAt: null,
-        }
-      : null;
+  press = what && {
+    what,
+    pointer: e.pointerId,
+    x: e.clientX,
+    y: e.clientY,
+    at: what.getBoundingClientRect(),
+    liftedAt: null,
+    clicked: false,
+    madeGood: false,
+  };
 }
 
 function lift(e: PointerEvent): void {
@@ -62,7 +56,7 @@ function lift(e: PointerEvent): void {
   setTimeout(
     () => {
       if (mine.clicked || !mine.what.isConnected) return;
-      mine.madeGoodAt = performance.now();
+      mine.madeGood = true;
       mine.what.click();
     },
     e.pointerType === "touch" ? TOUCH_CLICK_MS : 0,
@@ -72,12 +66,10 @@ function lift(e: PointerEvent): void {
 function click(e: MouseEvent): void {
   // A key has no place, and a program or a screen reader says what it means.
   if (!press || press.liftedAt === null || !e.isTrusted || e.detail === 0) return;
-  const now = performance.now();
-  if (now - press.liftedAt > ECHO_MS) return;
-  const echo = press.madeGoodAt !== null && now - press.madeGoodAt < ECHO_MS;
+  if (performance.now() - press.liftedAt > ECHO_MS) return;
   const what = pressableAt(e.target);
-  if (what === press.what && !echo) press.clicked = true;
-  else if (echo || (what !== null && hasMoved(press))) {
+  if (what === press.what && !press.madeGood) press.clicked = true;
+  else if (press.madeGood || (what !== null && hasMoved(press))) {
     e.preventDefault();
     e.stopImmediatePropagation();
   }

@@ -1,6 +1,6 @@
 import { IANAZone } from "luxon";
 import { MINUTE_MS } from "#core/quantity";
-import { addDays, localDay } from "./day.ts";
+import { addDays, localDay, QUARTER_MS } from "./day.ts";
 import { isSouth } from "./south.ts";
 
 /** A day of the year on which something begins each year, `MM-DD`. */
@@ -44,8 +44,7 @@ export function isDayOfYear(text: string): boolean {
   return !Number.isNaN(at) && new Date(at).toISOString().slice(5, 10) === text;
 }
 
-/** Offsets change on full quarters of an hour: nothing in between need be asked of the zone twice. ms */
-const STEP_MS = 900_000;
+/** So many quarters of an hour are remembered with their days, of each zone. */
 const MOST_KEPT = 50_000;
 
 const made = new Map<string, Calendar>();
@@ -72,24 +71,16 @@ export function calendarIn(zone: string, seasonFrom: DayOfYear | null = null): C
 
 function make(zone: string, from: DayOfYear): Calendar {
   const rules = IANAZone.create(zone);
-  const offsets = new Map<number, number>();
   /** what the zone's clocks show, less UTC, ms */
-  const offsetAt = (at: number): number => {
-    const step = Math.floor(at / STEP_MS);
-    const known = offsets.get(step);
-    if (known !== undefined) return known;
-    if (offsets.size > MOST_KEPT) offsets.clear();
-    const offset = rules.offset(step * STEP_MS) * MINUTE_MS;
-    offsets.set(step, offset);
-    return offset;
-  };
+  const offsetAt = (at: number): number => rules.offset(at) * MINUTE_MS;
   const days = new Map<number, string>();
   const dayOf = (at: number): string => {
-    const step = Math.floor(at / STEP_MS);
+    // Within a quarter of an hour it is one day: nothing in between need be asked of the zone twice.
+    const step = Math.floor(at / QUARTER_MS);
     const known = days.get(step);
     if (known !== undefined) return known;
     if (days.size > MOST_KEPT) days.clear();
-    const day = localDay(step * STEP_MS, zone);
+    const day = localDay(step * QUARTER_MS, zone);
     days.set(step, day);
     return day;
   };
@@ -97,8 +88,8 @@ function make(zone: string, from: DayOfYear): Calendar {
     const midnight = Date.parse(`${day}T00:00:00Z`);
     // Offsets lie between −12 and +14 hours; what is nearest is found by going back to the first step of the day.
     let at = midnight - offsetAt(midnight - offsetAt(midnight));
-    while (dayOf(at) >= day) at -= STEP_MS;
-    while (dayOf(at) < day) at += STEP_MS;
+    while (dayOf(at) >= day) at -= QUARTER_MS;
+    while (dayOf(at) < day) at += QUARTER_MS;
     return at;
   };
   return {

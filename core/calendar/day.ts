@@ -1,5 +1,5 @@
 /** Clocks are set on full quarters of an hour, so no day begins in between. ms */
-const QUARTER_MS = 900_000;
+export const QUARTER_MS = 900_000;
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 

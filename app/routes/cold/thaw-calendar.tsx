@@ -27,6 +27,7 @@ export function ThawCalendar({
   const until = Math.max(now + 2 * DAY_MS, ...thaws.map((l) => l.thaw!.readyAt + DAY_MS / 4));
   const x = (at: number) => ((at - from) / (until - from)) * 1000;
   const weekday = new Intl.DateTimeFormat("en-GB", { timeZone: zone, weekday: "short", day: "numeric" });
+  const starts = dayStarts(from, until, zone);
   const height = 30 + thaws.length * 34;
   return (
     <Part title="Coming out of the freezer" className="mb-8">
@@ -38,7 +39,7 @@ export function ThawCalendar({
           style={{ height }}
           aria-hidden="true"
         >
-          {dayStarts(from, until, zone).map((at) => (
+          {starts.map((at) => (
             <path
               key={at}
               d={`M${x(at)} 0V${height}`}
@@ -79,7 +80,7 @@ export function ThawCalendar({
             vectorEffect="non-scaling-stroke"
           />
         </svg>
-        {dayStarts(from, until, zone).map((at) => (
+        {starts.map((at) => (
           <span
             key={at}
             className="absolute top-0 overflow-hidden pl-1 text-[0.85rem] whitespace-nowrap text-soft"

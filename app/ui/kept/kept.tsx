@@ -17,10 +17,10 @@ import { Button } from "#ui/button";
 
 /** What is said of entries that wait. @param keeps whether this browser keeps them beyond the page */
 function waitingWords(n: number, keeps: boolean): string {
-  const [entries, them] = n === 1 ? ["1 entry", "it is"] : [`${n} entries`, "they are"];
+  const [entries, theyAre] = n === 1 ? ["1 entry", "it is"] : [`${n} entries`, "they are"];
   return keeps
     ? `${entries} ${n === 1 ? "is" : "are"} saved on this device and will be sent in order.`
-    : `${entries} ${n === 1 ? "waits" : "wait"} on this page only: this browser saves nothing. Leave the page open until ${them} sent.`;
+    : `${entries} ${n === 1 ? "waits" : "wait"} on this page only: this browser saves nothing. Leave the page open until ${theyAre} sent.`;
 }
 
 const SIGN_IN = { signIn: false };
