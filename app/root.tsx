@@ -16,6 +16,7 @@ import { Kept } from "#ui/kept";
 import { NonceContext } from "./nonce";
 import { Alarms } from "./live/alarms";
 import { ClockDoubt } from "./live/clock-doubt";
+import { keepShown, useShown } from "./live/keep-shown";
 import { keepPresses } from "./live/press";
 import { visitorContext } from "./server/access";
 import { reach } from "./outbox";
@@ -31,6 +32,8 @@ export const middleware: Route.MiddlewareFunction[] = [
     return next();
   },
 ];
+
+export const clientMiddleware: Route.ClientMiddlewareFunction[] = [keepShown];
 
 export type Theme = "light" | "dark" | "glare";
 
@@ -83,6 +86,7 @@ export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
 
 export default function Root() {
   useEffect(keepPresses, []);
+  useShown();
   return (
     <>
       <ClockDoubt />

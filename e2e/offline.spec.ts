@@ -117,6 +117,34 @@ test("an entry the larder will not take when it hears of it is said, with its re
   await expect(page.getByText("Not recorded")).toHaveCount(0);
 });
 
+test("a look that finds no way to the larder takes no page away, and the next one shows what was missed", async ({
+  page,
+  own,
+  browser,
+}) => {
+  await own.pass(9 * 60);
+  const unsaid = page.getByRole("button", { name: "Lid is down" });
+  await page.goto(`${own.url}/rest`);
+  await expect(unsaid.first()).toBeVisible();
+  const before = await unsaid.count();
+  // The line goes on and says that something was done; only what the page loads is lost on its way.
+  let lost = 0;
+  await page.route(/\.data(\?|$)/, (route) => {
+    lost++;
+    return route.abort("internetdisconnected");
+  });
+  const other = await browser.newPage();
+  await other.goto(page.url());
+  const there = other.getByRole("button", { name: "Lid is down" });
+  await there.first().click();
+  await expect(there).toHaveCount(before - 1);
+  await expect.poll(() => lost).toBeGreaterThan(1);
+  await expect(unsaid).toHaveCount(before);
+  await page.unroute(/\.data(\?|$)/);
+  await expect(unsaid).toHaveCount(before - 1);
+  await other.close();
+});
+
 test("the program can be installed: a manifest with its pictures, and a worker at the root", async ({
   demo,
   request,
