@@ -84,6 +84,20 @@ test("a preview says what each row would do, and does none of it", async () => {
   expect(listHarvests(t.larder)).toHaveLength(2);
 });
 
+test("a long list comes in letter by letter, whatever it is parsed in pieces of", async () => {
+  const t = testLarder();
+  // Letters of two to four bytes, a line break inside a cell, and no period that fits a power of two.
+  const notes = Array.from(
+    { length: 300 },
+    (_, i) => `${i} Høyløft 山\n${"🦆".repeat(150 + (i % 37))}, ende`,
+  );
+  const text = ["species,taken on,note", ...notes.map((n) => `Elk,2026-10-18,"${n}"`)].join("\n");
+  const told = await take(t, "animals", text);
+  expect(told.map((r) => r.what)).toEqual(notes.map(() => "new"));
+  const there = list("animals").rows(t.larder);
+  expect(there.map((row) => row.at(-1))).toEqual(expect.arrayContaining(notes));
+});
+
 test("a row with a code corrects a card, and leaves alone what it has no column for", async () => {
   const t = testLarder();
   const { code } = listHarvests(t.larder)[0]!;

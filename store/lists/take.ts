@@ -1,5 +1,6 @@
-import { parse } from "csv-parse/sync";
+import { parse } from "csv-parse";
 import { stringify } from "csv-stringify/sync";
+import { Readable } from "node:stream";
 import { readNumber } from "#core/quantity";
 import { v5 as uuidFrom } from "uuid";
 import { copyLarder, once, Refused, type Larder, type Write } from "#store/db";
@@ -32,7 +33,7 @@ export interface Told {
  * text is no such list.
  */
 export async function previewList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
-  const rows = rowsOf(takenIn(list), text);
+  const rows = await rowsOf(takenIn(list), text);
   const { copy, drop } = await copyLarder(larder);
   try {
     return await takeRows(copy, write, list, rows);
@@ -46,7 +47,7 @@ export async function previewList(larder: Larder, write: Write, list: List, text
  * so that sending the list again repeats nothing. Throws Refused when the text is no such list.
  */
 export async function takeList(larder: Larder, write: Write, list: List, text: string): Promise<Told[]> {
-  return takeRows(larder, write, list, rowsOf(takenIn(list), text));
+  return takeRows(larder, write, list, await rowsOf(takenIn(list), text));
 }
 
 function takenIn(list: List): List {
@@ -103,11 +104,23 @@ interface ReadRow {
   cells: Record<string, string>;
 }
 
-function rowsOf(list: List, text: string): ReadRow[] {
-  let records: { record: Record<string, string>; info: { lines: number } }[];
+/** So much of a list is parsed at once, bytes: a few milliseconds. */
+const PARSED_BYTES = 16_384;
+
+/** The bytes of a text in pieces, others being answered in between. */
+async function* inPieces(text: string): AsyncGenerator<Buffer> {
+  const bytes = Buffer.from(text);
+  for (let at = 0; at < bytes.length; at += PARSED_BYTES) {
+    yield bytes.subarray(at, at + PARSED_BYTES);
+    await new Promise((go) => setImmediate(go));
+  }
+}
+
+async function rowsOf(list: List, text: string): Promise<ReadRow[]> {
+  const records: { record: Record<string, string>; info: { lines: number } }[] = [];
   const known = new Map(list.columns.map((c) => [c.head.toLowerCase(), c.head]));
   try {
-    records = parse(text, {
+    const parser = parse({
       bom: true,
       delimiter: delimiterOf(text),
       skip_empty_lines: true,
@@ -124,7 +137,8 @@ function rowsOf(list: List, text: string): ReadRow[] {
         if (new Set(lower).size < lower.length) throw new Refused({ file: "A column is in it twice." });
         return lower.map((h) => known.get(h) ?? false);
       },
-    }) as unknown as typeof records;
+    });
+    for await (const record of Readable.from(inPieces(text)).pipe(parser)) records.push(record);
   } catch (error) {
     if (error instanceof Refused) throw error;
     throw new Refused({ file: `This cannot be read as CSV: ${(error as Error).message.split("\n")[0]}.` });
