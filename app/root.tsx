@@ -11,6 +11,7 @@ import {
   useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
+import { getHousehold } from "#store/household";
 import { PatternDefs } from "#ui/glyph";
 import { Kept } from "#ui/kept";
 import { NonceContext } from "./nonce";
@@ -20,6 +21,7 @@ import { keepShown, useShown } from "./live/keep-shown";
 import { keepPresses } from "./live/press";
 import { visitorContext } from "./server/access";
 import { reach } from "./outbox";
+import { larderContext } from "./server/context";
 import { readCookie } from "./server/cookie";
 import "./style.css";
 
@@ -37,9 +39,15 @@ export const clientMiddleware: Route.ClientMiddlewareFunction[] = [keepShown];
 
 export type Theme = "light" | "dark" | "glare";
 
-export function loader({ request }: Route.LoaderArgs) {
+export function loader({ request, context }: Route.LoaderArgs) {
   const theme = readCookie(request, "theme");
-  return { theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null };
+  return {
+    theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null,
+    // Before there is a household, and for whoever has not come in, there is no zone.
+    zone: context.get(visitorContext).outside
+      ? null
+      : (getHousehold(context.get(larderContext))?.zone ?? null),
+  };
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {
@@ -84,7 +92,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 /** What is shown stays as it is while the larder cannot be reached. */
 export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
 
-export default function Root() {
+export default function Root({ loaderData }: Route.ComponentProps) {
   useEffect(keepPresses, []);
   useShown();
   return (
@@ -92,7 +100,7 @@ export default function Root() {
       <ClockDoubt />
       <Alarms />
       <Outlet />
-      <Kept />
+      <Kept zone={loaderData.zone} />
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { DateTime } from "luxon";
 import { expect, test } from "./server";
 
 /** Rows of the history, as the list of every change tells them. */
@@ -143,6 +144,30 @@ test("a look that finds no way to the larder takes no page away, and the next on
   await page.unroute(/\.data(\?|$)/);
   await expect(unsaid).toHaveCount(before - 1);
   await other.close();
+});
+
+test("since when the larder cannot be reached is told by the household's clock, wherever the screen thinks it is", async ({
+  own,
+  browser,
+}) => {
+  const abroad = await browser.newContext({ timezoneId: "Asia/Tokyo" });
+  const page = await abroad.newPage();
+  const line = page.waitForResponse(`${own.url}/live`);
+  await page.goto(`${own.url}/rest`);
+  await line;
+  // The first word of the line says what the larder's clock shows.
+  await page.waitForTimeout(1_500);
+  await abroad.setOffline(true);
+  const strip = page.getByRole("status").filter({ hasText: "Can’t reach Patient Larder since" });
+  await expect(strip).toBeVisible();
+  const said = /since (\d\d:\d\d)/.exec(await strip.innerText())![1]!;
+  const atHome = [0, 1, 2].map((ago) =>
+    DateTime.fromMillis(Date.now() + own.aheadMs, { zone: "America/Denver" })
+      .minus({ minutes: ago })
+      .toFormat("HH:mm"),
+  );
+  expect(atHome).toContain(said);
+  await abroad.close();
 });
 
 test("the program can be installed: a manifest with its pictures, and a worker at the root", async ({

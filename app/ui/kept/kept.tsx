@@ -3,6 +3,7 @@ import {
   amend,
   deliver,
   entries,
+  larderTime,
   onEntries,
   onSender,
   reach,
@@ -13,6 +14,7 @@ import {
   useLost,
   type Entry,
 } from "../../outbox";
+import { clockTime } from "../../words/time";
 import { Button } from "#ui/button";
 
 /** What is said of entries that wait. @param keeps whether this browser keeps them beyond the page */
@@ -23,6 +25,8 @@ function waitingWords(n: number, keeps: boolean): string {
     : `${entries} ${n === 1 ? "waits" : "wait"} on this page only: this browser saves nothing. Leave the page open until ${theyAre} sent.`;
 }
 
+const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 const SIGN_IN = { signIn: false };
 
 /** Sending goes on for as long as the page is open, whichever page it is. */
@@ -31,8 +35,9 @@ let sending = false;
 /**
  * What a screen says of entries that the larder does not have yet, or would not take: a strip at the foot of every page,
  * and nothing at all while everything is well.
+ * @param zone the household's; null while there is none
  */
-export function Kept() {
+export function Kept({ zone }: { zone: string | null }) {
   const lost = useLost();
   const { signIn } = useSyncExternalStore(onSender, senderState, () => SIGN_IN);
   const all = useEntries();
@@ -53,8 +58,7 @@ export function Kept() {
           <p className="min-w-0 flex-1">
             {lost !== null && (
               <b className="font-[650]">
-                Can’t reach Patient Larder since{" "}
-                {new Date(lost).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}.{" "}
+                Can’t reach Patient Larder since {clockTime(larderTime(lost), zone ?? deviceZone())}.{" "}
               </b>
             )}
             {signIn && <b className="font-[650]">Sign in on this screen: nothing is sent before. </b>}
