@@ -46,7 +46,7 @@ const MODULES: Module[] = [
     name: "core/run",
     mutate: ["core/run/*.ts"],
     tests: [
-      "core/run/{run,gauges,observation,judge,instant,alarm,course,folded,said,run.property,streams.property}.test.ts",
+      "core/run/{run,permit,gauges,observation,judge,instant,alarm,course,folded,said,run.property,streams.property}.test.ts",
     ],
   },
   // The gates of the store, each with the tests of its own room: together they would run every test for every change.

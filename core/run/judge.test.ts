@@ -6,6 +6,7 @@ import {
   UNNAMED,
   WORTH_MS,
   figureSays,
+  floorOn,
   judge,
   samplePlan,
   type Observation,
@@ -236,6 +237,13 @@ describe("two that contradict each other", () => {
       lowKPa: lb(9),
       highKPa: lb(15),
     }));
+});
+
+test("a dial and a weight have to show the floor of the run, a gauge that sends the true pressure", () => {
+  const readsHigh = plan({ floorKPa: lb(13), minProcessKPa: lb(12) }, "tested", 1);
+  expect(floorOn(readsHigh, OWN_DIAL)).toBe(lb(13));
+  expect(floorOn(readsHigh, OWN_WEIGHT)).toBe(lb(13));
+  expect(floorOn(readsHigh, "Stick A")).toBe(lb(12));
 });
 
 test("one figure by itself", () => {
