@@ -207,6 +207,24 @@ test("a mixed dish: flour is refused with what to do instead; without it there a
     .locator("select[name^='recipe.']")
     .selectOption({ label: "Gravy stew" });
   await expect(loads(page).filter({ hasText: "hams of wild boar, hot" }).first()).toBeVisible();
+  // The bench packs the dish: each jar has its meat, its vegetables and its broth, and is no jar full of meat.
+  const load = loads(page).filter({ hasText: "hams of wild boar, hot" }).first();
+  await load.getByRole("button", { name: "Accept this common practice" }).click();
+  await expect(load.getByRole("button", { name: "Accept this common practice" })).toHaveCount(0);
+  await load.getByRole("button", { name: "Fill this load" }).click();
+  await page
+    .getByRole("group", { name: "Parts of this load, raw before hot" })
+    .getByRole("button", { name: /hot hams/ })
+    .first()
+    .click();
+  const each = page.getByRole("region", { name: /^What goes into each/ });
+  await expect(each).toContainText("boar");
+  await expect(each).toContainText("carrots");
+  await expect(each).toContainText("broth");
+  await page.getByLabel("Meat in it").fill("1 lb");
+  await press(page, "Filled and lidded");
+  await expect(page.getByText(/“Stewed meat and vegetables” does not cover that/)).toBeVisible();
+  await expect(page.getByLabel("Meat in it")).toHaveValue("1 lb");
 });
 
 test("what cannot be planned is said on the plan itself", async ({ page, own }) => {

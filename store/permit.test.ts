@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { changeHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { getPack, permitReprocess, permitPack, type PackAsked } from "#store/pack";
+import { saveRecipe } from "#store/recipe";
 import { packPints, refusedFields as fields, testLarder, type TestLarder } from "#store/testing";
 
 const PINTS: PackAsked = {
@@ -62,6 +63,27 @@ describe("the store's one door for a pack", () => {
     expect(fields(() => packPints(t, 2, { massKg: 2 * 0.3 })).confirm).toBeTruthy();
     for (let i = 0; i < 6; i++) thin();
     expect(packPints(t, 2, { massKg: 2 * 0.3 }).code).toBeTruthy();
+  });
+  test("a dish goes only into a size that all of it has a process for", () => {
+    const t = testLarder();
+    const of = (name: string, amount: number) => ({ name, amount, role: null });
+    saveRecipe(t.larder, t.write(), {
+      name: "Mushroom stew",
+      dish: "stew",
+      ingredients: [of("boar", 3), of("mushrooms", 1), of("broth", 2)],
+    });
+    const stew = {
+      product: "stewed-meat",
+      method: "hot",
+      liquid: "broth",
+      dish: "Mushroom stew",
+      massKg: null,
+    } as const;
+    // USDA 2015 Guide 4, from memory: mushrooms have rows for half-pints and pints only.
+    expect(fields(() => ask(t, { ...stew, container: "jar-quart" })).container).toMatch(
+      /Mushrooms .*use pints/i,
+    );
+    expect(ask(t, stew).product).toBe("stewed-meat");
   });
   test("a dish without a recipe of its name is refused at what it is", () => {
     const t = testLarder();

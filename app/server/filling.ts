@@ -1,18 +1,24 @@
 import { kindKey, kindParts, type LayerFill } from "#core/capacity";
 import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
-import { mostSaltTsp } from "#core/pack";
-import { isCan, scheduledProcess } from "#core/schedule";
+import { mostSaltTsp, type Liquid } from "#core/pack";
+import { dishRow, liquidOfDish } from "#core/recipe";
+import { isCan, scheduledProcess, type PackMethod, type ProductKey } from "#core/schedule";
 import { type BenchNow, type BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
+import { type Recipe } from "#store/recipe";
 import { type Home } from "./context";
+
+/** What a plain pack is covered with the published way, until somebody says otherwise. */
+const liquidOf = ({ product, pack }: { product: ProductKey; pack: PackMethod }): Liquid =>
+  product !== "broth" && pack === "hot" ? "water" : "none";
 
 /** A planned load as it comes to the packing bench: packed the published way until somebody says otherwise. */
 export function benchPartsOf(
   load: ProposedLoad,
   saltTspPint: number,
   altitudeM: number,
-  /** the mixed dish a lot goes into, by name; null otherwise */
-  dishOf: (lotId: string) => string | null,
+  /** the recipe a lot goes into; null for a plain pack */
+  recipeOf: (lotId: string) => Recipe | null,
 ): BenchPartInput[] {
   return load.parts.map((p) => {
     const { container, mouth } = kindParts(p.kind);
@@ -23,6 +29,7 @@ export function benchPartsOf(
       gauge: "weighted",
       altitudeM,
     });
+    const recipe = recipeOf(p.lotId);
     return {
       lotId: p.lotId,
       product: p.product,
@@ -31,14 +38,13 @@ export function benchPartsOf(
       mouth,
       planned: p.count,
       kgEach: p.kgEach,
-      liquid:
-        p.product === "broth" ? ("none" as const) : p.pack === "hot" ? ("water" as const) : ("none" as const),
+      liquid: recipe ? liquidOfDish(dishRow(recipe.dish, recipe.ingredients)) : liquidOf(p),
       saltTsp: isCan(container) ? 0 : saltTspPint * mostSaltTsp(container),
       headspaceIn: asked.outcome !== "none" ? asked.headspaceIn : 1,
       reusedLids: false,
       lidBoxId: null,
       additions: null,
-      dish: dishOf(p.lotId),
+      dish: recipe?.name ?? null,
       reason: null,
       office: null,
     };

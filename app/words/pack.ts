@@ -1,6 +1,15 @@
 import { type RestWay } from "#core/pack";
 import { type PartProgress } from "#core/pack";
-import { countOf, formatMass, type UnitSystem } from "#core/quantity";
+import {
+  countOf,
+  formatMass,
+  formatSpoons,
+  formatVolume,
+  fromSi,
+  unitBySymbol,
+  type UnitSystem,
+} from "#core/quantity";
+import { type JarPart } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 
 /** How a part goes against its plan, in a sentence. */
@@ -28,6 +37,22 @@ export const REST_WORDS: Record<RestWay, string> = {
   "other-lot": "Stays with its lot, for another pack",
   none: "Nothing is left",
 };
+
+/** Less than this is told in teaspoons in US cups, L, and as “a little” in ounces, kg: it would round to none. */
+const LEAST_CUP_L = 0.06;
+const LEAST_OZ_KG = 0.008;
+
+const TSP = unitBySymbol("volume", "tsp");
+
+/** `7 oz`, `¾ cup`, `2 tsp`: one ingredient's part of a container; empty for a seasoning, which goes by taste. */
+export function jarPartWords({ role, amount }: JarPart, units: UnitSystem): string {
+  if (role === "seasoning") return "";
+  if (role === "liquid")
+    return units === "us" && amount < LEAST_CUP_L
+      ? formatSpoons(Math.max(0.25, Math.round(4 * fromSi(amount, TSP)) / 4))
+      : formatVolume(amount, units);
+  return units === "us" && amount < LEAST_OZ_KG ? "a little" : formatMass(amount, units);
+}
 
 /** `No. 4 stands in layer 1`. */
 export function placeWords(layer: number | null, layers: number): string {

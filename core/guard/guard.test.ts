@@ -46,13 +46,15 @@ const pack = (over: Partial<PackToFill> = {}): PackToFill => {
     liquid: made.method === "hot" ? "water" : "none",
     saltTspEach: 0.5,
     additions: null,
-    dishProduct: null,
+    dish: null,
     process: process(made.product, made.method, made.container),
     confirmed: [],
     sure: false,
   };
   return { ...usual, ...made };
 };
+/** A dish by its recipe: 0.25 kg of meat a pint, as a soup has room for. */
+const dishOf = (product: ProductKey, meatKgEach = 0.25) => ({ name: "Supper", product, meatKgEach });
 const why = (over: Partial<PackToFill> = {}, lot = deer, accepted: ProductKey[] = []) =>
   whyNotPack(pack(over), lot, { writing: WRITING, accepted });
 
@@ -84,16 +86,16 @@ describe("a pack", () => {
       expect(why({ product, method }, lot)).toMatchObject({ field: "product", ask: false });
     });
     test.each<ProductKey>(["soup", "chile-con-carne", "stewed-meat"])("%s wants its recipe", (product) => {
-      const dish = { product, method: "hot", massKg: 0.3 } as const;
+      const dish = { product, method: "hot", massKg: 1 } as const;
       expect(why(dish, deer, ["stewed-meat"])).toMatchObject({
         field: "product",
         message: expect.stringMatching(/mixed dish/),
       });
-      expect(why({ ...dish, dishProduct: product }, deer, ["stewed-meat"])).toBeNull();
-      expect(why({ ...dish, dishProduct: "soup-seafood" }, deer, ["stewed-meat"])?.field).toBe("product");
+      expect(why({ ...dish, dish: dishOf(product) }, deer, ["stewed-meat"])).toBeNull();
+      expect(why({ ...dish, dish: dishOf("soup-seafood") }, deer, ["stewed-meat"])?.field).toBe("product");
     });
     test("a recipe for another row does not go by the plain one", () =>
-      expect(why({ dishProduct: "soup" })).toMatchObject({
+      expect(why({ dish: dishOf("soup") })).toMatchObject({
         field: "product",
         message: expect.stringMatching(/Soup/),
       }));
@@ -101,7 +103,7 @@ describe("a pack", () => {
 
   test("fish makes a dish the seafood row; birds go into a stew; smoked fish, roasts and bones into none", () => {
     const dish = (product: ProductKey, lot: FoodOfLot) =>
-      why({ product, method: "hot", massKg: 0.3, dishProduct: product }, lot, ["stewed-meat"])?.field ?? null;
+      why({ product, method: "hot", massKg: 1, dish: dishOf(product) }, lot, ["stewed-meat"])?.field ?? null;
     expect(dish("soup", trout)).toBe("product");
     expect(dish("stewed-meat", { ...trout, group: "tuna" })).toBe("product");
     expect(dish("soup-seafood", trout)).toBeNull();
@@ -238,14 +240,40 @@ describe("a pack", () => {
       ).toMatchObject({ field: "massKg", ask: false });
     });
     test("a jar of meat under the soup's time is refused: half of a soup is liquid", () => {
-      const soup = { product: "soup", method: "hot", dishProduct: "soup" } as const;
-      expect(why({ ...soup, massKg: 4 * 0.25 })).toBeNull();
+      // A recipe that is all meat and water: the row's own half is what holds.
+      const soup = { product: "soup", method: "hot", dish: dishOf("soup", 0.4) } as const;
+      expect(why({ ...soup, massKg: 4 * 0.25, sure: true })).toBeNull();
       expect(why({ ...soup, massKg: 4 * 0.45, sure: true })).toMatchObject({ field: "massKg", ask: false });
-      const chowder = { product: "soup-seafood", method: "hot", dishProduct: "soup-seafood" } as const;
+      const chowder = { product: "soup-seafood", method: "hot", dish: dishOf("soup-seafood", 0.4) } as const;
       const of = (massKg: number) =>
         whyNotPack(pack({ ...chowder, massKg, sure: true }), trout, { writing: WRITING, accepted: [] });
       expect(of(4 * 0.25)).toBeNull();
       expect(of(4 * 0.45)).toMatchObject({ field: "massKg", ask: false });
+    });
+    test.each<ProductKey>(["stewed-meat", "chile-con-carne", "soup"])(
+      "%s takes the meat its recipe has for a jar, and never a jar full of meat",
+      (product) => {
+        const of = (each: number, over: Partial<PackToFill> = {}) =>
+          why({ product, method: "hot", dish: dishOf(product, 0.2), massKg: 4 * each, ...over }, deer, [
+            "stewed-meat",
+          ]);
+        expect(of(0.2)).toBeNull();
+        expect(of(0.24)).toBeNull();
+        // Nobody may look again and say that it is so: the row does not cover it.
+        for (const sure of [false, true])
+          expect(of(0.3, { sure })).toMatchObject({ field: "massKg", ask: false });
+        expect(of(0.45)!.message).toMatch(/Supper.* 7 oz .*1 lb.*Red meat and game, pieces/);
+        // Less meat than the recipe has is odd, and no fault.
+        expect(of(0.1)).toMatchObject({ field: "massKg", ask: true });
+        expect(of(0.1, { sure: true })).toBeNull();
+      },
+    );
+    test("a dish is covered with its liquid, and a lot goes only into a dish that has its meat", () => {
+      const stew = { product: "stewed-meat", method: "hot", massKg: 1, dish: dishOf("stewed-meat") } as const;
+      const of = (over: Partial<PackToFill>) => why({ ...stew, ...over }, deer, ["stewed-meat"]);
+      expect(of({ liquid: "none" })).toMatchObject({ field: "liquid", ask: false });
+      expect(of({ dish: dishOf("stewed-meat", 0) })).toMatchObject({ field: "product", ask: false });
+      expect(of({ dish: dishOf("stewed-meat", 0), massKg: null })?.field).toBe("product");
     });
     test("whatever the container: never heavier than its room of solid meat, raw", () =>
       fc.assert(

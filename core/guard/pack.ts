@@ -2,6 +2,7 @@ import { capital, formatFraction, formatMass, type Writing } from "../quantity/i
 import {
   LIQUIDS,
   contentsMostKg,
+  dishEstimate,
   fillEstimate,
   judgeFill,
   mostSaltTsp,
@@ -40,8 +41,8 @@ export interface PackToFill {
   saltTspEach: number;
   /** seasoning, as written; null for none */
   additions: string | null;
-  /** row of the recipe it is a dish of; null for a plain pack */
-  dishProduct: ProductKey | null;
+  /** the dish it is, by its recipe; null for a plain pack */
+  dish: DishToFill | null;
   /** the process it would be held to */
   process: ScheduledProcess;
   /** conditions of that process a person confirmed */
@@ -50,6 +51,15 @@ export interface PackToFill {
   sure: boolean;
   /** some lids or ends were used before; not, when left out */
   reusedLids?: boolean | undefined;
+}
+
+/** A mixed dish, as its recipe shares it out into such containers. */
+export interface DishToFill {
+  name: string;
+  /** the row it is processed by */
+  product: ProductKey;
+  /** meat, bird or fish in one container, raw, kg, ≥ 0 */
+  meatKgEach: number;
 }
 
 /** The lot it is filled from. */
@@ -102,6 +112,8 @@ const COVERED_HOT: readonly ProductKey[] = [
   "can-game",
 ];
 
+/** A jar weighed to the pound and a dish ladled out: so much more than its share is nobody's fault, kg. Common practice, no source. */
+const LADLE_KG = 0.02;
 /** Raw food that is cooked as it is packed hot weighs up to so much more than what ends up in the jar. Common practice, no source. */
 const COOKS_DOWN = 1.6;
 /** Jars differ from the typical measures by up to this part. Common practice, no source. */
@@ -111,8 +123,8 @@ const JARS_DIFFER = 1.15;
  * Returns the field to correct and why, when a pack may not be filled this way; null when it may. The one guard, asked
  * by the form, the packing bench, the plan, reprocessing and programs.
  *
- * Refused: a row that is not for this food, and parts that may not be canned; a dish's row without its recipe; cooked
- * food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
+ * Refused: a row that is not for this food, and parts that may not be canned; a dish's row without its recipe, without
+ * its liquid, or with more meat than the recipe has for one; cooked food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
  * condition nobody confirmed; salt or seasoning past flavor; a used end. `ask` is true for what may be confirmed
  * instead: an odd weight.
  *
@@ -133,6 +145,8 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
     return no("liquid", "Choose one of the liquids.");
   if (pack.method === "hot" && pack.liquid === "none" && COVERED_HOT.includes(pack.product))
     return no("liquid", "A hot pack is covered with hot liquid: choose water, broth or tomato juice.");
+  if (pack.dish && pack.liquid === "none" && pack.product !== "broth")
+    return no("liquid", "A mixed dish goes in with its liquid: choose water, broth or tomato juice.");
   const most = mostSaltTsp(pack.container);
   if (!(pack.saltTspEach >= 0 && pack.saltTspEach <= most))
     return no("salt", `Salt is for flavor: at most ${formatFraction(most)} tsp in one of these.`);
@@ -148,7 +162,7 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
       "met",
       `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
     );
-  return whyNotWeight(pack, home);
+  return whyNotWeight(pack, lot, home);
 }
 
 /** Returns whether a product is fish or shellfish, for which vinegar and ketchup have limits. */
@@ -161,13 +175,18 @@ function whyNotFood(pack: PackToFill, lot: FoodOfLot): ["product" | "method", st
   const dish = DISH_PRODUCTS.includes(pack.product);
   if (dish ? !dishTakes(pack.product, lot) : !productsFor(lot.group, lot.form).includes(pack.product))
     return ["product", `“${name}” is not the process for lot ${lot.code}. Choose one that is for this food.`];
-  if (dish && pack.dishProduct !== pack.product)
+  if (dish && pack.dish?.product !== pack.product)
     return [
       "product",
       `“${name}” is for a mixed dish, not for plain meat. Make the recipe under Mixed dishes and plan it from there.`,
     ];
-  if (!dish && pack.dishProduct !== null)
-    return ["product", `The recipe is processed as “${rowOf(pack.dishProduct).name}”, not as “${name}”.`];
+  if (!dish && pack.dish)
+    return ["product", `The recipe is processed as “${rowOf(pack.dish.product).name}”, not as “${name}”.`];
+  if (pack.dish && lot.form !== "broth" && !(pack.dish.meatKgEach > 0))
+    return [
+      "product",
+      `${pack.dish.name} has no meat in its recipe, so nothing of lot ${lot.code} goes into it.`,
+    ];
   const kind = pack.product === "broth" ? null : ingredientKind(lot.part ?? "");
   if (kind?.refusal) {
     const { reason, instead } = refusalFor(kind.refusal)!;
@@ -185,7 +204,7 @@ function dishTakes(product: ProductKey, lot: FoodOfLot): boolean {
 }
 
 /** Weights that cannot be, and weights that are odd. */
-function whyNotWeight(pack: PackToFill, home: PackingHousehold): PackRefusal | null {
+function whyNotWeight(pack: PackToFill, lot: FoodOfLot, home: PackingHousehold): PackRefusal | null {
   if (pack.massKg === null) return null;
   const { product, method, container, mouth } = pack;
   const units = home.writing.units;
@@ -195,12 +214,15 @@ function whyNotWeight(pack: PackToFill, home: PackingHousehold): PackRefusal | n
   const most = contentsMostKg(product, container, mouth) * (cooked ? COOKS_DOWN : JARS_DIFFER);
   const no = (message: string, ask: boolean): PackRefusal => ({ field: "massKg", message, ask });
   if (!(each > 0)) return no("Weight must be more than 0.", false);
+  const share = pack.dish && whyNotShare(pack, pack.dish, lot, each, home);
+  if (share && !share.ask) return share;
   if (each > most)
     return no(
       `${formatMass(each, units)} does not go into one ${one}: it holds at most about ${formatMass(most, units)}. Check the weight and the count.`,
       false,
     );
-  if (pack.sure || DISH_PRODUCTS.includes(product)) return null;
+  if (pack.dish) return share;
+  if (pack.sure || product === "broth") return null;
   const expected = home.expected ?? fillEstimate(product, method, container, [], mouth);
   const says = judgeFill(each, expected);
   if (says === "full") return null;
@@ -211,4 +233,28 @@ function whyNotWeight(pack: PackToFill, home: PackingHousehold): PackRefusal | n
       : `${usual}, and this is ${formatMass(each, units)}. Check the headspace: overfilled ones lose liquid.`,
     true,
   );
+}
+
+/** A dish's row covers what the recipe puts into a container, and not a container full of its meat. */
+function whyNotShare(
+  pack: PackToFill,
+  dish: DishToFill,
+  lot: FoodOfLot,
+  each: number,
+  home: PackingHousehold,
+): PackRefusal | null {
+  const weight = (kg: number) => formatMass(kg, home.writing.units);
+  const share = dishEstimate(dish.meatKgEach);
+  const one = shapeOf(pack.container, pack.mouth).name;
+  const by = `By its recipe ${dish.name} has about ${weight(dish.meatKgEach)} of meat in a ${one}, and this is ${weight(each)}.`;
+  const no = (message: string, ask: boolean): PackRefusal => ({ field: "massKg", message, ask });
+  const says = judgeFill(each, share);
+  if (says === "overfilled" && each > dish.meatKgEach + LADLE_KG) {
+    const plain = productsFor(lot.group, lot.form).find((p) => !DISH_PRODUCTS.includes(p));
+    return no(
+      `${by} “${rowOf(pack.product).name}” does not cover that. Take meat out, or pack it as plain food${plain ? `: “${rowOf(plain).name}”` : ""}.`,
+      false,
+    );
+  }
+  return says === "part-filled" && !pack.sure ? no(`${by} Is that right?`, true) : null;
 }

@@ -1,5 +1,12 @@
 import { formatFraction } from "../quantity/index.ts";
-import { isCan, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "../schedule/index.ts";
+import {
+  isCan,
+  isHalfLiquid,
+  type ContainerKey,
+  type Mouth,
+  type PackMethod,
+  type ProductKey,
+} from "../schedule/index.ts";
 import { type FillEstimate } from "./fill.ts";
 import { type Liquid } from "./addition.ts";
 
@@ -45,10 +52,12 @@ const step = (key: string, text: string, why: string | null = null): PackStep =>
  *
  * Source: USDA 2015, Guides 1 and 5, from memory, for jars; cans are common practice, no source.
  * @param fatty the rim is wiped twice, because fat keeps a lid from sealing
+ * @param dish a mixed dish, which goes in by its recipe
  */
 export function packSteps(
   part: Pick<BenchPart, "method" | "container" | "liquid" | "saltTsp" | "product">,
   fatty: boolean,
+  dish = false,
 ): PackStep[] {
   const pour = part.liquid !== "none";
   const salt = part.saltTsp > 0 ? [step("salt", "Salt", "flavour only")] : [];
@@ -67,11 +76,23 @@ export function packSteps(
     ];
   return [
     step("jar", part.method === "hot" ? "Hot jar" : "Warm jar", "glass breaks between hot and cold"),
-    step("fill", part.method === "hot" ? "Fill loosely, hot" : "Fill, pressed in"),
-    ...salt,
-    ...(pour
-      ? [step("liquid", part.method === "hot" ? `Hot ${part.liquid}` : `A little ${part.liquid}`)]
-      : []),
+    ...(dish
+      ? [
+          step(
+            "fill",
+            "Solids first, hot",
+            isHalfLiquid(part.product) ? "half the jar, no more" : "as much as stands above",
+          ),
+          ...salt,
+          step("liquid", "Hot liquid over them", "to the headspace"),
+        ]
+      : [
+          step("fill", part.method === "hot" ? "Fill loosely, hot" : "Fill, pressed in"),
+          ...salt,
+          ...(pour
+            ? [step("liquid", part.method === "hot" ? `Hot ${part.liquid}` : `A little ${part.liquid}`)]
+            : []),
+        ]),
     step("air", "Work out the air", "blade down the wall, all round"),
     step("headspace", "Gauge on the rim", "top up or take out"),
     step(

@@ -2,6 +2,7 @@ import { KG_PER_LB } from "#core/quantity";
 import { posterior, predict, type Estimate } from "../estimate/index.ts";
 import {
   isCan,
+  isHalfLiquid,
   rowOf,
   shapeOf,
   type ContainerKey,
@@ -35,8 +36,7 @@ const MEAT_KG_L = 1.06;
 function packingFraction(product: ProductKey, pack: PackMethod): number {
   if (product === "broth") return 1;
   if (product === "can-fish") return 0.94;
-  const row = rowOf(product);
-  if ("halfLiquid" in row && row.halfLiquid) return 0.45;
+  if (isHalfLiquid(product)) return 0.45;
   return pack === "hot" || product.startsWith("poultry") ? 0.88 : 1;
 }
 
@@ -73,6 +73,20 @@ export function fillEstimate(
   };
 }
 
+/** A dish is ladled out: a jar may have so much more or less of its meat than its share. Common practice, no source. */
+const DISH_SCATTER = 0.3;
+
+/**
+ * Returns the meat one container of a dish is expected to take, kg, with the range in which it is still that dish.
+ * Common practice, no source.
+ *
+ * @param kgEach its share by the recipe, kg, ≥ 0
+ */
+export function dishEstimate(kgEach: number): FillEstimate {
+  const off = DISH_SCATTER * kgEach;
+  return { kgEach, lowKg: kgEach - off, highKg: kgEach + off, source: "common practice", packs: 0 };
+}
+
 /** The start, before this household has packed any, kg. */
 function firstGuessKg(
   product: ProductKey,
@@ -98,8 +112,7 @@ const DENSEST_KG_L = 1.1;
  */
 export function contentsMostKg(product: ProductKey, container: ContainerKey, mouth: Mouth | null): number {
   const shape = shapeOf(container, mouth);
-  const row = rowOf(product);
-  if ("halfLiquid" in row && row.halfLiquid) return (usableMl(shape, row.headspaceIn) / 2000) * DENSEST_KG_L;
+  if (isHalfLiquid(product)) return (usableMl(shape, rowOf(product).headspaceIn) / 2000) * DENSEST_KG_L;
   return (usableMl(shape, 0) / 1000) * DENSEST_KG_L;
 }
 

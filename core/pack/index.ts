@@ -1,5 +1,5 @@
-export { contentsMostKg, fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
-export { RIM_BELOW_TOP_MM, profileOf, usableMl, volumeBelow, type Profile } from "./profile.ts";
+export { contentsMostKg, dishEstimate, fillEstimate, fullContainers, type FillEstimate } from "./fill.ts";
+export { RIM_BELOW_TOP_MM, depthOf, profileOf, usableMl, volumeBelow, type Profile } from "./profile.ts";
 export {
   LIQUIDS,
   jarWater,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { SHAPES, shapeOf } from "../schedule/index.ts";
-import { profileOf, usableMl, volumeBelow } from "./index.ts";
+import { depthOf, profileOf, usableMl, volumeBelow } from "./index.ts";
 
 const jars = SHAPES.filter((s) => s.mouth !== null);
 
@@ -42,5 +42,12 @@ describe("the inside of a container", () => {
       for (let i = 0; i < n; i++) ml += Math.PI * radiusAt(20 + (i + 0.5) * h) ** 2 * h * 1e-3;
       expect(volumeBelow(p, 20) / ml).toBeCloseTo(1, 5);
     }
+  });
+  test.each(SHAPES.map((s) => [s.name, s] as const))("%s: so deep as so much stands in it", (_, shape) => {
+    for (const part of [0, 0.2, 0.5, 0.9]) {
+      const ml = part * usableMl(shape, 0);
+      expect(volumeBelow(profileOf(shape), depthOf(shape, ml))).toBeCloseTo(ml, 6);
+    }
+    expect(depthOf(shape, usableMl(shape, 0) * 2)).toBeCloseTo(0, 9);
   });
 });

@@ -90,3 +90,20 @@ function jar(shape: ContainerShape): Profile {
 export function usableMl(shape: ContainerShape, headspaceIn: number): number {
   return volumeBelow(profileOf(shape), headspaceIn * MM_PER_IN);
 }
+
+/**
+ * Returns the depth below the rim, mm, at which so much stands in a container; the rim itself when it holds no more.
+ * Typical measures, from memory.
+ *
+ * @param ml what stands in it, ml, ≥ 0
+ */
+export function depthOf(shape: ContainerShape, ml: number): number {
+  const profile = profileOf(shape);
+  let [low, high] = [0, profile.depthMm];
+  for (let i = 0; i < 50; i++) {
+    const mid = (low + high) / 2;
+    if (volumeBelow(profile, mid) > ml) low = mid;
+    else high = mid;
+  }
+  return high;
+}

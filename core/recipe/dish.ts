@@ -10,7 +10,7 @@ import {
   type Mouth,
   type ProductKey,
 } from "../schedule/index.ts";
-import { usableMl } from "../pack/index.ts";
+import { usableMl, type Liquid } from "../pack/index.ts";
 import { ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
 
 export const DISHES = ["stew", "soup", "chilli", "broth"] as const;
@@ -146,6 +146,7 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
   return [];
 }
 
+const isMeat = (role: Role) => role === "meat" || role === "bird" || role === "fish";
 const isSolid = (role: Role) => role !== "liquid" && role !== "seasoning" && role !== "refused";
 
 /**
@@ -211,7 +212,7 @@ export function divideDish(
 ): DishShare {
   const sum = (of: (i: Known) => boolean) => answer.each.filter(of).reduce((s, i) => s + i.amount, 0);
   const solidsKg = sum((i) => isSolid(i.role));
-  const meatKg = sum((i) => i.role === "meat" || i.role === "bird" || i.role === "fish");
+  const meatKg = sum((i) => isMeat(i.role));
   const given = sum((i) => i.role === "liquid");
   const least = LEAST_LIQUID[answer.product === "soup-seafood" ? "soup" : dish] * (solidsKg / KG_PER_LITRE);
   const liquid = Math.max(given, least);
@@ -233,6 +234,71 @@ export function divideDish(
   };
 }
 
+/** One ingredient's part of a container. */
+export interface JarPart {
+  name: string;
+  role: Role;
+  /** weight, kg; of a liquid its volume, liters; 0 for a seasoning without an amount */
+  amount: number;
+}
+
+/** What goes into one container of a dish, in the order it goes in. */
+export interface DishJar {
+  /** meat first, then the others as the recipe has them */
+  solids: JarPart[];
+  liquids: JarPart[];
+  seasonings: JarPart[];
+  share: DishShare;
+}
+
+/** How the liquid that a pot lacks is called. */
+const TOPPED_UP = "Broth or water";
+
+/**
+ * Returns what goes into one container of a dish when it is shared out evenly, ingredient by ingredient; liquid that
+ * the pot lacks is a part of its own.
+ *
+ * @param answer of `dishRow`, with a row
+ * @param mouth of the jar; null for a regular one
+ * @throws RangeError when the dish has neither solids nor liquid
+ */
+export function jarOfDish(
+  dish: Dish,
+  answer: DishAnswer,
+  container: ContainerKey,
+  mouth: Mouth | null,
+): DishJar {
+  const share = divideDish(dish, answer, container, mouth);
+  const part = share.litresEach / potLitres(share);
+  const parts = (of: (role: Role) => boolean): JarPart[] =>
+    answer.each
+      .filter((i) => of(i.role))
+      .map(({ name, role, amount }) => ({ name, role, amount: amount * part }));
+  const added = share.addLiquidLitres * part;
+  return {
+    solids: parts(isSolid).sort((a, b) => Number(isMeat(b.role)) - Number(isMeat(a.role))),
+    liquids: [
+      ...parts((role) => role === "liquid"),
+      ...(added > 1e-9 ? [{ name: TOPPED_UP, role: "liquid" as const, amount: added }] : []),
+    ],
+    seasonings: parts((role) => role === "seasoning"),
+    share,
+  };
+}
+
+/** Litres of the whole dish, with what is added to the pot. */
+const potLitres = (share: DishShare) => share.jars * share.litresEach + share.leftLitres;
+
+/** Returns what a dish is covered with, by the most of its liquids. */
+export function liquidOfDish(answer: DishAnswer): Liquid {
+  const most = answer.each
+    .filter((i) => i.role === "liquid")
+    .reduce<Known | null>((a, b) => (a && a.amount >= b.amount ? a : b), null);
+  if (!most) return "water";
+  if (/tomato/i.test(most.name)) return "tomato juice";
+  return /broth|stock|bouillon/i.test(most.name) ? "broth" : "water";
+}
+
 /**
  * Returns the ingredients of the same dish scaled so that it fills a number of jars, to four figures; unchanged when
  * the dish may not be canned.
@@ -252,7 +318,6 @@ export function scaleDish(
   const answer = dishRow(dish, ingredients);
   if (!answer.product) return [...ingredients];
   const one = divideDish(dish, answer, container, mouth);
-  const made = one.jars * one.litresEach + one.leftLitres;
-  const factor = (jars * one.litresEach) / made;
+  const factor = (jars * one.litresEach) / potLitres(one);
   return ingredients.map((i) => ({ ...i, amount: Number((i.amount * factor).toPrecision(4)) }));
 }

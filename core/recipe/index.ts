@@ -4,12 +4,16 @@ export {
   dishRow,
   scaleDish,
   divideDish,
+  jarOfDish,
+  liquidOfDish,
   whyNotIn,
   type Dish,
   type DishAnswer,
+  type DishJar,
   type DishRefusal,
   type DishShare,
   type Ingredient,
+  type JarPart,
   type Known,
 } from "./dish.ts";
 export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { refusalFor } from "../schedule/index.ts";
+import { refusalFor, type ContainerKey } from "../schedule/index.ts";
 import {
   INGREDIENTS,
   dishRow,
@@ -9,6 +9,8 @@ import {
   readIngredients,
   scaleDish,
   divideDish,
+  jarOfDish,
+  liquidOfDish,
   whyNotIn,
   type Dish,
   type Ingredient,
@@ -153,4 +155,53 @@ describe("a recipe written by hand", () => {
     expect(readIngredient("1 lb skirret (refused)", "us")!.role).toBeNull();
     expect(readIngredients("3 lb boar\n\n  \n2 qt water\n", "us")).toHaveLength(2);
   });
+});
+
+describe("what goes into one jar of a dish", () => {
+  const jar = (dish: Dish, ingredients: Ingredient[], container: ContainerKey = "jar-pint") =>
+    jarOfDish(dish, dishRow(dish, ingredients), container, "regular");
+  const litres = (parts: readonly { amount: number }[]) => parts.reduce((s, p) => s + p.amount, 0);
+  // 3 kg boar, 0.8 kg carrots, 1 kg potatoes, 2 l broth: 6.8 l, of which a jar's room is shared out in proportion.
+  test("a stew by the recipe's share, meat first", () => {
+    const one = jar("stew", stew);
+    expect(one.solids.map((p) => p.name)).toEqual(["Boar, cubed", "Carrots", "Potatoes"]);
+    for (const [i, kg] of [3, 0.8, 1].entries())
+      expect(one.solids[i]!.amount).toBeCloseTo((kg / 6.8) * one.share.litresEach, 9);
+    expect(one.liquids).toEqual([
+      { name: "Broth", role: "liquid", amount: expect.closeTo((2 / 6.8) * one.share.litresEach, 9) },
+    ]);
+    expect(one.seasonings.map((p) => p.name)).toEqual(["Salt"]);
+    expect(one.share.meatKgEach).toBeCloseTo(one.solids[0]!.amount, 9);
+  });
+  test("a soup short of liquid is told what to add, so that it is half liquid", () => {
+    const one = jar("soup", [of("carrots", 1), of("venison", 2), of("broth", 1)]);
+    expect(one.solids[0]!.name).toBe("venison");
+    expect(one.liquids.map((p) => p.name)).toEqual(["broth", "Broth or water"]);
+    expect(litres(one.liquids)).toBeCloseTo(litres(one.solids), 9);
+    expect(one.liquids[1]!.amount).toBeCloseTo(2 * one.liquids[0]!.amount, 9);
+  });
+  test("what it is covered with is the most of its liquids", () => {
+    const of2 = (...names: [string, number][]) =>
+      liquidOfDish(dishRow("stew", [of("venison", 2), ...names.map(([n, a]) => of(n, a))]));
+    expect(of2(["broth", 2], ["water", 1])).toBe("broth");
+    expect(of2(["broth", 1], ["water", 2])).toBe("water");
+    expect(of2(["beef stock", 1])).toBe("broth");
+    expect(of2(["tomato juice", 3], ["broth", 1])).toBe("tomato juice");
+    expect(liquidOfDish(dishRow("stew", []))).toBe("water");
+  });
+  test("whatever the recipe: its parts fill the jar's room, and a soup's solids never more than half of it", () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom<Dish>("soup", "stew"),
+        fc.array(fc.double({ min: 0.01, max: 20, noNaN: true }), { minLength: 3, maxLength: 3 }),
+        fc.constantFrom<ContainerKey>("jar-half-pint", "jar-pint", "jar-quart"),
+        (dish, [meat, carrots, water], container) => {
+          const one = jar(dish, [of("venison", meat), of("carrots", carrots), of("water", water)], container);
+          expect(litres(one.solids) + litres(one.liquids)).toBeCloseTo(one.share.litresEach, 6);
+          if (dish === "soup")
+            expect(litres(one.solids)).toBeLessThanOrEqual(one.share.litresEach / 2 + 1e-9);
+          expect(litres(one.solids)).toBeCloseTo(one.share.solidsKgEach, 9);
+        },
+      ),
+    ));
 });

@@ -15,6 +15,7 @@ export {
   PRODUCTS,
   productName,
   DISH_PRODUCTS,
+  isHalfLiquid,
   rowOf,
   type CanRow,
   type JarRow,

@@ -299,6 +299,12 @@ export const DISH_PRODUCTS: readonly ProductKey[] = [
   "stewed-meat",
 ];
 
+/** Returns whether a product is published half solids, half liquid. Source: USDA 2015, Guide 4, from memory. */
+export const isHalfLiquid = (product: ProductKey): boolean => {
+  const row = rowOf(product);
+  return "halfLiquid" in row && row.halfLiquid === true;
+};
+
 /** Returns the row of a product in the process tables. */
 export function rowOf(key: ProductKey): JarRow | CanRow {
   return [...JAR_ROWS, ...CAN_ROWS].find((row) => row.key === key)!;

@@ -1,7 +1,14 @@
 import { and, eq } from "drizzle-orm";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG } from "#core/lot";
-import { deviationsOf, fillEstimate, judgeFill, type FillEstimate, type RestWay } from "#core/pack";
+import {
+  deviationsOf,
+  dishEstimate,
+  fillEstimate,
+  judgeFill,
+  type FillEstimate,
+  type RestWay,
+} from "#core/pack";
 import { formatMass } from "#core/quantity";
 import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
 import { getHousehold } from "#store/household";
@@ -25,19 +32,11 @@ import { askedOf, getOpenBench, storePart, partOf, type BenchPartNow } from "./l
  * household's packs, and those weighed in this part.
  */
 export function expectedFill(larder: Larder, part: BenchPartNow): FillEstimate {
-  if (part.dish) return shareOfDish(part.kgEach);
+  if (part.dish) return dishEstimate(part.kgEach);
   const weighed = part.containers.flatMap((c) => (c.massKg === null ? [] : [c.massKg]));
   const before = recordedFills(larder, part.product, part.method, part.container, part.pack?.id ?? null);
   const mean = weighed.length > 0 ? [weighed.reduce((a, b) => a + b, 0) / weighed.length] : [];
   return fillEstimate(part.product, part.method, part.container, [...mean, ...before], part.mouth);
-}
-
-/** A dish's recipe says how much meat goes into each jar; it may be off by this part. Common practice, no source. */
-const DISH_SCATTER = 0.3;
-
-function shareOfDish(kgEach: number): FillEstimate {
-  const off = DISH_SCATTER * kgEach;
-  return { kgEach, lowKg: kgEach - off, highKg: kgEach + off, source: "common practice", packs: 0 };
 }
 
 export interface FillInput {

@@ -1,8 +1,8 @@
 import { Refused, type Larder } from "#store/db";
-import { whyNotPack, type PackToFill } from "#core/guard";
+import { whyNotPack, type DishToFill, type PackToFill } from "#core/guard";
 import { notPackedWords, whyNotPacked } from "#core/lot";
 import { type FillEstimate } from "#core/pack";
-import { dishRow } from "#core/recipe";
+import { dishRow, divideDish, whyNotIn } from "#core/recipe";
 import {
   officeSchedule,
   whyNotGivenFor,
@@ -53,10 +53,7 @@ export function whyNotFromLot(larder: Larder, lot: Lot): string | null {
 }
 
 /** What somebody asks to fill: the core's own words for it, and what only the store can look up. */
-export interface PackAsked extends Omit<
-  PackToFill,
-  "additions" | "dishProduct" | "process" | "confirmed" | "sure"
-> {
+export interface PackAsked extends Omit<PackToFill, "additions" | "dish" | "process" | "confirmed" | "sure"> {
   additions?: string | null | undefined;
   /** name of the recipe of a mixed dish */
   dish?: string | null | undefined;
@@ -88,7 +85,7 @@ export function permitPack(
   const toFill: PackToFill = {
     ...asked,
     additions: additions?.trim() || null,
-    dishProduct: dish ? dishProductOf(larder, dish) : null,
+    dish: dish ? dishToFill(larder, dish, asked.container, asked.mouth) : null,
     process,
     confirmed,
     sure,
@@ -128,11 +125,19 @@ export function permitReprocess(
   return was.schedule.confirmed ? { ...process, confirmed: was.schedule.confirmed } : process;
 }
 
-/** The row of the recipe of this name. @throws Refused when there is none, or it may not be canned */
-function dishProductOf(larder: Larder, name: string): ProductKey {
+/** A recipe of this name as such containers are filled with it. @throws Refused when there is none, or it may not be canned in them */
+function dishToFill(
+  larder: Larder,
+  name: string,
+  container: ContainerKey,
+  mouth: PackAsked["mouth"],
+): DishToFill {
   const recipe = recipeByName(larder, name);
   const answer = recipe && dishRow(recipe.dish, recipe.ingredients);
-  if (!answer?.product)
+  if (!recipe || !answer?.product)
     throw new Refused({ product: `There is no recipe called ${name} that may be canned.` });
-  return answer.product;
+  const not = whyNotIn(answer, container);
+  if (not) throw new Refused({ container: not });
+  const { meatKgEach } = divideDish(recipe.dish, answer, container, mouth);
+  return { name, product: answer.product, meatKgEach };
 }

@@ -1,1 +1,1 @@
-export { getRecipe, listRecipes, recipeByName, saveRecipe, type Recipe } from "./recipe.ts";
+export { getRecipe, jarOfRecipe, listRecipes, recipeByName, saveRecipe, type Recipe } from "./recipe.ts";

@@ -1,7 +1,8 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { dishRow, type Dish, type Ingredient, type Role } from "#core/recipe";
+import { dishRow, jarOfDish, type Dish, type DishJar, type Ingredient, type Role } from "#core/recipe";
+import { type ContainerKey, type Mouth } from "#core/schedule";
 import { recipe, recipeItem } from "../schema/index.ts";
 
 export interface Recipe {
@@ -34,6 +35,23 @@ export function getRecipe(larder: Larder, id: string): Recipe {
 export function recipeByName(larder: Larder, name: string): Recipe | null {
   const row = larder.db.select().from(recipe).where(eq(recipe.name, name)).get();
   return row ? getRecipe(larder, row.id) : null;
+}
+
+/**
+ * Returns what goes into one container of the recipe of a name, as it is kept now; null when there is none of that name,
+ * or it may not be canned.
+ *
+ * @param mouth of the jar; null for a regular one
+ */
+export function jarOfRecipe(
+  larder: Larder,
+  name: string,
+  container: ContainerKey,
+  mouth: Mouth | null,
+): DishJar | null {
+  const known = recipeByName(larder, name);
+  const answer = known && dishRow(known.dish, known.ingredients);
+  return answer?.product ? jarOfDish(known!.dish, answer, container, mouth) : null;
 }
 
 function ingredientsOf(larder: Larder, recipeId: string): Ingredient[] {

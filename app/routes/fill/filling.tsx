@@ -1,6 +1,7 @@
 import { type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Form } from "react-router";
+import { depthOf } from "#core/pack";
 import { formatLength, mmFromIn } from "#core/quantity";
 import { Button } from "#ui/button";
 import { keyFor, resultOf } from "#ui/form";
@@ -101,6 +102,7 @@ function Drawing({ data, part }: { data: FillData; part: FillPart }) {
         headspaceMm={mmFromIn(part.headspaceIn)}
         headspaceWords={headspace}
         contents={part.contents}
+        solidsMm={part.jar && depthOf(part.shape, part.jar.share.solidsKgEach * 1000)}
         pattern={patternOf(part.lot.code)}
         pieceMm={part.piece.edgeMm}
         pieceWords="a piece"

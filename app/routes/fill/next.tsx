@@ -1,6 +1,8 @@
-import { formatMass, formatSpoons, formatVolume } from "#core/quantity";
+import { formatMass, formatSpoons, formatVolume, type UnitSystem } from "#core/quantity";
+import { type DishJar } from "#core/recipe";
 import { Code, LotMark } from "#ui/lotmark";
 import { speciesWords } from "../../words/load";
+import { jarPartWords } from "../../words/pack";
 import { type FillData, type FillPart } from "./data";
 
 /** Which container comes next, what goes into it, and the steps in order. */
@@ -34,9 +36,11 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
           name="Meat"
           value={formatMass(part.expected.kgEach, units)}
           note={
-            part.expected.source === "these packs"
-              ? `90 %: ${formatMass(part.expected.lowKg, units)} to ${formatMass(part.expected.highKg, units)}, from ${part.expected.packs === 1 ? "1 pack" : `${part.expected.packs} packs`} of yours`
-              : "common practice"
+            part.jar
+              ? "by the recipe"
+              : part.expected.source === "these packs"
+                ? `90 %: ${formatMass(part.expected.lowKg, units)} to ${formatMass(part.expected.highKg, units)}, from ${part.expected.packs === 1 ? "1 pack" : `${part.expected.packs} packs`} of yours`
+                : "common practice"
           }
         />
         <Fact
@@ -59,6 +63,7 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
           note={part.water.split(", ").slice(1).join(", ").replace(/\.$/, "")}
         />
       </dl>
+      {part.jar && <JarOf part={part} jar={part.jar} units={units} />}
       <ol className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-x-4 gap-y-1">
         {part.steps.map((s, i) => (
           <li key={s.key} className="flex gap-2 leading-tight">
@@ -77,6 +82,29 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
         </p>
       ))}
     </>
+  );
+}
+
+/** A mixed dish goes into each container by its recipe, and not as its meat alone. */
+function JarOf({ part, jar, units }: { part: FillPart; jar: DishJar; units: UnitSystem }) {
+  return (
+    <section
+      aria-label={`What goes into each ${part.shape.name}`}
+      className="mt-3 border-b-2 border-rule pb-2"
+    >
+      <p>
+        <b>
+          {part.dish}, each {part.shape.name}:
+        </b>
+      </p>
+      <ul className="flex flex-wrap gap-x-5 text-[1.15rem]">
+        {[...jar.solids, ...jar.liquids, ...jar.seasonings].map((i) => (
+          <li key={i.name}>
+            <b className="fig text-[1.45rem] leading-none">{jarPartWords(i, units)}</b> {i.name}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -20,6 +20,7 @@ import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut }
 import { getCanner } from "#store/equipment";
 import { getLot } from "#store/lot";
 import { processFor } from "#store/pack";
+import { jarOfRecipe } from "#store/recipe";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
@@ -65,8 +66,11 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       const schedule = part.pack?.schedule ?? processFor(part, household.altitudeM);
       const shape = shapeOf(part.container, part.mouth);
       const contents = contentsOf(part.product, lot.species);
+      const jar = part.dish ? jarOfRecipe(larder, part.dish, part.container, part.mouth) : null;
       return {
         ...part,
+        dish: part.dish ?? null,
+        jar,
         pack: part.pack && { code: part.pack.code, massKg: part.pack.massKg },
         productName: productName(part.product),
         lot: { code: lot.code, part: lot.part, species: lot.species, leftKg: lot.leftKg },
@@ -76,10 +80,12 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
         minutes: schedule.minutes,
         publishedIn: schedule.headspaceIn,
         source: schedule.source,
-        steps: packSteps(part, lot.species.some(isFatty)),
+        steps: packSteps(part, lot.species.some(isFatty), jar !== null),
         piece: pieceOf(part.product, part.container),
         water: jarWater(part.method, part.container),
-        liquidLitres: liquidLitres(shape.nominalMl, part.method, part.liquid, part.product === "broth"),
+        liquidLitres: jar
+          ? jar.share.liquidLitresEach
+          : liquidLitres(shape.nominalMl, part.method, part.liquid, part.product === "broth"),
         departs: deviationsOf(part, part.method, schedule.headspaceIn),
         progress: progressOf(
           part.containers.map((c) => ({ massKg: c.massKg ?? expected.kgEach })),

@@ -56,7 +56,7 @@ export async function action({ request, context }: Route.ActionArgs) {
             cannerId: load.cannerId,
             parts: benchPartsOf(load, plan.wish.saltTspPint, household.altitudeM, (lotId) => {
               const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
-              return recipes.find((r) => r.id === recipeId)?.name ?? null;
+              return recipes.find((r) => r.id === recipeId) ?? null;
             }),
             layers: load.layers,
           });

@@ -62,6 +62,7 @@ export function ContainerSection({
   pieceWords,
   scale,
   label,
+  solidsMm = null,
 }: {
   shape: ContainerShape;
   headspaceMm: number;
@@ -74,6 +75,8 @@ export function ContainerSection({
   /** pixels a millimetre */
   scale: number;
   label: string;
+  /** depth below the rim to which the solids of a dish stand, its liquid above them, mm; null where the food fills it */
+  solidsMm?: number | null;
 }) {
   const clip = useId();
   const w = shape.outsideDiameterMm;
@@ -99,8 +102,19 @@ export function ContainerSection({
       </clipPath>
       <path d={outsideOutline(shape)} fill={shape.mouth === null ? "var(--tin)" : "var(--glass)"} {...LINE} />
       <path d={insideOutline(shape)} fill="var(--paper)" />
-      <path d={fillOutline(shape, headspaceMm)} fill={`var(--${contents})`} data-part="fill" />
-      <path d={fillOutline(shape, headspaceMm)} fill={`url(#lot-${pattern})`} clipPath={`url(#${clip})`} />
+      <path
+        d={fillOutline(shape, headspaceMm)}
+        fill={`var(--${solidsMm === null ? contents : "broth"})`}
+        data-part="fill"
+      />
+      {solidsMm !== null && (
+        <path d={fillOutline(shape, solidsMm)} fill={`var(--${contents})`} data-part="solids" />
+      )}
+      <path
+        d={fillOutline(shape, solidsMm ?? headspaceMm)}
+        fill={`url(#lot-${pattern})`}
+        clipPath={`url(#${clip})`}
+      />
       <path d={insideOutline(shape)} fill="none" {...LINE} />
       <g stroke="var(--copper)" strokeWidth={3} vectorEffect="non-scaling-stroke">
         <path
