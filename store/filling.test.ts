@@ -13,11 +13,18 @@ import {
 import { deviationsOfPacks } from "#store/deviation";
 import { holdLot } from "#store/harvest";
 import { cutLot, getLot } from "#store/lot";
-import { recordedFills } from "#store/pack";
+import { containersOfPack, recordedFills, unpack } from "#store/pack";
+import { setAside } from "#store/recall";
 import { saveRecipe } from "#store/recipe";
 import { openRun } from "#store/run";
 import { addSupply, listSupplies } from "#store/supply";
-import { benchPart as part, testLarder, type TestLarder, refusedFields as fields } from "#store/testing";
+import {
+  benchPart as part,
+  packPints,
+  testLarder,
+  type TestLarder,
+  refusedFields as fields,
+} from "#store/testing";
 
 /** A bench with one lot of 9 kg, 4 pints planned. */
 function onBench(t: TestLarder, parts = [part(t.lotId)]) {
@@ -97,6 +104,27 @@ describe("filling a load, one container at a time", () => {
         .sort(),
     ).toEqual([10, 12]);
     expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(/Nothing of this part/);
+  });
+  test("what was set aside is not taken apart as if it had never been: its recall names it", () => {
+    const t = testLarder();
+    const b = onBench(t);
+    b.fill(0.45);
+    b.fill(0.45);
+    const { pack, containers } = b.now().parts[0]!;
+    setAside(t.larder, t.write(), { containerId: containers[1]!.id, doubts: [], reason: "glass chip" });
+    const left = getLot(t.larder, t.lotId).leftKg;
+    const why = new RegExp(`^${containers[1]!.code} was set aside`);
+    expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(why);
+    expect(fields(() => unpack(t.larder, t.write(), pack!.id))[""]).toMatch(why);
+    const other = packPints(t, 2);
+    setAside(t.larder, t.write(), {
+      containerId: containersOfPack(t.larder, other.id)[0]!.id,
+      doubts: [],
+      reason: "glass chip",
+    });
+    expect(fields(() => unpack(t.larder, t.write(), other.id))[""]).toMatch(/was set aside/);
+    expect(b.now().parts[0]!.containers).toHaveLength(2);
+    expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(left - 1, 9);
   });
   test("a mixed dish keeps its name on the pack; one without a recipe never gets to the bench", () => {
     const t = testLarder();

@@ -21,6 +21,7 @@ import {
   insertPack,
   permitPack,
   recordedFills,
+  refuseRecorded,
   unpack,
 } from "#store/pack";
 import { changeSupply, takeForPack } from "#store/supply";
@@ -159,14 +160,7 @@ export function takeOut(larder: Larder, write: Write, benchId: string, index: nu
     const part = partOf(getOpenBench(larder, benchId), index);
     const last = part.containers.at(-1) ?? refuse("Nothing of this part is filled yet.", 409);
     const packId = part.pack!.id;
-    const looked = larder.sqlite.prepare("select 1 from can_check where container_id = ?").get(last.id);
-    if (looked)
-      throw new Refused(
-        {
-          "": `${last.code} has been in the bath already. It stays in the record; give its meat to another can.`,
-        },
-        409,
-      );
+    refuseRecorded(larder, [last.id]);
     if (part.containers.length === 1) {
       unpack(larder, write, packId);
     } else {

@@ -281,16 +281,10 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
   once(larder, write, "pack.unpack", () => {
     const known = getPack(larder, packId);
     if (known.runId) refuse("This pack has been in a canner and cannot be taken apart.", 409);
-    const looked = larder.sqlite
-      .prepare(
-        "select 1 from can_check x join container c on c.id = x.container_id where c.pack_id = ? limit 1",
-      )
-      .get(packId);
-    if (looked)
-      refuse(
-        "Cans of this pack have been in the bath already: what was read and seen stays in the record.",
-        409,
-      );
+    refuseRecorded(
+      larder,
+      containersOfPack(larder, packId).map((c) => c.id),
+    );
     giveBack(larder, write, known);
     // Meat of containers that did not seal is back in them, and waits for a decision again.
     larder.sqlite.prepare("delete from repacked where pack_id = ?").run(packId);
@@ -304,6 +298,32 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
       note: { kind: "pack", id: packId, detail: { code: known.code, count: known.count } },
     };
   });
+}
+
+/**
+ * Refuses to undo containers as if they had never been filled, once something was recorded of one: it stays in the
+ * record, and so do they. Throws Refused (409).
+ */
+export function refuseRecorded(larder: Larder, containerIds: readonly string[]): void {
+  const recorded = larder.sqlite.prepare(
+    `select c.code, exists (select 1 from can_check x where x.container_id = c.id) as bath,
+       exists (select 1 from recall_item x where x.container_id = c.id)
+         or exists (select 1 from recall x where x.container_id = c.id) as aside
+     from container c where c.id = ?`,
+  );
+  for (const id of containerIds) {
+    const { code, bath, aside } = recorded.get(id) as { code: string; bath: number; aside: number };
+    if (bath)
+      refuse(
+        `${code} has been in the bath already. What was read and seen stays in the record: give its meat to another can.`,
+        409,
+      );
+    if (aside)
+      refuse(
+        `${code} was set aside by a recall, which names it. It stays in the record, and in its pack.`,
+        409,
+      );
+  }
 }
 
 /** Jars and lids of a pack that was taken apart go back where they came from: nothing has been heated. */
