@@ -165,7 +165,10 @@ test("the equipment check is made from the load, tapped through, and kept with t
   await page.goto(`${own.url}/fire`);
   await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
   await onlyJars(page);
+  await page.getByLabel("Extra minutes").fill("5");
+  await expect(page.getByText("75 + 5, your choice")).toBeVisible();
   await page.getByRole("link", { name: "Check the equipment first" }).click();
+  await expect(page.getByText("75 + 5 = 80 min (your choice) at 15 lb")).toBeVisible();
   await expect(page.getByText("set to 15 lb: every piece of it on")).toBeHidden();
   await expect(page.getByText("Sealer set-up")).toHaveCount(0);
   const sound = page.getByRole("button", { name: "Sound", exact: true });
@@ -179,6 +182,7 @@ test("the equipment check is made from the load, tapped through, and kept with t
   expect(tapped).toBeGreaterThan(105);
   await press(page, "All looked at: load the canner");
   await page.waitForURL(/\/fire\/.+/);
+  await expect(page.getByText("75 + 5 = 80 min (your choice)").first()).toBeVisible();
   await page.getByText("Why, and what happened").click();
   await expect(page.getByText(/things looked at before lighting; none of those was found bad/)).toBeVisible();
 });

@@ -46,6 +46,14 @@ const burner = (t: TestLarder, name = "Gas ring") =>
     note: null,
   }).id;
 
+test("minutes are added by choice and never taken off", () => {
+  expect(planOf(testLarder())).not.toHaveProperty("extraMinutes");
+  expect(planOf(testLarder(), { extraMinutes: 0 })).not.toHaveProperty("extraMinutes");
+  expect(planOf(testLarder(), { extraMinutes: 5 })).toMatchObject({ minutes: 75, extraMinutes: 5 });
+  for (const extraMinutes of [-5, 61, 2.5])
+    expect(fields(() => open(testLarder(), { extraMinutes })).extraMinutes).toMatch(/never fewer/);
+});
+
 describe("into a canner goes", () => {
   test("nothing while it still holds another load", () => {
     const t = testLarder();

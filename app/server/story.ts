@@ -35,7 +35,7 @@ import {
 import { containersWords, loadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
 import { sealLookWords } from "../words/rest";
-import { deviationWords, lookedAt, restartWords } from "../words/run";
+import { minutesWords, deviationWords, lookedAt, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
 import { type Home } from "./context";
 
@@ -269,7 +269,7 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
           ? `Not processed (${r.cannerName})`
           : `In ${r.cannerName}`,
     lines: [
-      `${loadWords(r.packs)}: ${r.plan.minutes} minutes at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
+      `${loadWords(r.packs)}: ${minutesWords(r.plan)} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
       last && v.completedAt
         ? `At pressure ${clockTime(last.startedAt, r.zone)} to ${clockTime(v.completedAt, r.zone)}.`
         : "",

@@ -12,9 +12,20 @@ import {
   type Standing,
   VENT_FALTERS,
   governsNow,
+  totalMinutes,
 } from "#core/run";
 import { ALARM_WORDS } from "./alarm";
 import { clockSeconds, clockTime } from "./time";
+
+/** `75 min`, or with what the household adds `75 + 5 = 80 min (your choice)`. */
+export const minutesWords = (plan: Pick<RunPlan, "minutes" | "extraMinutes">): string =>
+  plan.extraMinutes
+    ? `${plan.minutes} + ${plan.extraMinutes} = ${totalMinutes(plan)} min (your choice)`
+    : `${plan.minutes} min`;
+
+/** The minutes that were run to their end: without the added ones where those were cut short. */
+export const servedMinutes = (view: Pick<RunView, "deviations">, plan: RunPlan): number =>
+  view.deviations.some((d) => d.kind === "extra-cut") ? plan.minutes : totalMinutes(plan);
 
 /** What a person would say has happened, for the list of events and the buttons. */
 export const EVENT_WORDS: Record<RunEventType, string> = {
@@ -112,25 +123,27 @@ export function taskWords(
       return {
         title: `Bring it up to ${floor}`,
         why: byWeight
-          ? `The ${plan.minutes} minutes begin when the ${floor} weight rocks.`
-          : `The ${plan.minutes} minutes begin at the first reading of ${floor} or more.`,
+          ? `The ${totalMinutes(plan)} minutes begin when the ${floor} weight rocks.`
+          : `The ${totalMinutes(plan)} minutes begin at the first reading of ${floor} or more.`,
       };
     case "regain-target":
       return {
         title: `Bring it back to ${floor}`,
         why: byWeight
-          ? `The full ${plan.minutes} minutes start again when the ${floor} weight rocks.`
-          : `The full ${plan.minutes} minutes start again from the first reading at ${floor}.`,
+          ? `The full ${totalMinutes(plan)} minutes start again when the ${floor} weight rocks.`
+          : `The full ${totalMinutes(plan)} minutes start again from the first reading at ${floor}.`,
       };
     case "heat-off":
       return view.completedAt !== null
         ? {
             title: "Turn the heat off",
-            why: `The full ${plan.minutes} minutes are up. Leave the canner where it is.`,
+            why: `The full ${servedMinutes(view, plan)} minutes are up. Leave the canner where it is.`,
           }
         : {
             title: `Heat off at ${clockTime(due.at!, zone)}`,
-            why: `Hold it at ${aimWords(plan, units)}. If it falls below, the full ${plan.minutes} minutes start again.`,
+            why: view.scheduleDone
+              ? `The scheduled ${plan.minutes} minutes are complete. These are your extra minutes: hold it at ${aimWords(plan, units)}.`
+              : `Hold it at ${aimWords(plan, units)}. If it falls below, the full ${totalMinutes(plan)} minutes start again.`,
           };
     case "zero":
       return {
@@ -176,10 +189,10 @@ export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zo
     .find((a) => a.endedBy === "below-target" || a.endedBy === "gauge-aside");
   if (!lost) return null;
   if (lost.endedBy === "gauge-aside" && lost === view.attempts.at(-1))
-    return `Only the gauge that is out of service showed enough pressure. The full ${plan.minutes} minutes start over when another one does.`;
+    return `Only the gauge that is out of service showed enough pressure. The full ${totalMinutes(plan)} minutes start over when another one does.`;
   const floor = formatPressure(plan.floorKPa, units);
   const read = lost.endedAtKPa === undefined ? "" : ` (${formatPressure(lost.endedAtKPa, units)})`;
-  const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${plan.minutes} minutes`;
+  const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${totalMinutes(plan)} minutes`;
   if (view.finishAt === null) return `${start} start again when it is back at ${floor}.`;
   const again = view.attempts.at(-1)!;
   return `${start} began again at ${clockTime(again.startedAt, zone)}. Off the heat at ${clockTime(view.finishAt, zone)}.`;
@@ -219,7 +232,7 @@ export function watchedWords(by: readonly string[], phase: RunView["phase"], pla
   const send = by.length === 1 ? "sends" : "send";
   return phase === "processing"
     ? `${name} ${send} the pressure. Nothing to press while it holds.`
-    : `${name} ${send} the pressure. The ${plan.minutes} minutes start by themselves when it is high enough.`;
+    : `${name} ${send} the pressure. The ${totalMinutes(plan)} minutes start by themselves when it is high enough.`;
 }
 
 /**
@@ -268,6 +281,8 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
       return `${at}: weight on before the full ${plan.ventMinutes} minutes of steam; air was still inside.`;
     case "ended-early":
       return `${at}: heat off before the full ${plan.minutes} minutes. This load is not processed.`;
+    case "extra-cut":
+      return `${at}: the ${plan.minutes} scheduled minutes were complete; not all of the ${plan.extraMinutes} extra minutes were run. This load is processed.`;
     case "weight-off-early":
       return `${at}: weight taken off before the gauge read zero and the lock had dropped.`;
     case "lid-off-early":

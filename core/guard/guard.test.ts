@@ -23,6 +23,7 @@ import {
   type FoodOfLot,
   type PackToFill,
   type PackToLoad,
+  whyNotExtra,
 } from "./index.ts";
 
 const WRITING = { units: "us", decimal: "point" } as const;
@@ -514,4 +515,11 @@ describe("a load", () => {
       judge([pints({ count: 4 }), pints({ count: 4, code: "PK2", method: "hot" })], {}, mixed).toSign,
     ).toMatchObject([{ key: "hot-dish-beside-raw", packs: ["PK1", "PK2"] }]);
   });
+});
+
+describe("minutes that are added to a scheduled process", () => {
+  test.each([0, 1, 5, 60])("%d may be", (minutes) => expect(whyNotExtra(minutes)).toBeNull());
+  test.each([-1, -75, 0.5, 61, NaN, Infinity])("%d may not", (minutes) =>
+    expect(whyNotExtra(minutes)).toMatch(/whole minutes.*never fewer/),
+  );
 });

@@ -12,6 +12,7 @@ export {
 export {
   judgeLoad,
   waitedTooLong,
+  whyNotExtra,
   type CannerToLoad,
   type LoadAnswer,
   type LoadRefusal,

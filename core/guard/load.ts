@@ -1,5 +1,6 @@
 import { containerOf, kindKey, layersFor, manualShare, type Pot } from "../capacity/index.ts";
 import { FILLED_WAIT_MINUTES } from "../lot/index.ts";
+import { MOST_EXTRA_MINUTES } from "../run/index.ts";
 import { MINUTE_MS, capital, formatDuration } from "../quantity/index.ts";
 import {
   isCan,
@@ -24,6 +25,16 @@ export interface PackToLoad {
   heatedAt: number | null;
   /** conditions confirmed as it was filled */
   confirmed: readonly string[];
+}
+
+/**
+ * Returns why so many minutes may not be added to a scheduled process, as a sentence; null when they may. Never fewer
+ * than none. Common practice, no source.
+ */
+export function whyNotExtra(minutes: number): string | null {
+  return Number.isInteger(minutes) && minutes >= 0 && minutes <= MOST_EXTRA_MINUTES
+    ? null
+    : `Add from 0 to ${MOST_EXTRA_MINUTES} whole minutes. The scheduled minutes are never fewer.`;
 }
 
 export interface CannerToLoad {

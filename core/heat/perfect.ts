@@ -1,5 +1,12 @@
 import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
-import { effectiveEvents, runAt, type RunEvent, type RunEventType, type RunPlan } from "../run/index.ts";
+import {
+  effectiveEvents,
+  runAt,
+  totalMinutes,
+  type RunEvent,
+  type RunEventType,
+  type RunPlan,
+} from "../run/index.ts";
 import { cannerHistory, type Kitchen, type Knot } from "./history.ts";
 
 /** Minutes to the boil and from the weight to pressure where a run has not got so far. Common practice, no source. */
@@ -79,7 +86,7 @@ export function perfectHistory(
   const vented = Math.max(steam + plan.ventMinutes, plan.minBurnerToVentEndMinutes ?? 0);
   const weightOn = slip === "no-vent" ? steam : vented;
   const target = weightOn + comeUp;
-  const off = Math.max(target, (slip === "timer-at-vent" ? steam : target) + plan.minutes);
+  const off = Math.max(target, (slip === "timer-at-vent" ? steam : target) + totalMinutes(plan));
   const face = slip === "sea-level" ? (seaLevelKPa ?? 0) + kitchen.faceErrorKPa : plan.floorKPa;
   const lines: Line[] = [
     { minute: 0, type: "heat-on" },
@@ -88,7 +95,7 @@ export function perfectHistory(
     { minute: target, type: "reading", gaugeKPa: face },
   ];
   if (slip === "drop") {
-    const middle = target + plan.minutes / 2;
+    const middle = target + totalMinutes(plan) / 2;
     const low = { type: "reading" as const, gaugeKPa: face - DROP_KPA };
     lines.push(
       { minute: middle, type: "reading", gaugeKPa: face },

@@ -131,8 +131,10 @@ export type DialInRun = "none" | "tested" | "signed" | "overdue" | "untested" | 
 
 /** What a run is held to, fixed when it begins. Pressures are on the face of this canner's gauge, kPa. */
 export interface RunPlan {
-  /** minutes at pressure without a break */
+  /** minutes of the scheduled process, at pressure without a break */
   minutes: number;
+  /** minutes the household adds by its own choice, whole, 0 to 60; none when left out. They never make up for pressure */
+  extraMinutes?: number;
   /** what the face of this canner's dial has to show at least: the true pressure and what it is known to read high */
   floorKPa: number;
   /** least true gauge pressure of the scheduled process; left out in runs opened before it was kept: `floorKPa` */

@@ -1,6 +1,7 @@
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { effectiveEvents, type Alarm, type RunEvent, type RunPlan } from "./event.ts";
 import { noteUnobserved } from "./change.ts";
+import { scheduledEnd, totalMinutes } from "./extra.ts";
 import { copyOfState, currentPeriod, newRunState, type RunState } from "./state.ts";
 import { elapse, step, ventDueAt } from "./step.ts";
 
@@ -12,6 +13,8 @@ export interface RunView extends RunState {
   ventDueAt: number | null;
   /** processing: when the heat may go off; stays after it is served, null when no time is running */
   finishAt: number | null;
+  /** the minutes of the scheduled process are over in the period that runs, or ran to its end; those that are added may not be */
+  scheduleDone: boolean;
   /** settling: when the lid may come off */
   lidAt: number | null;
   /** resting: when seals may be checked */
@@ -76,7 +79,7 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
   const attempt = currentPeriod(state);
   const finishAt =
     state.completedAt ??
-    (state.phase === "processing" && attempt ? attempt.startedAt + plan.minutes * MINUTE_MS : null);
+    (state.phase === "processing" && attempt ? attempt.startedAt + totalMinutes(plan) * MINUTE_MS : null);
   const watching = state.phase === "processing" && state.completedAt === null;
   const unwatchedS = watching ? Math.max(0, (now - (state.lastLookAt ?? state.phaseSince)) / 1000) : null;
   const view: RunView = {
@@ -84,6 +87,7 @@ export function viewOf(before: RunState, plan: RunPlan, now: number): RunView {
     now,
     ventDueAt: state.phase === "venting" ? ventDueAt(state, plan) : null,
     finishAt,
+    scheduleDone: attempt !== null && now >= scheduledEnd(plan, attempt),
     lidAt: state.phase === "settling" ? state.weightOffAt! + plan.settleMinutes * MINUTE_MS : null,
     checkAt: state.phase === "resting" ? state.unloadedAt! + plan.restHours * HOUR_MS : null,
     unwatchedS,

@@ -34,6 +34,7 @@ export {
 } from "./observation.ts";
 export { WORTH_MS, figureSays, floorOn, judge, minProcessKPa, type Judgement } from "./judge.ts";
 export { TAPS_TO_FIGURE, figuresAround, nextLook, watchedBy, type LookAsked } from "./next-look.ts";
+export { MOST_EXTRA_MINUTES, totalMinutes } from "./extra.ts";
 export { COMES_BACK_MIN, advance, runAt, viewOf, type RunView } from "./fold.ts";
 export { FoldedRun } from "./folded.ts";
 export { believedInstant, type Claim, type Instant, type KnownBy } from "./instant.ts";

@@ -1,5 +1,6 @@
 import { addDeviation, endPeriod, enterPhase, noteUnobserved } from "./change.ts";
 import { type RunEvent, type RunPlan } from "./event.ts";
+import { cutExtra, scheduledEnd } from "./extra.ts";
 import { A_LITTLE_KPA, judge } from "./judge.ts";
 import { OWN_DIAL, isReliedOn, observationOf, standingOf } from "./observation.ts";
 import { currentPeriod, type RunState } from "./state.ts";
@@ -43,10 +44,12 @@ export function applyLook(state: RunState, plan: RunPlan, event: RunEvent): void
   }
   state.overPressure = all.over;
   if (all.atZero && seen.says.relation === "value" && state.phase === "cooling") state.zeroAt ??= event.at;
-  if (saysItWasBelow(state, event, all.belowBy.includes(seen.instrument))) return takeBack(state, event);
+  if (saysItWasBelow(state, plan, event, all.belowBy.includes(seen.instrument)))
+    return takeBack(state, event);
   const saysEnough = all.enoughBy.includes(seen.instrument);
   const saysBelow = all.belowBy.includes(seen.instrument);
   state.waitsFor = state.phase === "pressurising" && saysEnough && !saysBelow ? all.belowBy : [];
+  if (all.food === "below") cutExtra(state, plan, event.at);
   if (state.phase === "processing" && state.completedAt === null) {
     const attempt = currentPeriod(state)!;
     if (all.food === "below") {
@@ -86,11 +89,13 @@ export function applyLook(state: RunState, plan: RunPlan, event: RunEvent): void
 }
 
 /** A doubted clock says that it was below while a time ran that has been served since. */
-function saysItWasBelow(state: RunState, event: RunEvent, below: boolean): boolean {
+function saysItWasBelow(state: RunState, plan: RunPlan, event: RunEvent, below: boolean): boolean {
   const attempt = currentPeriod(state);
   const { claimedAt } = event;
   if (!below || claimedAt === undefined || state.completedAt === null || !attempt) return false;
-  return claimedAt >= attempt.startedAt && claimedAt < state.completedAt;
+  return (
+    claimedAt >= attempt.startedAt && claimedAt < Math.min(state.completedAt, scheduledEnd(plan, attempt))
+  );
 }
 
 /** What was served is not: it was below before its end. Changes `state`. */

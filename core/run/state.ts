@@ -46,6 +46,7 @@ export interface Deviation {
     | "gauges-disagree"
     | "gauge-aside"
     | "ended-early"
+    | "extra-cut"
     | "weight-off-early"
     | "lid-off-early"
     | "lid-off-late"

@@ -1,6 +1,7 @@
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { type RunEvent, type RunPlan } from "./event.ts";
 import { addDeviation, endPeriod, enterPhase, noteUnobserved, outOfPlace } from "./change.ts";
+import { cutExtra, totalMinutes } from "./extra.ts";
 import { lighterThan, applyLook, putOutOfService } from "./look.ts";
 import { LID_OFF_WITHIN_HOURS } from "../schedule/index.ts";
 import { currentPeriod, type RunState } from "./state.ts";
@@ -21,7 +22,7 @@ export function elapse(state: RunState, plan: RunPlan, now: number): void {
   }
   const attempt = currentPeriod(state);
   if (state.phase === "processing" && attempt && state.completedAt === null) {
-    const finish = attempt.startedAt + plan.minutes * MINUTE_MS;
+    const finish = attempt.startedAt + totalMinutes(plan) * MINUTE_MS;
     if (now >= finish) {
       noteUnobserved(state, plan, attempt, finish);
       state.completedAt = finish;
@@ -83,7 +84,7 @@ export function step(state: RunState, plan: RunPlan, event: RunEvent): void {
     case "weight-quiet":
       return applyLook(state, plan, event);
     case "heat-off":
-      return heatOff(state, event);
+      return heatOff(state, plan, event);
     case "pressure-zero":
     case "lock-down":
       return sign(state, event);
@@ -150,6 +151,7 @@ function weightOn(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (lighterThan(plan, event.weightKPa)) {
     // It cannot hold the pressure: until the right one is on, nothing has been put on.
     addDeviation(state, { kind: "wrong-weight", at: event.at, gaugeKPa: event.weightKPa });
+    cutExtra(state, plan, event.at);
     if (state.phase === "processing" && state.completedAt === null) {
       endPeriod(state, event, "below-target");
       enterPhase(state, "pressurising", event.at);
@@ -194,9 +196,10 @@ function containerOut(state: RunState, event: RunEvent): void {
   else state.out.push(out);
 }
 
-function heatOff(state: RunState, event: RunEvent): void {
+function heatOff(state: RunState, plan: RunPlan, event: RunEvent): void {
   if (!["warming", "venting", "pressurising", "processing"].includes(state.phase))
     return outOfPlace(state, event);
+  cutExtra(state, plan, event.at);
   state.heatOffAt = event.at;
   if (state.completedAt === null) {
     endPeriod(state, event, "heat-off");

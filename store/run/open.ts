@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
 import { kPaFromPsi, psiFromKPa } from "#core/quantity";
-import { judgeLoad, type PackToLoad } from "#core/guard";
+import { judgeLoad, whyNotExtra, type PackToLoad } from "#core/guard";
 import { dialInRun, type RunPlan } from "#core/run";
 import {
   governingSchedule,
@@ -60,6 +60,8 @@ export interface OpenInput {
   burnerId?: string | null;
   /** held this much above the floor for safety's sake, 0 to 2 lb, kPa */
   marginKPa?: number;
+  /** minutes the household adds to the scheduled process, whole, 0 to 60 */
+  extraMinutes?: number;
   /** what was looked at before lighting it */
   findings?: readonly Finding[];
   /** why overdue or doubtful equipment is used all the same */
@@ -119,11 +121,15 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
             : "packIds";
       throw new Refused({ [field]: `${governing.reason} ${governing.instead.join(" ")}` });
     }
+    const { extraMinutes = 0 } = input;
+    const tooMany = whyNotExtra(extraMinutes);
+    if (tooMany) throw new Refused({ extraMinutes: tooMany });
     permitLoad(larder, write, packs, chosen, governing, input);
     const equipmentReason = fitToUse(larder, write, chosen, input);
     const standing = chosen.gauges.dial && governing.target.governs === "dial";
     const plan: RunPlan = {
       minutes: governing.minutes,
+      ...(extraMinutes > 0 && { extraMinutes }),
       floorKPa: kPaFromPsi(governing.target.facePsi),
       minProcessKPa: kPaFromPsi(governing.target.truePsi),
       dial: dialInRun(chosen.gauges, governing.target.dialReliable, larder.now()),

@@ -22,7 +22,12 @@ export function loader({ request, params, context }: Route.LoaderArgs) {
         now: iso(larder.now()),
         altitudeM: run.schedule.altitudeM,
         openedAt: iso(run.openedAt),
-        plan: { ...run.plan, marginKPa: run.plan.marginKPa ?? 0, weightKPa: run.plan.weightKPa ?? null },
+        plan: {
+          ...run.plan,
+          marginKPa: run.plan.marginKPa ?? 0,
+          weightKPa: run.plan.weightKPa ?? null,
+          extraMinutes: run.plan.extraMinutes ?? 0,
+        },
         source: governing.each[governing.governedBy]!.source,
         edition: run.schedule.edition,
         state: {

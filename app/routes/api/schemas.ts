@@ -111,7 +111,8 @@ export const RunAnswer = z.object({
   altitudeM: z.number(),
   openedAt: z.string(),
   plan: z.object({
-    minutes: z.number(),
+    minutes: z.number().describe("minutes of the scheduled process"),
+    extraMinutes: z.number().describe("minutes the household adds by its own choice; 0 for none"),
     floorKPa: z.number(),
     safeMaxKPa: z.number(),
     governs: z.string(),

@@ -23,7 +23,7 @@ import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { runGlances } from "../../server/shell";
 import { SourceLine } from "../ask/answer";
-import { MARGINS } from "./margin";
+import { MARGINS, extraMinutes } from "./margin";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
 
@@ -54,6 +54,7 @@ const schema = z.object({
   cannerId: z.string({ error: "Choose a canner." }),
   packIds: z.array(z.string(), "Choose what goes in.").min(1, "Choose what goes in."),
   margin: z.enum(MARGINS).default("0"),
+  extra: extraMinutes,
   signedReason: words("The reason", 200).optional(),
   equipmentReason: words("The reason", 200).optional(),
   governs: z.enum(["weighted", "dial"]).optional(),
@@ -71,6 +72,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       cannerId: v.cannerId,
       packIds: v.packIds,
       marginKPa: kPaFromPsi(Number(v.margin)),
+      extraMinutes: v.extra,
       signedReason: v.signedReason ?? null,
       equipmentReason: v.equipmentReason ?? null,
       governs: v.governs ?? null,
@@ -194,6 +196,8 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
   const [cannerId, setCannerId] = useState(free?.id ?? "");
   const canner = canners.find((c) => c.id === cannerId);
   const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
+  const [extra, setExtra] = useState("");
+  const added = extraMinutes.safeParse(extra).data ?? 0;
   const packs = waiting.filter((p) => chosen.includes(p.id));
   const load = packs.map((p) => loadPackOf(p.schedule));
   const [governs, setGoverns] = useState<GaugeKind>("weighted");
@@ -276,6 +280,14 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
               onChange={(e) => setMargin(e.target.value as (typeof MARGINS)[number])}
             />
           )}
+          <TextField
+            field={fields.extra}
+            label="Extra minutes"
+            hint="Added to the scheduled time by your own choice, 0 to 60. They never make up for low pressure."
+            inputMode="numeric"
+            placeholder="none"
+            onChange={(e) => setExtra(e.target.value)}
+          />
           {needsSigning && (
             <Notice tone="care" className="space-y-2">
               <p>
@@ -322,7 +334,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             {governing && governing.outcome !== "none" && (
               <Button asChild weight="do">
                 <Link
-                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}`}
+                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}${added > 0 ? `&extra=${added}` : ""}`}
                 >
                   Check the equipment first
                 </Link>
@@ -336,7 +348,13 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           {governing && governing.outcome !== "none" && (
             <>
               <div className="grid grid-cols-2 gap-4">
-                <Figure value={governing.minutes} unit="min" label="the longest in the load" />
+                <Figure
+                  value={governing.minutes + added}
+                  unit="min"
+                  label={
+                    added > 0 ? `${governing.minutes} + ${added}, your choice` : "the longest in the load"
+                  }
+                />
                 <Figure
                   value={
                     household.units === "us"

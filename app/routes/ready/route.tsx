@@ -1,3 +1,4 @@
+import { minutesWords } from "../../words/run";
 import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
@@ -16,7 +17,7 @@ import { ConfirmConditions, NoEnter, Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
-import { MARGINS } from "../fire/margin";
+import { MARGINS, extraMinutes } from "../fire/margin";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
@@ -30,12 +31,13 @@ function asked(request: Request) {
     margin: MARGINS.find((m) => m === query.get("margin")) ?? "0",
     burnerId: query.get("burner"),
     governs: query.get("governs") === "dial" ? ("dial" as const) : null,
+    extra: extraMinutes.safeParse(query.get("extra") ?? "0").data ?? 0,
   };
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const { cannerId, packIds, burnerId, governs } = asked(request);
+  const { cannerId, packIds, burnerId, governs, extra } = asked(request);
   const canner = orNotFound(() => getCanner(larder, cannerId));
   const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
   const burners = listTools(larder).filter((t) => t.kind === "burner");
@@ -87,7 +89,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     canner: canner.name,
     burner: burner && { id: burner.id, name: burner.name },
     load: loadWords(packs),
-    minutes: governing.minutes,
+    minutes: minutesWords({ minutes: governing.minutes, extraMinutes: extra }),
     pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
     packIds,
     gaugeNeedsSigning,
@@ -108,7 +110,7 @@ const schema = z.object({
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const { cannerId, packIds, burnerId, margin, governs } = asked(request);
+  const { cannerId, packIds, burnerId, margin, governs, extra } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
       .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
@@ -117,6 +119,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       cannerId,
       packIds,
       marginKPa: kPaFromPsi(Number(margin)),
+      extraMinutes: extra,
       burnerId: burnerId || (listTools(larder).find((t) => t.kind === "burner")?.id ?? null),
       findings,
       equipmentReason: v.equipmentReason ?? null,
@@ -173,7 +176,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
   return (
     <Page
       title={`${Object.keys(found).length} of ${data.items.length} looked at`}
-      lead={`${data.load}, in ${data.canner}${data.burner ? ` on ${data.burner.name}` : ""}: ${data.minutes} min at ${data.pressure}.`}
+      lead={`${data.load}, in ${data.canner}${data.burner ? ` on ${data.burner.name}` : ""}: ${data.minutes} at ${data.pressure}.`}
       aside={
         <div className="flex flex-wrap gap-3">
           <CheckScreen />

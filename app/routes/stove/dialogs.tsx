@@ -100,7 +100,7 @@ export function TypeReading({ data, say, asked = false }: Tools & { asked?: bool
 }
 
 /** The heat goes off before the time is served: the load is then not processed, so this one asks. */
-export function HeatOffEarly({ data, say }: Tools) {
+export function HeatOffEarly({ data, view, say }: Tools) {
   const [open, setOpen] = useState(false);
   return (
     <AskDialog
@@ -114,7 +114,9 @@ export function HeatOffEarly({ data, say }: Tools) {
       onOpenChange={setOpen}
     >
       <p className="mb-3">
-        The full {data.run.plan.minutes} minutes are not over. With the heat off, this load is not processed.
+        {view.scheduleDone
+          ? `The scheduled ${data.run.plan.minutes} minutes are complete, your ${data.run.plan.extraMinutes} extra minutes are not. With the heat off now, this load is processed without them.`
+          : `The full ${data.run.plan.minutes} minutes are not over. With the heat off, this load is not processed.`}
       </p>
       <div className="flex flex-wrap gap-3">
         <Button type="button" weight="do" onClick={() => setOpen(false)}>

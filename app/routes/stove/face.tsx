@@ -1,6 +1,6 @@
 import { type Due } from "#core/agenda";
 import { MINUTE_MS, formatClock, formatPressure, formatVolume } from "#core/quantity";
-import { type RunView } from "#core/run";
+import { totalMinutes, type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
@@ -106,7 +106,7 @@ function Water({ data, view }: { data: StoveData; view: RunView }) {
   const { water, run } = data;
   const vented = view.vent.doneAt === null ? 0 : run.plan.ventMinutes;
   const weightOn = view.attempts[0]?.startedAt ?? view.phaseSince;
-  const until = view.finishAt ?? view.now + run.plan.minutes * MINUTE_MS;
+  const until = view.finishAt ?? view.now + totalMinutes(run.plan) * MINUTE_MS;
   const left = (at: number) =>
     waterLeft(water.litres, water.burnerW, {
       vent: vented,

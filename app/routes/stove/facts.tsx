@@ -1,6 +1,6 @@
 import { formatAltitude, formatPressure } from "#core/quantity";
 import { type RunView } from "#core/run";
-import { deviationWords, eventWords, heardWords, unobservedWords } from "../../words/run";
+import { minutesWords, deviationWords, eventWords, heardWords, unobservedWords } from "../../words/run";
 import { clockTime } from "../../words/time";
 import { type StoveData } from "./data";
 
@@ -28,7 +28,7 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
         aria-label="Schedule and events"
       >
         <p>
-          {run.plan.minutes} minutes at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
+          {minutesWords(run.plan)} at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
           {formatAltitude(run.schedule.altitudeM, units)}. {run.schedule.governing.why.join(" ")}
         </p>
         <p className="text-soft">

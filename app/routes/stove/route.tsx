@@ -16,7 +16,7 @@ import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
 import { loadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
-import { eventWords, lookedAt } from "../../words/run";
+import { minutesWords, eventWords, lookedAt } from "../../words/run";
 import { callFromStove } from "../../live/alarms";
 import { pressed, useKeeps } from "../../outbox";
 import { pace } from "../../server/clock";
@@ -211,7 +211,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
               {run.canner}: {run.load}
             </h1>
             <span className="text-soft">
-              {run.plan.minutes} min at {formatPressure(run.plan.floorKPa, units)} or more
+              {minutesWords(run.plan)} at {formatPressure(run.plan.floorKPa, units)} or more
             </span>
           </div>
           <FaceOfStove data={tools.data} view={view} due={agenda[0] ?? null} />

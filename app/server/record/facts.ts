@@ -16,12 +16,15 @@ import {
   standingOf,
   type RunEvent,
   type RunView,
+  type RunPlan,
 } from "#core/run";
 import { getCanner } from "#store/equipment";
 import { getRun, type RunRecord } from "#store/run";
 import { headLong, headOf, headText, recordedKeys } from "#store/witness";
 import { containersWords, speciesWords } from "../../words/load";
 import {
+  minutesWords,
+  servedMinutes,
   aimWords,
   deviationWords,
   eventWords,
@@ -119,7 +122,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
     code: run.code,
     title: `Process record ${run.code}`,
     household: household.name,
-    verdict: verdictOf(view, plan.minutes),
+    verdict: verdictOf(view, plan),
     processed: view.outcome === "processed",
     parts: [
       {
@@ -140,7 +143,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
       {
         title: "Schedule",
         lines: [
-          line("Time", `${plan.minutes} minutes at pressure in one stretch`),
+          line("Time", `${minutesWords(plan)} at pressure in one stretch`),
           line(
             "Pressure",
             `${formatPressure(plan.floorKPa, units)} or more on ${plan.governs === "dial" ? "this dial" : "the weight"} (${formatPressure(kPaFromPsi(governing.target.truePsi), units)} true), held at ${aimWords(plan, units)}`,
@@ -222,13 +225,13 @@ function withHeard(text: string, e: Parameters<typeof heardWords>[0], zone: stri
 }
 
 /** What was recorded of the process time, and no more than that. */
-function verdictOf(view: RunView, minutes: number): string {
+function verdictOf(view: RunView, plan: RunPlan): string {
   if (view.outcome === "not-processed")
-    return `Not processed: the full ${minutes} minutes at pressure were not reached.`;
+    return `Not processed: the full ${plan.minutes} minutes at pressure were not reached.`;
   if (view.outcome !== "processed") return "Under way.";
   const over = view.restarts > 0 ? `, after the timer started over ${countOf(view.restarts, "time")}` : "";
   const unwatched = view.deviations.filter((d) => d.kind === "unwatched").length;
-  return `The last ${minutes} minutes in one stretch: no look was below the minimum pressure${over}.${
+  return `The last ${servedMinutes(view, plan)} minutes in one stretch: no look was below the minimum pressure${over}.${
     unwatched > 0 ? ` ${countOf(unwatched, "time")} nobody looked for longer than the limit.` : ""
   }`;
 }
