@@ -213,6 +213,7 @@ test("a mixed dish: flour is refused with what to do instead; without it there a
   await expect(loads(page).filter({ hasText: "hams of wild boar, hot" }).first()).toBeVisible();
   // The bench packs the dish: each jar has its meat, its vegetables and its broth, and is no jar full of meat.
   const load = loads(page).filter({ hasText: "hams of wild boar, hot" }).first();
+  const [, canner] = /Load \d+, (.+)/.exec(await load.innerText())!;
   await load.getByRole("button", { name: "Accept this common practice" }).click();
   await expect(load.getByRole("button", { name: "Accept this common practice" })).toHaveCount(0);
   await load.getByRole("button", { name: "Fill this load" }).click();
@@ -229,6 +230,15 @@ test("a mixed dish: flour is refused with what to do instead; without it there a
   await press(page, "Filled and lidded");
   await expect(page.getByText(/“Stewed meat and vegetables” does not cover that/)).toBeVisible();
   await expect(page.getByLabel("Meat in it")).toHaveValue("1 lb");
+  // At the stove the load comes as it was planned: what was filled of it, in its canner.
+  await page.getByLabel("Meat in it").fill("");
+  await press(page, "Filled and lidded");
+  await expect(page.getByText(/Write on lid 1:/)).toBeVisible();
+  await press(page, "Stop here: this load is packed as it is");
+  await expect(page).toHaveURL(/fire/);
+  await expect(page.getByLabel("In which canner").locator("option:checked")).toContainText(canner!);
+  await expect(page.getByRole("checkbox", { checked: true })).toHaveCount(1);
+  await expect(page.getByRole("checkbox", { checked: true, name: /of wild boar, hot pack/ })).toBeVisible();
 });
 
 test("what cannot be planned is said on the plan itself", async ({ page, own }) => {

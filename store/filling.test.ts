@@ -4,6 +4,7 @@ import {
   closeBench,
   endPart,
   expectedFill,
+  filledLoads,
   fillOne,
   getBench,
   openBench,
@@ -104,6 +105,21 @@ describe("filling a load, one container at a time", () => {
         .sort(),
     ).toEqual([10, 12]);
     expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(/Nothing of this part/);
+  });
+  test("once it is packed it waits for the canner it was planned for, until it is loaded", () => {
+    const t = testLarder();
+    const b = onBench(t, [part(t.lotId), part(t.lotId, { method: "hot", liquid: "broth" })]);
+    b.fill(0.45, 0);
+    b.fill(0.45, 1);
+    packPints(t, 1);
+    expect(filledLoads(t.larder)).toEqual([]);
+    closeBench(t.larder, t.write(), b.id);
+    const packIds = b.now().parts.map((p) => p.pack!.id);
+    const [load] = filledLoads(t.larder);
+    expect(load).toEqual({ cannerId: t.cannerId, packIds: expect.arrayContaining(packIds) });
+    expect(load!.packIds).toHaveLength(2);
+    openRun(t.larder, t.write(), { cannerId: t.cannerId, packIds, signedReason: null });
+    expect(filledLoads(t.larder)).toEqual([]);
   });
   test("what was set aside is not taken apart as if it had never been: its recall names it", () => {
     const t = testLarder();

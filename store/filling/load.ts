@@ -131,6 +131,24 @@ export function openBenches(larder: Larder): BenchNow[] {
     .map((b) => getBench(larder, b.id));
 }
 
+/** A load that was filled at the bench and waits for its canner. */
+export interface FilledLoad {
+  /** null when it was not known which canner */
+  cannerId: string | null;
+  packIds: string[];
+}
+
+/** Returns the loads that are packed and wait for their canners, oldest first. */
+export function filledLoads(larder: Larder): FilledLoad[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select b.canner_id as cannerId, json_group_array(k.id) as packIds from bench b join pack k on k.bench_id = b.id
+       where b.closed_at is not null and k.run_id is null group by b.id order by b.opened_at`,
+    )
+    .all() as { cannerId: string | null; packIds: string }[];
+  return rows.map(({ cannerId, packIds }) => ({ cannerId, packIds: JSON.parse(packIds) as string[] }));
+}
+
 /** Returns a load that is still being filled. Throws Refused when there is none of this id, or it is closed. */
 export function getOpenBench(larder: Larder, id: string): BenchNow {
   const now = getBench(larder, id);

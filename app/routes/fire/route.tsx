@@ -6,6 +6,7 @@ import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, kPaFromPsi, psiFromKPa } from "#core/quantity";
 import { CONDITION_KEYS, governingSchedule, isCan, loadPackOf, type GaugeKind } from "#core/schedule";
 import { listCanners } from "#store/equipment";
+import { filledLoads } from "#store/filling";
 import { isInCanner, openRun, pastRuns } from "#store/run";
 import { Button } from "#ui/button";
 import { Countdown } from "#ui/clock";
@@ -45,6 +46,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       maxPsi: psiFromKPa(c.safeMaxKPa),
       busy: runs.some((r) => r.canner === c.name),
     })),
+    filled: filledLoads(larder),
     past: pastRuns(larder, 6),
   };
 }
@@ -189,11 +191,16 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "load", lastResult: result as never });
   // Cans and jars never share a run, so the first choice is of one sort.
   const sort = waiting[0] ? isCan(waiting[0].container) : false;
+  // A load from the bench comes as it was planned: its packs, and its canner.
+  const next = data.filled[0];
   const [chosen, setChosen] = useState<string[]>(
-    waiting.filter((p) => isCan(p.container) === sort).map((p) => p.id),
+    waiting
+      .filter((p) => (next ? next.packIds.includes(p.id) : isCan(p.container) === sort))
+      .map((p) => p.id),
   );
+  const planned = canners.find((c) => c.id === next?.cannerId);
   const free = canners.find((c) => !c.busy) ?? canners[0];
-  const [cannerId, setCannerId] = useState(free?.id ?? "");
+  const [cannerId, setCannerId] = useState((planned ?? free)?.id ?? "");
   const canner = canners.find((c) => c.id === cannerId);
   const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
   const [extra, setExtra] = useState("");
