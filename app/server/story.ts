@@ -269,7 +269,7 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
           ? `Not processed (${r.cannerName})`
           : `In ${r.cannerName}`,
     lines: [
-      `${loadWords(r.packs)}: ${minutesWords(r.plan)} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
+      `${loadWords(r.packs)}: ${minutesWords(r.plan, "minutes")} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
       last && v.completedAt
         ? `At pressure ${clockTime(last.startedAt, r.zone)} to ${clockTime(v.completedAt, r.zone)}.`
         : "",

@@ -18,10 +18,13 @@ import { ALARM_WORDS } from "./alarm";
 import { clockSeconds, clockTime } from "./time";
 
 /** `75 min`, or with what the household adds `75 + 5 = 80 min (your choice)`. */
-export const minutesWords = (plan: Pick<RunPlan, "minutes" | "extraMinutes">): string =>
+export const minutesWords = (
+  plan: Pick<RunPlan, "minutes" | "extraMinutes">,
+  unit: "min" | "minutes" = "min",
+): string =>
   plan.extraMinutes
-    ? `${plan.minutes} + ${plan.extraMinutes} = ${totalMinutes(plan)} min (your choice)`
-    : `${plan.minutes} min`;
+    ? `${plan.minutes} + ${plan.extraMinutes} = ${totalMinutes(plan)} ${unit} (your choice)`
+    : `${plan.minutes} ${unit}`;
 
 /** The minutes that were run to their end: without the added ones where those were cut short. */
 export const servedMinutes = (view: Pick<RunView, "deviations">, plan: RunPlan): number =>

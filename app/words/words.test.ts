@@ -2,7 +2,8 @@ import { describe, expect, test } from "vitest";
 import { localDay } from "#core/calendar";
 import { newRunState, viewOf, samplePlan } from "#core/run";
 import { containersWords, loadWords, speciesWords } from "./load";
-import { deviationWords, restartWords } from "./run";
+import { jarPartWords } from "./pack";
+import { deviationWords, minutesWords, restartWords, servedMinutes } from "./run";
 import { clockTime, dayWords, whenWords } from "./time";
 
 const ZONE = "America/Denver";
@@ -105,5 +106,37 @@ describe("a restart in one sentence", () => {
         ),
       ).toMatch(/^14:30: .+\.$/);
     }
+  });
+});
+
+describe("minutes of a process", () => {
+  const plan = samplePlan({ minutes: 75, extraMinutes: 5 });
+  test("with what the household adds, and without", () => {
+    expect(minutesWords(plan)).toBe("75 + 5 = 80 min (your choice)");
+    expect(minutesWords(plan, "minutes")).toBe("75 + 5 = 80 minutes (your choice)");
+    expect(minutesWords(samplePlan())).toBe("75 min");
+  });
+  test("cut short in the added ones: what was run is told, and that it is processed", () => {
+    const cut = { kind: "extra-cut" as const, at: NOW };
+    expect(servedMinutes({ deviations: [cut] }, plan)).toBe(75);
+    expect(servedMinutes({ deviations: [] }, plan)).toBe(80);
+    expect(deviationWords(cut, plan, "us", ZONE)).toBe(
+      "14:30: the 75 scheduled minutes were complete; not all of the 5 extra minutes were run. This load is processed.",
+    );
+  });
+});
+
+describe("one ingredient's part of a jar", () => {
+  const part = (role: "meat" | "liquid" | "seasoning", amount: number, units: "us" | "metric") =>
+    jarPartWords({ name: "x", role, amount }, units);
+  test("never rounds to nothing", () => {
+    expect(part("meat", 0.2, "us")).toBe("7 oz");
+    expect(part("meat", 0.004, "us")).toBe("a little");
+    expect(part("meat", 0.004, "metric")).toBe("4 g");
+    expect(part("liquid", 0.2, "us")).toBe("0.8 cups");
+    expect(part("liquid", 0.01, "us")).toBe("2 tsp");
+    expect(part("liquid", 0.0001, "us")).toBe("¼ tsp");
+    expect(part("liquid", 0.01, "metric")).toBe("10 ml");
+    expect(part("seasoning", 0.002, "us")).toBe("");
   });
 });

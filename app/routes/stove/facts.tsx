@@ -28,7 +28,7 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
         aria-label="Schedule and events"
       >
         <p>
-          {minutesWords(run.plan)} at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
+          {minutesWords(run.plan, "minutes")} at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
           {formatAltitude(run.schedule.altitudeM, units)}. {run.schedule.governing.why.join(" ")}
         </p>
         <p className="text-soft">

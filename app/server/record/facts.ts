@@ -143,7 +143,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
       {
         title: "Schedule",
         lines: [
-          line("Time", `${minutesWords(plan)} at pressure in one stretch`),
+          line("Time", `${minutesWords(plan, "minutes")} at pressure in one stretch`),
           line(
             "Pressure",
             `${formatPressure(plan.floorKPa, units)} or more on ${plan.governs === "dial" ? "this dial" : "the weight"} (${formatPressure(kPaFromPsi(governing.target.truePsi), units)} true), held at ${aimWords(plan, units)}`,
