@@ -202,7 +202,8 @@ test("a mixed dish: flour is refused with what to do instead; without it there a
     page.getByText("thicken it when serving").or(page.getByText("thicken when serving")).first(),
   ).toBeVisible();
   await expect(page.getByLabel("What goes in, a line each")).toHaveValue(/flour/);
-  await page.getByLabel("What goes in, a line each").fill("6 lb boar\n2 lb carrots\n3 qt broth");
+  await page.getByLabel("What goes in, a line each").fill("6 lb boar\n2 lb carrots\n2 onions\n3 qt broth");
+  await expect(page.getByText("2 onions: counted as 10½ oz, at the usual weight.")).toBeVisible();
   await expect(page.getByText("Stewed meat and vegetables").first()).toBeVisible();
   await press(page, "Keep the recipe");
   await expect(page.getByText("Gravy stew").first()).toBeVisible();
@@ -225,6 +226,7 @@ test("a mixed dish: flour is refused with what to do instead; without it there a
   const each = page.getByRole("region", { name: /^What goes into each/ });
   await expect(each).toContainText("boar");
   await expect(each).toContainText("carrots");
+  await expect(each).toContainText("onions");
   await expect(each).toContainText("broth");
   await page.getByLabel("Meat in it").fill("1 lb");
   await press(page, "Filled and lidded");

@@ -22,6 +22,8 @@ export interface Ingredient {
   amount: number;
   /** said by the cook where the name is not known; otherwise null */
   role: Role | null;
+  /** how many pieces it was written as, weighed at the usual weight of one; left out when it was weighed */
+  pieces?: number;
 }
 
 /** An ingredient with what is known of it. */

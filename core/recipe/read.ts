@@ -1,10 +1,12 @@
-import { parseQuantity, type UnitSystem, type Writing } from "../quantity/index.ts";
+import { parseNumber, parseQuantity, type UnitSystem, type Writing } from "../quantity/index.ts";
 import { type Ingredient } from "./dish.ts";
+import { usualPieceKg } from "./piece.ts";
 import { ROLES, type Role } from "./ingredient.ts";
 
 /**
- * Returns one ingredient from a line written by hand, such as `3 lb boar, cubed`, `2 qt broth` or `½ kg skirret
- * (vegetable)`: weight in kg, volume in liters, 0 when the line has neither. Null for an empty line.
+ * Returns one ingredient from a line written by hand, such as `3 lb boar, cubed`, `2 qt broth`, `2 onions` or `½ kg
+ * skirret (vegetable)`: weight in kg, volume in liters, pieces at their usual weight (common practice, no source), 0 when
+ * the line has none of these. Null for an empty line.
  *
  * @param writing how the household writes numbers and units
  */
@@ -23,7 +25,24 @@ export function readIngredient(line: string, writing: UnitSystem | Writing): Ing
       if (parsed.ok) return { name: words.slice(n).join(" ").replace(/^of /, ""), amount: parsed.si, role };
     }
   }
-  return { name: words.join(" "), amount: 0, role };
+  return counted(words, writing, role) ?? { name: words.join(" "), amount: 0, role };
+}
+
+/** `2 onions`, `1/2 onion`: by the usual weight of a piece; null when it does not begin with a number or has none. */
+function counted(
+  words: readonly string[],
+  writing: UnitSystem | Writing,
+  role: Role | null,
+): Ingredient | null {
+  const decimal = typeof writing === "string" ? "point" : writing.decimal;
+  for (const n of [2, 1]) {
+    const pieces = words.length > n ? parseNumber(words.slice(0, n).join(" "), decimal) : null;
+    if (pieces === null || !(pieces > 0)) continue;
+    const name = words.slice(n).join(" ");
+    const kg = usualPieceKg(name);
+    if (kg !== null) return { name, amount: pieces * kg, role, pieces };
+  }
+  return null;
 }
 
 /**

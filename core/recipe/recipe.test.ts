@@ -205,3 +205,46 @@ describe("what goes into one jar of a dish", () => {
       ),
     ));
 });
+
+describe("things that are counted", () => {
+  // Usual weights of a medium piece: common practice, no source.
+  test.each([
+    ["2 onions", "onions", 0.3, 2],
+    ["1/2 onion", "onion", 0.075, 0.5],
+    ["1 1/2 medium onions, chopped", "medium onions, chopped", 0.225, 1.5],
+    ["½ onion", "onion", 0.075, 0.5],
+    ["6 carrots", "carrots", 0.36, 6],
+    ["3 stalks celery", "stalks celery", 0.12, 3],
+    ["3 celery stalks", "celery stalks", 0.12, 3],
+    ["4 large potatoes", "large potatoes", 0.68, 4],
+    ["2 cloves of garlic", "cloves of garlic", 0.01, 2],
+    ["1 bell pepper", "bell pepper", 0.15, 1],
+    ["8 tomatoes", "tomatoes", 1, 8],
+  ])("%s is weighed at the usual weight, and says so", (line, name, kg, pieces) => {
+    expect(readIngredient(line, "us")).toEqual({ name, amount: expect.closeTo(kg, 9), role: null, pieces });
+  });
+  test.each([
+    ["2 lb onions", 0.907184],
+    ["1 tsp cloves", 0.00492892],
+    ["2 bay leaves", 0],
+    ["2 cans tomatoes", 0],
+    ["2 tomato juice", 0],
+    ["onions", 0],
+    ["0 onions", 0],
+  ])("%s is not counted in pieces", (line, amount) => {
+    const read = readIngredient(line, "us")!;
+    expect(read.pieces).toBeUndefined();
+    expect(read.amount).toBeCloseTo(amount, 5);
+  });
+  test("a comma is a decimal sign where the household writes one", () => {
+    const comma = { units: "metric", decimal: "comma" } as const;
+    expect(readIngredient("1,5 onions", comma)!.amount).toBeCloseTo(0.225, 9);
+  });
+  test("what is counted goes into the row like what is weighed, and flour stays refused", () => {
+    const read = readIngredients("2 lb boar\n2 onions\n5 cups broth\nsalt", "us");
+    const answer = dishRow("stew", read);
+    expect(answer.product).toBe("stewed-meat");
+    expect(answer.each[1]).toMatchObject({ pieces: 2, role: "vegetable", amount: expect.closeTo(0.3, 9) });
+    expect(dishRow("stew", [...read, ...readIngredients("2 tbsp flour", "us")]).product).toBeNull();
+  });
+});

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { formatMass, formatVolume, type UnitSystem, mmFromIn } from "#core/quantity";
+import { formatFraction, formatMass, formatVolume, type UnitSystem, mmFromIn } from "#core/quantity";
 import {
   DISHES,
   dishRow,
@@ -116,7 +116,8 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
                 What goes in, a line each
               </label>
               <p className="text-[0.92rem] text-soft">
-                Weight or volume first. Where a thing is not known, say what it is behind it: (vegetable).
+                Weight, volume or a count first. Where a thing is not known, say what it is behind it:
+                (vegetable).
               </p>
               <textarea
                 id={fields.ingredients.id}
@@ -197,6 +198,14 @@ function Answer({
   return (
     <>
       <ul className="list-disc space-y-1 pl-5">
+        {answer.each
+          .filter((i) => i.pieces !== undefined)
+          .map((i) => (
+            <li key={`${i.pieces} ${i.name}`}>
+              {formatFraction(i.pieces!)} {i.name}: counted as {formatMass(i.amount, units)}, at the usual
+              weight. Weigh them if they are very large or small.
+            </li>
+          ))}
         {answer.why.map((w) => (
           <li key={w}>{w}</li>
         ))}
