@@ -1,4 +1,5 @@
 import { eventsSince, activeRuns, packsToLoad, type RunRecord } from "#store/run";
+import { servedMinutes } from "../words/run";
 import { onChange, type Larder } from "#store/db";
 import { packsWaiting } from "#store/pack";
 import { pendingDispositions, restingRuns, undecided } from "#store/rest";
@@ -142,7 +143,7 @@ class Feed {
             answered,
             loudness,
             pressure: formatPressure(g.plan.floorKPa, units),
-            minutes: g.plan.minutes,
+            minutes: servedMinutes(g.view, g.plan),
           },
         ];
       }),

@@ -30,6 +30,7 @@ import { Button } from "#ui/button";
 import { among, FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
+import { jarPartWords } from "../../words/pack";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { SourceLine } from "../ask/answer";
@@ -305,11 +306,7 @@ function Share({
         {share.leftLitres > 0.02 ? `${formatVolume(share.leftLitres, units)} left over: eat it. ` : ""}
         For {share.jars + 1}:{" "}
         {full
-          .filter((i) => i.amount > 0)
-          .map(
-            (i) =>
-              `${answer.each.find((e) => e.name === i.name)?.role === "liquid" ? formatVolume(i.amount, units) : formatMass(i.amount, units)} ${i.name}`,
-          )
+          .map((i, at) => `${jarPartWords({ ...i, role: answer.each[at]!.role }, units)} ${i.name}`.trim())
           .join(", ")}
         .
       </p>

@@ -16,7 +16,7 @@ import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
 import { loadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
-import { minutesWords, eventWords, lookedAt } from "../../words/run";
+import { minutesWords, servedMinutes, eventWords, lookedAt } from "../../words/run";
 import { callFromStove } from "../../live/alarms";
 import { pressed, useKeeps } from "../../outbox";
 import { pace } from "../../server/clock";
@@ -166,7 +166,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
         answered,
         loudness,
         pressure,
-        minutes: plan.minutes,
+        minutes: servedMinutes(view, plan),
       },
     });
   });
