@@ -204,7 +204,7 @@ function Answer({
           .map((i) => (
             <li key={`${i.pieces} ${i.name}`}>
               {formatFraction(i.pieces!)} {i.name}: counted as {formatMass(i.amount, units)}, at the usual
-              weight. Weigh them if they are very large or small.
+              weight.
             </li>
           ))}
         {answer.why.map((w) => (
