@@ -27,8 +27,10 @@ export const minutesWords = (
     : `${plan.minutes} ${unit}`;
 
 /** The minutes that were run to their end: without the added ones where those were cut short. */
-export const servedMinutes = (view: Pick<RunView, "deviations">, plan: RunPlan): number =>
-  view.deviations.some((d) => d.kind === "extra-cut") ? plan.minutes : totalMinutes(plan);
+export const servedMinutes = (view: Pick<RunView, "deviations" | "completedAt">, plan: RunPlan): number =>
+  view.deviations.some((d) => d.kind === "extra-cut" && d.at === view.completedAt)
+    ? plan.minutes
+    : totalMinutes(plan);
 
 /** What a person would say has happened, for the list of events and the buttons. */
 export const EVENT_WORDS: Record<RunEventType, string> = {

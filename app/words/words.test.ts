@@ -118,8 +118,10 @@ describe("minutes of a process", () => {
   });
   test("cut short in the added ones: what was run is told, and that it is processed", () => {
     const cut = { kind: "extra-cut" as const, at: NOW };
-    expect(servedMinutes({ deviations: [cut] }, plan)).toBe(75);
-    expect(servedMinutes({ deviations: [] }, plan)).toBe(80);
+    expect(servedMinutes({ deviations: [cut], completedAt: NOW }, plan)).toBe(75);
+    // It was started over since, and then ran to its end.
+    expect(servedMinutes({ deviations: [cut], completedAt: NOW + 9_000_000 }, plan)).toBe(80);
+    expect(servedMinutes({ deviations: [], completedAt: NOW }, plan)).toBe(80);
     expect(deviationWords(cut, plan, "us", ZONE)).toBe(
       "14:30: the 75 scheduled minutes were complete; not all of the 5 extra minutes were run. This load is processed.",
     );
