@@ -165,6 +165,16 @@ test("the equipment check is made from the load, tapped through, and kept with t
   await page.goto(`${own.url}/fire`);
   await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
   await onlyJars(page);
+  // Never fewer: on the load's own form, and by the address of the check.
+  await page.getByLabel("Extra minutes").fill("-5");
+  await press(page, "Load the canner");
+  await expect(page.getByText("The scheduled minutes are never fewer.")).toBeVisible();
+  await expect(page.getByLabel("Extra minutes")).toHaveValue("-5");
+  await page.getByRole("link", { name: "Check the equipment first" }).click();
+  await expect(page.getByText("The scheduled minutes are never fewer.")).toBeVisible();
+  await page.goto(`${own.url}/fire`);
+  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await onlyJars(page);
   await page.getByLabel("Extra minutes").fill("5");
   await expect(page.getByText("75 + 5, your choice")).toBeVisible();
   await page.getByRole("link", { name: "Check the equipment first" }).click();

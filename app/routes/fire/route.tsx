@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Form, Link, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { whyNotExtra } from "#core/guard";
 import { formatFraction, formatPressure, kPaFromPsi, psiFromKPa } from "#core/quantity";
 import { CONDITION_KEYS, governingSchedule, isCan, loadPackOf, type GaugeKind } from "#core/schedule";
 import { listCanners } from "#store/equipment";
@@ -24,7 +25,7 @@ import { formKey, keyField, submit, words, writeBy } from "../../server/form";
 import { lookAround } from "../../server/look";
 import { runGlances } from "../../server/shell";
 import { SourceLine } from "../ask/answer";
-import { MARGINS, extraMinutes } from "./margin";
+import { MARGINS } from "./margin";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
 
@@ -56,7 +57,8 @@ const schema = z.object({
   cannerId: z.string({ error: "Choose a canner." }),
   packIds: z.array(z.string(), "Choose what goes in.").min(1, "Choose what goes in."),
   margin: z.enum(MARGINS).default("0"),
-  extra: extraMinutes,
+  // How many may be added is the guard's to say, at this field.
+  extraMinutes: z.coerce.number("Extra minutes are a number.").default(0),
   signedReason: words("The reason", 200).optional(),
   equipmentReason: words("The reason", 200).optional(),
   governs: z.enum(["weighted", "dial"]).optional(),
@@ -74,7 +76,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       cannerId: v.cannerId,
       packIds: v.packIds,
       marginKPa: kPaFromPsi(Number(v.margin)),
-      extraMinutes: v.extra,
+      extraMinutes: v.extraMinutes,
       signedReason: v.signedReason ?? null,
       equipmentReason: v.equipmentReason ?? null,
       governs: v.governs ?? null,
@@ -204,7 +206,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
   const canner = canners.find((c) => c.id === cannerId);
   const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
   const [extra, setExtra] = useState("");
-  const added = extraMinutes.safeParse(extra).data ?? 0;
+  const added = whyNotExtra(Number(extra)) === null ? Number(extra) : 0;
   const packs = waiting.filter((p) => chosen.includes(p.id));
   const load = packs.map((p) => loadPackOf(p.schedule));
   const [governs, setGoverns] = useState<GaugeKind>("weighted");
@@ -288,7 +290,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             />
           )}
           <TextField
-            field={fields.extra}
+            field={fields.extraMinutes}
             label="Extra minutes"
             hint="Added to the scheduled time by your own choice, 0 to 60. They never make up for low pressure."
             inputMode="numeric"
@@ -341,7 +343,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             {governing && governing.outcome !== "none" && (
               <Button asChild weight="do">
                 <Link
-                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}${added > 0 ? `&extra=${added}` : ""}`}
+                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}${extra ? `&extra=${encodeURIComponent(extra)}` : ""}`}
                 >
                   Check the equipment first
                 </Link>

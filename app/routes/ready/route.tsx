@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { whyNotExtra } from "#core/guard";
 import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
 import { kindKey, arrangeLoad, perLayer } from "#core/capacity";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
@@ -17,7 +18,7 @@ import { ConfirmConditions, NoEnter, Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
-import { MARGINS, extraMinutes } from "../fire/margin";
+import { MARGINS } from "../fire/margin";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
@@ -31,13 +32,13 @@ function asked(request: Request) {
     margin: MARGINS.find((m) => m === query.get("margin")) ?? "0",
     burnerId: query.get("burner"),
     governs: query.get("governs") === "dial" ? ("dial" as const) : null,
-    extra: extraMinutes.safeParse(query.get("extra") ?? "0").data ?? 0,
+    extraMinutes: Number(query.get("extra") ?? 0),
   };
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const { cannerId, packIds, burnerId, governs, extra } = asked(request);
+  const { cannerId, packIds, burnerId, governs, extraMinutes } = asked(request);
   const canner = orNotFound(() => getCanner(larder, cannerId));
   const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
   const burners = listTools(larder).filter((t) => t.kind === "burner");
@@ -46,6 +47,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const governing = governLoad(larder, packs, canner, true, governs);
   if (governing.outcome === "none")
     return { problem: `${governing.reason} ${governing.instead.join(" ")}`, key: formKey() } as const;
+  const tooMany = whyNotExtra(extraMinutes);
+  if (tooMany) return { problem: tooMany, key: formKey() } as const;
   const counts: Record<string, number> = {};
   for (const p of packs) {
     const kind = kindKey(p.container, shapeOf(p.container, p.mouth).mouth);
@@ -89,7 +92,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     canner: canner.name,
     burner: burner && { id: burner.id, name: burner.name },
     load: loadWords(packs),
-    minutes: minutesWords({ minutes: governing.minutes, extraMinutes: extra }),
+    minutes: minutesWords({ minutes: governing.minutes, extraMinutes }),
     pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
     packIds,
     gaugeNeedsSigning,
@@ -110,7 +113,7 @@ const schema = z.object({
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const { cannerId, packIds, burnerId, margin, governs, extra } = asked(request);
+  const { cannerId, packIds, burnerId, margin, governs, extraMinutes } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
       .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
@@ -119,7 +122,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       cannerId,
       packIds,
       marginKPa: kPaFromPsi(Number(margin)),
-      extraMinutes: extra,
+      extraMinutes,
       burnerId: burnerId || (listTools(larder).find((t) => t.kind === "burner")?.id ?? null),
       findings,
       equipmentReason: v.equipmentReason ?? null,
