@@ -2,7 +2,7 @@ import { Refused, type Larder } from "#store/db";
 import { whyNotPack, type DishToFill, type PackToFill } from "#core/guard";
 import { notPackedWords, whyNotPacked } from "#core/lot";
 import { type FillEstimate } from "#core/pack";
-import { dishRow, divideDish, whyNotIn } from "#core/recipe";
+import { divideDish, whyNotIn } from "#core/recipe";
 import {
   officeSchedule,
   whyNotGivenFor,
@@ -18,7 +18,7 @@ import {
 import { groupOf } from "#core/species";
 import { acceptedRows, getHousehold, writingOf } from "#store/household";
 import { getLot, type Lot } from "#store/lot";
-import { recipeByName } from "#store/recipe";
+import { recipeToCan } from "#store/recipe";
 import { type Pack } from "./pack.ts";
 
 /** What an extension office gave for cans, where the tables have no row. */
@@ -132,12 +132,11 @@ function dishToFill(
   container: ContainerKey,
   mouth: PackAsked["mouth"],
 ): DishToFill {
-  const recipe = recipeByName(larder, name);
-  const answer = recipe && dishRow(recipe.dish, recipe.ingredients);
-  if (!recipe || !answer?.product)
-    throw new Refused({ product: `There is no recipe called ${name} that may be canned.` });
+  const known = recipeToCan(larder, name);
+  if (!known) throw new Refused({ product: `There is no recipe called ${name} that may be canned.` });
+  const { dish, answer } = known;
   const not = whyNotIn(answer, container);
   if (not) throw new Refused({ container: not });
-  const { meatKgEach } = divideDish(recipe.dish, answer, container, mouth);
+  const { meatKgEach } = divideDish(dish, answer, container, mouth);
   return { name, product: answer.product, meatKgEach };
 }

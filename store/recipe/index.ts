@@ -1,1 +1,1 @@
-export { getRecipe, jarOfRecipe, listRecipes, recipeByName, saveRecipe, type Recipe } from "./recipe.ts";
+export { getRecipe, jarOfRecipe, listRecipes, recipeToCan, saveRecipe, type Recipe } from "./recipe.ts";

@@ -1,8 +1,16 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { dishRow, jarOfDish, type Dish, type DishJar, type Ingredient, type Role } from "#core/recipe";
-import { type ContainerKey, type Mouth } from "#core/schedule";
+import {
+  dishRow,
+  jarOfDish,
+  type Dish,
+  type DishAnswer,
+  type DishJar,
+  type Ingredient,
+  type Role,
+} from "#core/recipe";
+import { type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { recipe, recipeItem } from "../schema/index.ts";
 
 export interface Recipe {
@@ -32,9 +40,20 @@ export function getRecipe(larder: Larder, id: string): Recipe {
 }
 
 /** Returns the recipe of a name; null when there is none. */
-export function recipeByName(larder: Larder, name: string): Recipe | null {
+function recipeByName(larder: Larder, name: string): Recipe | null {
   const row = larder.db.select().from(recipe).where(eq(recipe.name, name)).get();
   return row ? getRecipe(larder, row.id) : null;
+}
+
+/** Returns the recipe of a name with what the tables say of it; null when there is none, or it may not be canned. */
+export function recipeToCan(
+  larder: Larder,
+  name: string,
+): { dish: Dish; answer: DishAnswer & { product: ProductKey } } | null {
+  const known = recipeByName(larder, name);
+  if (!known) return null;
+  const { product, ...answer } = dishRow(known.dish, known.ingredients);
+  return product && { dish: known.dish, answer: { ...answer, product } };
 }
 
 /**
@@ -49,9 +68,8 @@ export function jarOfRecipe(
   container: ContainerKey,
   mouth: Mouth | null,
 ): DishJar | null {
-  const known = recipeByName(larder, name);
-  const answer = known && dishRow(known.dish, known.ingredients);
-  return answer?.product ? jarOfDish(known!.dish, answer, container, mouth) : null;
+  const known = recipeToCan(larder, name);
+  return known && jarOfDish(known.dish, known.answer, container, mouth);
 }
 
 function ingredientsOf(larder: Larder, recipeId: string): Ingredient[] {
