@@ -209,7 +209,14 @@ test("what is being typed is left alone while the clocks are looked at", async (
   await expect(page.getByRole("radio", { name: "pieces on the bone" })).toBeChecked();
 });
 
-/** Words of something done elsewhere come thick and fast while this page sends what was pressed on it. */
+declare global {
+  interface Window {
+    /** Tells the page that something was done elsewhere. */
+    sayWord(): void;
+  }
+}
+
+/** Words of something done elsewhere can be said, and come thick and fast while this page sends what was pressed on it. */
 async function wordsWhilePressing(page: Page): Promise<void> {
   await page.addInitScript(() => {
     const lines: EventSource[] = [];
@@ -227,12 +234,42 @@ async function wordsWhilePressing(page: Page): Promise<void> {
       for (const line of lines)
         line.onmessage?.call(line, new MessageEvent("message", { data: JSON.stringify(word) }));
     };
+    window.sayWord = say;
     window.addEventListener("submit", () => {
       const timer = setInterval(say, 4);
       setTimeout(() => clearInterval(timer), 1_500);
     });
   });
 }
+
+test("a look that was under way as somebody began to fill in takes nothing from them, and comes again", async ({
+  page,
+  own,
+}) => {
+  await wordsWhilePressing(page);
+  await page.goto(`${own.url}/records/copies`);
+  await page.waitForTimeout(1_500);
+  let looks = 0;
+  let letGo: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route(/\.data(\?|$)/, async (route) => {
+    looks++;
+    await held;
+    await route.continue();
+  });
+  await page.evaluate(() => window.sayWord());
+  await expect.poll(() => looks).toBe(1);
+  const folder = page.getByLabel("Folder");
+  await folder.fill("/media/stick");
+  await folder.blur();
+  letGo();
+  await page.waitForTimeout(2_000);
+  await expect(folder).toHaveValue("/media/stick");
+  expect(looks).toBe(1);
+  await folder.fill("");
+  await folder.blur();
+  await expect.poll(() => looks).toBeGreaterThan(1);
+});
 
 test("what another screen does meanwhile takes nothing from what is pressed or answered here", async ({
   page,

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { useFetchers, useNavigation, useRevalidator } from "react-router";
 import { reach } from "../outbox";
 import { handsOn, watchHands } from "./hands";
+import { lookBegins } from "./keep-shown";
 import { type Word } from "./word";
 
 /** Tried again so often while somebody is at the page, ms. */
@@ -31,7 +32,9 @@ export function useLoadAgain(word: Word | null, shown: { version: string; at: nu
       asking = true;
       const well = await reach();
       asking = false;
-      if (well && ready()) void revalidate();
+      if (!well || !ready()) return;
+      lookBegins();
+      void revalidate();
     };
     const lookNow = () => void look();
     lookNow();
