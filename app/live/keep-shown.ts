@@ -52,6 +52,9 @@ export async function keepShown(
   if (cut) void reach();
   if (!inHand && !cut) return results;
   return Object.fromEntries(
-    Object.entries(results).map(([id, r]) => [id, shown.has(id) && (inHand || isCutOff(r)) ? asShown(id) : r]),
+    Object.entries(results).map(([id, r]) => [
+      id,
+      shown.has(id) && (inHand || isCutOff(r)) ? asShown(id) : r,
+    ]),
   );
 }
