@@ -23,7 +23,7 @@ import {
   type HarvestInput,
 } from "#store/harvest";
 import { addPerson, getHousehold, setUpHousehold } from "#store/household";
-import { cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#store/lot";
+import { brothFromBones, cutLot, mergeLots, recordLotEvent, splitLot, type CutInput } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { recordOpening, setPrices } from "#store/eating";
 import { checkSeal, containersOfRun, dispose, undecided } from "#store/rest";
@@ -637,6 +637,9 @@ function tell(t: Teller, end: number): void {
     weightKind: "dressed",
   });
   const haunch = lot(t, at(53), pronghorn, "Hind legs", 8.6, 6.4, { trimKg: 2.1 });
+  const bones = lot(t, at(53), pronghorn, "Bones", 3.1, 2.8, { form: "bones" });
+  t.goTo(at(52, 7));
+  const broth = brothFromBones(t.larder, t.write(), { lotId: bones, bonesKg: 2.8, litres: 4.6 }).id;
   const onBig = { altitudeM: 701.04, quarts: 21, facePsi: 13, errorPsi: 1 };
   const haunchRun = gaugedRun(
     t,
@@ -648,6 +651,7 @@ function tell(t: Teller, end: number): void {
         mouth: "wide",
         method: "hot",
         liquid: "broth",
+        liquidLotId: broth,
       }),
     ],
     { ...onBig, pints: 14, minutes: 90, gust: { minute: 38, minutes: 6, strength: 0.85 } },
@@ -655,16 +659,15 @@ function tell(t: Teller, end: number): void {
   const haunchSealed = check(t, at(51, 12), haunchRun);
   t.goTo(at(50));
   shelve(t.larder, t.write(), haunchSealed, shelves[1]!);
-  const bones = lot(t, at(53), pronghorn, "Bones", 3.1, 2.8, { form: "bones" });
   const brothRun = run(
     t,
     at(52, 17),
     small,
     [
-      pack(t, at(52, 16), bones, 6, 2.8, {
+      pack(t, at(52, 16), broth, 6, 2.6, {
         product: "broth",
         method: "hot",
-        liquid: "water",
+        liquid: "none",
         saltTspEach: 0,
       }),
     ],
@@ -847,7 +850,7 @@ function tell(t: Teller, end: number): void {
     cannerId: small,
     parts: [
       { ...benchPart, method: "raw", liquid: "none", planned: 4 },
-      { ...benchPart, method: "hot", liquid: "broth", planned: 3 },
+      { ...benchPart, method: "hot", liquid: "broth", liquidName: "Chicken broth", planned: 3 },
     ],
     layers: [{ "jar-pint regular": 7 }],
   });

@@ -101,7 +101,7 @@ test("packing: what does not fit, is dry, or goes by another row", async ({ empt
   const lot = await house.lot("wild-boar", "Shoulder", "320 lb");
   expect((await house.pack(lot, { massKg: "300 lb", confirmed: "yes" })).status).toBe(422);
   expect((await house.pack(lot, { method: "hot" })).status, "without liquid").toBe(422);
-  const soup = { product: "soup", method: "hot", liquid: "broth" };
+  const soup = { product: "soup", method: "hot", liquid: "broth", broth: "bought", liquidName: "Beef broth" };
   expect((await house.pack(lot, soup)).status, "plain meat by a soup's minutes").toBe(422);
   const beans = await house.pack(lot, { product: "dry-beans", method: "hot", liquid: "water" });
   expect(beans.status, "meat as beans").toBe(422);
@@ -238,6 +238,8 @@ test("common practice is apart from tested, is accepted once, and a can has a ne
     method: "hot",
     container: "can-half-pound",
     liquid: "broth",
+    broth: "bought",
+    liquidName: "Beef broth",
     massKg: "13 oz",
   };
   expect((await house.pack(lot, cans)).status).toBe(422);

@@ -86,7 +86,7 @@ test("asked about one jar it tells of its own animal and nothing beside", () => 
   const { larder } = livedThrough([
     { do: "harvest" },
     { do: "cut", of: 1 },
-    { do: "pack", of: 0, can: false },
+    { do: "pack", of: 0, can: false, broth: false, also: null },
   ]);
   const code = larder.sqlite
     .prepare("select code from container order by number limit 1")

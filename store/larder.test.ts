@@ -24,7 +24,7 @@ describe("the file", () => {
     expect(t.larder.sqlite.pragma("foreign_keys", { simple: true })).toBe(1);
     expect(t.larder.sqlite.pragma("journal_mode", { simple: true })).toBe("wal");
     expect(t.larder.sqlite.pragma("synchronous", { simple: true })).toBe(2);
-    expect(() => t.larder.sqlite.prepare("insert into pack_lot values ('no', 'no', 1)").run()).toThrow(
+    expect(() => t.larder.sqlite.prepare("insert into pack_lot (pack_id, lot_id, mass_kg) values ('no', 'no', 1)").run()).toThrow(
       /FOREIGN KEY/,
     );
     expect(() => t.larder.sqlite.prepare("update lot set made_kg = -1").run()).toThrow(/CHECK/);
@@ -100,7 +100,7 @@ describe("the file", () => {
       insert into lot_flow (id, from_harvest, to_lot, mass_kg, at) values ('f1', 'h1', 'l1', 9, 500), ('f2', 'h2', 'l1', 3, 500);
       insert into pack (id, code, product, method, container, liquid, salt_tsp_each, schedule, made_at) values
         ('k1', 'K1', 'red-meat-pieces', 'raw', 'jar-pint', 'none', 0, '{}', 600);
-      insert into pack_lot values ('k1', 'l1', 2.5);
+      insert into pack_lot (pack_id, lot_id, mass_kg) values ('k1', 'l1', 2.5);
       insert into hold (id, harvest_id, condition, at) values ('x1', 'h2', 'a test', 700);`);
     old.close();
     const now = openLarder(at, () => 1000);

@@ -144,7 +144,10 @@ describe("a pack", () => {
         field: "liquid",
       });
       for (const liquid of ["water", "broth", "tomato juice"])
-        expect(why({ product, method: "hot", liquid }, lot), product).toBeNull();
+        expect(
+          why({ product, method: "hot", liquid, broth: { from: "bought", name: "Beef broth" } }, lot),
+          product,
+        ).toBeNull();
     }
     expect(
       why(
@@ -165,9 +168,26 @@ describe("a pack", () => {
     expect(why({ liquid: "none" })).toBeNull();
   });
 
+  test("broth that covers food is known: from a lot that holds enough, or bought, by its name", () => {
+    const hot = { method: "hot", liquid: "broth" } as const;
+    const lot = { from: "lot", code: "KKK-K", form: "broth", neededKg: 2, leftKg: 2 } as const;
+    const at = (broth: PackToFill["broth"]) => why({ ...hot, broth });
+    expect(at(null)).toMatchObject({ field: "broth", ask: false });
+    expect(why(hot)).toMatchObject({ field: "broth" });
+    expect(at(lot)).toBeNull();
+    expect(at({ ...lot, leftKg: 1.9 })?.message).toMatch(/holds .* and these take about/);
+    expect(at({ ...lot, form: "bones" })?.message).toBe("Lot KKK-K is no broth.");
+    expect(at({ from: "bought", name: "Beef stock from a cube" })).toBeNull();
+    // Thickened with cream or flour it would heat too slowly, whatever it is called.
+    for (const name of ["cream", "flour", "noodles"])
+      expect(at({ from: "bought", name }), name).toMatchObject({ field: "broth", ask: false });
+    // Broth that is canned by itself is covered with nothing.
+    expect(why({ product: "broth", method: "hot", liquid: "broth" }, { ...deer, form: "broth" })).toBeNull();
+  });
+
   // USDA 2015 from memory: up to 1 tsp a pint, 2 a quart.
   test("a can has a new end; a jar's lid that was used before is a deviation", () => {
-    const cans = { product: "can-game", method: "hot", container: "can-one-pound", liquid: "broth" } as const;
+    const cans = { product: "can-game", method: "hot", container: "can-one-pound", liquid: "water" } as const;
     const home = { writing: WRITING, accepted: ["can-game" as const] };
     const of = (over: Partial<PackToFill>) => whyNotPack(pack({ massKg: null, ...over }), deer, home);
     expect(of({ ...cans, reusedLids: true })).toMatchObject({ field: "reusedLids", ask: false });

@@ -5,6 +5,7 @@ export {
   whyNotPack,
   type FoodOfLot,
   type PackRefusal,
+  type BrothFrom,
   type DishToFill,
   type PackToFill,
   type PackingHousehold,

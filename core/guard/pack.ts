@@ -1,6 +1,7 @@
-import { capital, formatFraction, formatMass, type Writing } from "../quantity/index.ts";
+import { capital, formatFraction, formatMass, formatVolume, type Writing } from "../quantity/index.ts";
 import {
   LIQUIDS,
+  LIQUID_KG_L,
   contentsMostKg,
   dishEstimate,
   fillEstimate,
@@ -24,7 +25,7 @@ import {
 } from "../schedule/index.ts";
 import { ingredientKind } from "../recipe/index.ts";
 import { productsFor, type LotForm, type SpeciesGroup } from "../species/index.ts";
-import { type Treatment } from "../lot/index.ts";
+import { SCALE_SLACK_KG, type Treatment } from "../lot/index.ts";
 import { whyNotAdded } from "./addition.ts";
 
 /** What is about to be filled, as somebody says it. */
@@ -38,6 +39,8 @@ export interface PackToFill {
   /** food in all of them together, kg; null when nobody weighed it */
   massKg: number | null;
   liquid: string;
+  /** where its broth comes from; null or left out when it has none, or nobody said */
+  broth?: BrothFrom | null | undefined;
   saltTspEach: number;
   /** seasoning, as written; null for none */
   additions: string | null;
@@ -52,6 +55,11 @@ export interface PackToFill {
   /** some lids or ends were used before; not, when left out */
   reusedLids?: boolean | undefined;
 }
+
+/** Where the broth that covers food comes from: a lot of the household's, or bought, by name. */
+export type BrothFrom =
+  | { from: "lot"; code: string; form: LotForm; neededKg: number; leftKg: number }
+  | { from: "bought"; name: string };
 
 /** A mixed dish, as its recipe shares it out into such containers. */
 export interface DishToFill {
@@ -90,6 +98,7 @@ export interface PackRefusal {
     | "count"
     | "massKg"
     | "liquid"
+    | "broth"
     | "salt"
     | "additions"
     | "reusedLids"
@@ -124,7 +133,7 @@ const JARS_DIFFER = 1.15;
  * by the form, the packing bench, the plan, reprocessing and programs.
  *
  * Refused: a row that is not for this food, and parts that may not be canned; a dish's row without its recipe, without
- * its liquid, or with more meat than the recipe has for one; cooked food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
+ * its liquid; broth nobody can name, or more than there is; a dish with more meat than the recipe has for one; cooked food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
  * condition nobody confirmed; salt or seasoning past flavor; a used end. `ask` is true for what may be confirmed
  * instead: an odd weight.
  *
@@ -147,6 +156,9 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
     return no("liquid", "A hot pack is covered with hot liquid: choose water, broth or tomato juice.");
   if (pack.dish && pack.liquid === "none" && pack.product !== "broth")
     return no("liquid", "A mixed dish goes in with its liquid: choose water, broth or tomato juice.");
+  const broth =
+    pack.liquid === "broth" && pack.product !== "broth" ? whyNotBroth(pack.broth, home.writing) : null;
+  if (broth) return no("broth", broth);
   const most = mostSaltTsp(pack.container);
   if (!(pack.saltTspEach >= 0 && pack.saltTspEach <= most))
     return no("salt", `Salt is for flavor: at most ${formatFraction(most)} tsp in one of these.`);
@@ -163,6 +175,21 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
       `Confirm first: ${missing.map((c) => c.confirm).join(" ")} Without it there is no process.`,
     );
   return whyNotWeight(pack, lot, home);
+}
+
+/** What covers food goes wherever the food goes: a jar is recalled by its broth too, and so it is said which broth. */
+function whyNotBroth(broth: BrothFrom | null | undefined, { units }: Writing): string | null {
+  if (!broth) return "Say which broth: a lot of yours, or what was bought, by its name.";
+  if (broth.from === "bought") {
+    const kind = ingredientKind(broth.name);
+    if (!kind?.refusal) return null;
+    const { reason, instead } = refusalFor(kind.refusal)!;
+    return `${capital(broth.name)}: ${reason} ${instead.join(" ")}`;
+  }
+  if (broth.form !== "broth") return `Lot ${broth.code} is no broth.`;
+  if (broth.neededKg <= broth.leftKg + SCALE_SLACK_KG) return null;
+  const volume = (kg: number) => formatVolume(kg / LIQUID_KG_L, units);
+  return `Lot ${broth.code} holds ${volume(broth.leftKg)}, and these take about ${volume(broth.neededKg)}. Choose another broth or water, or fill fewer.`;
 }
 
 /** Returns whether a product is fish or shellfish, for which vinegar and ketchup have limits. */

@@ -5,6 +5,17 @@ import { isCan, type ContainerKey, type PackMethod, type ProductKey } from "../s
 export const LIQUIDS = ["none", "water", "broth", "tomato juice"] as const;
 export type Liquid = (typeof LIQUIDS)[number];
 
+/** One ingredient of a dish as it goes into each container. */
+export interface JarIngredient {
+  name: string;
+  role: string;
+  /** weight, kg; of a liquid its volume, liters; 0 for a seasoning without an amount */
+  amount: number;
+}
+
+/** Weight of a liter of broth, water or juice, kg. Standard value; broth and juice differ by little. */
+export const LIQUID_KG_L = 1;
+
 /**
  * Returns the most salt that is still for flavor, teaspoons a container, > 0: 1 for a pint, 2 for a quart, in
  * proportion for other sizes.

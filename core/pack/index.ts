@@ -2,10 +2,12 @@ export { contentsMostKg, dishEstimate, fillEstimate, fullContainers, type FillEs
 export { RIM_BELOW_TOP_MM, depthOf, profileOf, usableMl, volumeBelow, type Profile } from "./profile.ts";
 export {
   LIQUIDS,
+  LIQUID_KG_L,
   jarWater,
   liquidLitres,
   mostSaltTsp,
   pieceOf,
+  type JarIngredient,
   type Liquid,
   type Piece,
 } from "./addition.ts";

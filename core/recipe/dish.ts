@@ -291,6 +291,11 @@ export function jarOfDish(
 /** Litres of the whole dish, with what is added to the pot. */
 const potLitres = (share: DishShare) => share.jars * share.litresEach + share.leftLitres;
 
+/** Returns whether a liquid is a broth, by what it is called. */
+export function isBroth(name: string): boolean {
+  return /broth|stock|bouillon/i.test(name);
+}
+
 /** Returns what a dish is covered with, by the most of its liquids. */
 export function liquidOfDish(answer: DishAnswer): Liquid {
   const most = answer.each
@@ -298,7 +303,7 @@ export function liquidOfDish(answer: DishAnswer): Liquid {
     .reduce<Known | null>((a, b) => (a && a.amount >= b.amount ? a : b), null);
   if (!most) return "water";
   if (/tomato/i.test(most.name)) return "tomato juice";
-  return /broth|stock|bouillon/i.test(most.name) ? "broth" : "water";
+  return isBroth(most.name) ? "broth" : "water";
 }
 
 /**

@@ -4,6 +4,7 @@ export {
   dishRow,
   scaleDish,
   divideDish,
+  isBroth,
   jarOfDish,
   liquidOfDish,
   whyNotIn,

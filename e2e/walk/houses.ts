@@ -92,6 +92,7 @@ export function fillHouse(folder: string, walk: number, now: number): WalkHouse 
         container: "can-half-pound",
         mouth: null,
         liquid: "broth",
+        liquidName: "Beef broth",
       });
       const [first, second] = containersOfPack(larder, cans.id);
       for (const { id } of [first!, second!]) recordExhaust(larder, write(), id, 82);

@@ -32,7 +32,7 @@ function eaten(larder: Larder, calendar: Calendar, now: number): { groups: Month
   const rows = larder.sqlite
     .prepare(
       `select g.at, g.eaten, k.product, k.container as kind, k.mouth,
-         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
+         (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
            where x.pack_id = g.pack_id) as species
        from (select c.pack_id, min(c.moved_at) as at, count(*) as eaten from container c
            where c.moved = 'opened' group by c.pack_id, month_of(c.moved_at, @zone)) g
@@ -93,7 +93,7 @@ function seasons(larder: Larder, calendar: Calendar, now: number, most: number):
   // Every container comes once, when it was first shelved, and goes once, when it was taken for good.
   const rows = larder.sqlite
     .prepare(
-      `select (select h.species from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
+      `select (select h.species from pack_food x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id
            where x.pack_id = g.pack_id order by o.share desc limit 1) as species, g.month, g.came, g.went from (
          select c.pack_id, month_of(m.at, @zone) as month, count(*) as came, 0 as went from container c
            join movement m on m.seq = (select min(x.seq) from movement x where x.container_id = c.id and x.kind = 'shelved') group by 1, 2

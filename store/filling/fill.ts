@@ -6,20 +6,26 @@ import {
   dishEstimate,
   fillEstimate,
   judgeFill,
+  LIQUID_KG_L,
   type FillEstimate,
   type RestWay,
 } from "#core/pack";
 import { formatMass } from "#core/quantity";
 import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
 import { getHousehold } from "#store/household";
-import { getLot, recordLotEvent, type LotDeed } from "#store/lot";
+import { getLot, recordLotEvent, type Lot, type LotDeed } from "#store/lot";
 import {
   addedTo,
   appendPackDeviations,
+  CONTAINER_KG,
   getPack,
   insertContainer,
   insertPack,
+  isFromLot,
+  liquidColumns,
+  litresEach,
   permitPack,
+  pourBroth,
   recordedFills,
   refuseRecorded,
   unpack,
@@ -64,26 +70,34 @@ export function fillOne(
     const part = partOf(now, input.part);
     const lot = getLot(larder, part.lotId);
     const expected = expectedFill(larder, part);
-    const massKg = input.massKg ?? Math.min(expected.kgEach, lot.leftKg);
-    if (!(massKg > 0))
+    const from = foodOf(larder, part);
+    const most = Math.min(...from.map((f) => f.lot.leftKg / f.share));
+    const first = from.reduce((a, b) => (b.lot.leftKg / b.share < a.lot.leftKg / a.share ? b : a)).lot;
+    const said = input.massKg ?? Math.min(expected.kgEach, most);
+    if (!(said > 0))
       throw new Refused({
-        weight: lot.leftKg > 0 ? "Weight must be more than 0." : `Nothing is left of lot ${lot.code}.`,
+        weight: first.leftKg > 0 ? "Weight must be more than 0." : `Nothing is left of lot ${first.code}.`,
       });
+    // Scales differ by a little: the last of a lot is what the books have of it, in the pack and in the container alike.
+    const massKg = said > most && said <= most + SCALE_SLACK_KG ? most : said;
     // What was not weighed is not asked about: it is refused below when it would be part-filled.
     const sure = input.confirmed === true || input.massKg === null;
     const process = permit(larder, askedOf(part, 1, massKg, sure), lot, expected);
-    if (massKg > lot.leftKg + SCALE_SLACK_KG)
+    const short = from.find((f) => massKg * f.share > f.lot.leftKg + 1e-9);
+    if (short)
       throw new Refused({
-        weight: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)} more, and this is ${formatMass(massKg, home.units)}. Weigh the lot again on its card if that is wrong.`,
+        weight: `Lot ${short.lot.code} holds ${formatMass(short.lot.leftKg, home.units)} more, and this is ${formatMass(massKg * short.share, home.units)}. Weigh the lot again on its card if that is wrong.`,
       });
     const says = judgeFill(massKg, expected);
     const one = shapeOf(part.container, part.mouth).name;
     if (says === "part-filled" && input.massKg === null)
       throw new Refused({
-        weight: `${formatMass(lot.leftKg, home.units)} is left of lot ${lot.code}, and a ${one} takes about ${formatMass(expected.kgEach, home.units)}. A part-filled ${isCan(part.container) ? "can" : "jar"} is not canned: say where the rest goes.`,
+        weight: `${formatMass(first.leftKg, home.units)} is left of lot ${first.code}, and a ${one} takes about ${formatMass(expected.kgEach, home.units)}. A part-filled ${isCan(part.container) ? "can" : "jar"} is not canned: say where the rest goes.`,
       });
     const packId = part.pack?.id ?? beginPack(larder, write, input.benchId, part, process);
-    addMass(larder, packId, part.lotId, Math.min(massKg, lot.leftKg));
+    for (const { lot: of, share } of from)
+      addMass(larder, packId, of.id, Math.min(massKg * share, of.leftKg));
+    if (isFromLot(part)) pourBroth(larder, packId, part.liquidLotId, litresEach(larder, part));
     const known = getPack(larder, packId);
     const mouth = isCan(part.container) ? null : shapeOf(part.container, part.mouth).mouth;
     const [box] = takeForPack(
@@ -95,7 +109,7 @@ export function fillOne(
     const number = (part.containers.at(-1)?.number ?? 0) + 1;
     const { id, code } = insertContainer(
       larder,
-      { packId, number, massKg: input.massKg, filledAt: larder.now() },
+      { packId, number, massKg: input.massKg === null ? null : massKg, filledAt: larder.now() },
       box,
     );
     if (part.done) storePart(larder, now, part.index, { done: false });
@@ -126,7 +140,7 @@ function beginPack(
     method: part.method,
     container: part.container,
     mouth: part.mouth,
-    liquid: part.liquid,
+    ...liquidColumns(larder, part),
     saltTspEach: part.saltTsp,
     schedule,
     reusedLids: part.reusedLids ? 1 : 0,
@@ -140,6 +154,16 @@ function beginPack(
   const found = deviationsOf(part, part.method, schedule.headspaceIn, added);
   appendPackDeviations(larder, write, code, found, part.reason, part.lotId);
   return id;
+}
+
+/** The lots whose food goes into each container of a part, and which part of it comes from each, adding up to 1. */
+export function foodOf(larder: Larder, part: BenchPartNow): { lot: Lot; share: number }[] {
+  const others = (part.also ?? []).map((a) => ({
+    lot: getLot(larder, a.lotId),
+    share: a.kgEach / part.kgEach,
+  }));
+  const share = 1 - others.reduce((sum, o) => sum + o.share, 0);
+  return [{ lot: getLot(larder, part.lotId), share }, ...others];
 }
 
 /** More or less of a lot in a pack. Taken out and put in again, so that what is left of the lot is counted anew. */
@@ -164,16 +188,30 @@ export function takeOut(larder: Larder, write: Write, benchId: string, index: nu
     if (part.containers.length === 1) {
       unpack(larder, write, packId);
     } else {
-      const each = last.massKg ?? part.pack!.massKg / part.pack!.count;
+      const each = kgOf(larder, last.id);
+      const from = foodOf(larder, part);
       giveOneBack(larder, write, last.id, part.pack!.code, part);
       larder.sqlite.prepare("delete from container where id = ?").run(last.id);
-      addMass(larder, packId, part.lotId, -each);
+      for (const { lot, share } of from) addMass(larder, packId, lot.id, -each * share);
+      // Each was poured the same.
+      if (isFromLot(part)) {
+        const kg = part.pack!.lots.find((l) => l.asLiquid && l.id === part.liquidLotId)?.massKg ?? 0;
+        pourBroth(larder, packId, part.liquidLotId, -kg / part.pack!.count / LIQUID_KG_L);
+      }
     }
     return {
       result: null,
       note: { kind: "container", id: last.id, detail: { code: last.code, taken: "out" } },
     };
   });
+}
+
+/** Food in a container, kg, as weighed or its share of its pack. */
+function kgOf(larder: Larder, containerId: string): number {
+  return larder.sqlite
+    .prepare(`select ${CONTAINER_KG} from container c where c.id = ?`)
+    .pluck()
+    .get(containerId) as number;
 }
 
 /** The lid of a container goes back to its box, the jar to its stack. */

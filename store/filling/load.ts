@@ -180,7 +180,15 @@ export function storePart(
 
 export type HowInput = Pick<
   BenchWorkPart,
-  "liquid" | "saltTsp" | "headspaceIn" | "reusedLids" | "lidBoxId" | "additions" | "reason"
+  | "liquid"
+  | "liquidLotId"
+  | "liquidName"
+  | "saltTsp"
+  | "headspaceIn"
+  | "reusedLids"
+  | "lidBoxId"
+  | "additions"
+  | "reason"
 > & {
   /** conditions of the process that a person confirmed */
   confirmed?: string[];
@@ -209,7 +217,11 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
         headspaceIn: "Nobody is known to pack these with that headspace. Choose one of those shown.",
       });
     // Not asked again whether much of a seasoning is meant: that is asked once, at the field.
-    permitPack(larder, askedOf({ ...part, ...how }, 1, null, how.sure), getLot(larder, part.lotId));
+    permitPack(
+      larder,
+      askedOf({ ...part, ...how }, part.planned, null, how.sure),
+      getLot(larder, part.lotId),
+    );
     const added = addedTo(part.product, how.additions);
     const departs = deviationsOf(how, part.method, published, added).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())

@@ -1,7 +1,7 @@
 import { once, Refused, refuse, type Larder, type Write } from "#store/db";
 import { addedToFish, isFishRow } from "#core/guard";
 import { SCALE_SLACK_KG } from "#core/lot";
-import { deviationsOf, fillEstimate, type Liquid, type PackDeviation } from "#core/pack";
+import { deviationsOf, fillEstimate, type JarIngredient, type Liquid, type PackDeviation } from "#core/pack";
 import { formatMass } from "#core/quantity";
 import {
   isCan,
@@ -16,8 +16,9 @@ import { getHousehold } from "#store/household";
 import { appendDeviation } from "#store/deviation";
 import { accountsOfLot, getLot } from "#store/lot";
 import { changeSupply, takeForPack } from "#store/supply";
-import { packLot } from "../schema/index.ts";
+import { packLot, type pack } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
+import { ingredientsOf, isFromLot, litresEach, pourBroth, type LiquidSaid } from "./liquid.ts";
 import { permitPack, type GivenByOffice } from "./permit.ts";
 
 export interface Pack {
@@ -28,6 +29,12 @@ export interface Pack {
   container: ContainerKey;
   mouth: Mouth | null;
   liquid: Liquid;
+  /** broth that was bought, by name; null when it came from a lot, or is none */
+  liquidName: string | null;
+  /** liquid in each, litres; null when nobody said */
+  liquidLitres: number | null;
+  /** what else went into each by the recipe, as it was then; null for plain food */
+  ingredients: JarIngredient[] | null;
   saltTspEach: number;
   schedule: ScheduledProcess;
   reusedLids: boolean;
@@ -41,29 +48,41 @@ export interface Pack {
   byName: string | null;
   runId: string | null;
   count: number;
+  /** food in all of them, kg: without broth it is covered with */
   massKg: number;
-  lots: { id: string; code: string; part: string; massKg: number }[];
+  /** every lot in it; `asLiquid`: broth that covers the food */
+  lots: { id: string; code: string; part: string; massKg: number; asLiquid: boolean }[];
+  /** of its food */
   species: string[];
 }
 
-/** Meat in one container `c`, kg, as SQL: as weighed, or its share of its pack. */
-export const CONTAINER_KG = `coalesce(c.mass_kg, (select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id)
+/**
+ * Food in one container `c`, kg, as SQL: as weighed, or its share of what those that were not weighed hold. So the weights
+ * of a pack's containers add up to the pack's.
+ */
+export const CONTAINER_KG = `coalesce(c.mass_kg, ((select sum(mass_kg) from pack_food x where x.pack_id = c.pack_id)
+  - coalesce((select sum(o.mass_kg) from container o where o.pack_id = c.pack_id and o.emptied_at is null), 0))
+  / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null and o.mass_kg is null))`;
+
+/** The same with broth that covers the food, kg: each has its part of the pack's. */
+export const CONTAINER_ALL_KG = `(${CONTAINER_KG} + coalesce((select sum(mass_kg) from pack_from x where x.pack_id = c.pack_id and x.as_liquid = 1), 0)
   / (select count(*) from container o where o.pack_id = c.pack_id and o.emptied_at is null))`;
 
 const PACKS = `
-  select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.salt_tsp_each as saltTspEach, k.schedule,
+  select k.id, k.code, k.product, k.method, k.container, k.mouth, k.liquid, k.liquid_name as liquidName, k.liquid_litres as liquidLitres, k.ingredients, k.salt_tsp_each as saltTspEach, k.schedule,
     k.reused_lids as reusedLids, k.additions, k.dish, k.headspace_in as headspaceIn,
     (select b.id from bench b where b.id = k.bench_id and b.closed_at is null) as onBench, k.made_at as madeAt, p.name as byName, k.run_id as runId,
     (select count(*) from container c where c.pack_id = k.id and c.emptied_at is null) as count,
-    (select sum(mass_kg) from pack_from where pack_id = k.id) as massKg,
-    (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg))
-       from (select lot_id, sum(mass_kg) as mass_kg from pack_from where pack_id = k.id group by lot_id) x join lot l on l.id = x.lot_id) as lots,
-    (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
+    (select sum(mass_kg) from pack_food where pack_id = k.id) as massKg,
+    (select json_group_array(json_object('id', l.id, 'code', l.code, 'part', l.part, 'massKg', x.mass_kg, 'asLiquid', x.as_liquid) order by x.as_liquid, x.mass_kg desc)
+       from (select lot_id, as_liquid, sum(mass_kg) as mass_kg from pack_from where pack_id = k.id group by lot_id, as_liquid) x join lot l on l.id = x.lot_id) as lots,
+    (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id
        join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as species
   from pack k left join person p on p.id = k.by_id`;
 
-type Raw = Omit<Pack, "schedule" | "lots" | "species" | "reusedLids"> & {
+type Raw = Omit<Pack, "schedule" | "lots" | "species" | "reusedLids" | "ingredients"> & {
   schedule: string;
+  ingredients: string | null;
   lots: string;
   species: string;
   reusedLids: number;
@@ -71,7 +90,13 @@ type Raw = Omit<Pack, "schedule" | "lots" | "species" | "reusedLids"> & {
 const fromRaw = (raw: Raw): Pack => ({
   ...raw,
   schedule: JSON.parse(raw.schedule),
-  lots: JSON.parse(raw.lots),
+  ingredients: raw.ingredients === null ? null : JSON.parse(raw.ingredients),
+  lots: (JSON.parse(raw.lots) as (Omit<Pack["lots"][number], "asLiquid"> & { asLiquid: number })[]).map(
+    (l) => ({
+      ...l,
+      asLiquid: l.asLiquid === 1,
+    }),
+  ),
   species: JSON.parse(raw.species),
   reusedLids: raw.reusedLids === 1,
 });
@@ -129,7 +154,7 @@ export function recordedFills(
     .prepare(
       `select * from (select coalesce(
            (select avg(mass_kg) from container where pack_id = k.id and emptied_at is null),
-           case when k.bench_id is null then (select sum(mass_kg) from pack_lot where pack_id = k.id)
+           case when k.bench_id is null then (select sum(mass_kg) from pack_lot where pack_id = k.id and as_liquid = 0)
              / (select count(*) from container where pack_id = k.id and emptied_at is null) end) as kg
          from pack k where product = ? and method = ? and container = ? and id is not ?
            and not exists (select 1 from repacked x where x.pack_id = k.id) order by made_at desc limit 20)
@@ -141,7 +166,14 @@ export function recordedFills(
 
 export interface PackInput {
   lotId: string;
+  /** food in all of them, kg: from this lot and the others */
   massKg: number;
+  /** other lots whose food is in each of them too, kg in all */
+  also?: readonly { lotId: string; massKg: number }[] | undefined;
+  /** the lot its broth comes from */
+  liquidLotId?: string | null | undefined;
+  /** broth that was bought, or stock from a cube, by name */
+  liquidName?: string | null | undefined;
   product: ProductKey;
   method: PackMethod;
   container: ContainerKey;
@@ -183,10 +215,20 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       mouth,
     );
     const schedule = permitPack(larder, input, lot, expected);
-    if (input.massKg > lot.leftKg + SCALE_SLACK_KG) {
-      throw new Refused({
-        massKg: `Lot ${lot.code} holds ${formatMass(lot.leftKg, home.units)}, and this is ${formatMass(input.massKg, home.units)}.`,
-      });
+    const also = input.also ?? [];
+    const takes = [
+      { lot, kg: input.massKg - also.reduce((sum, a) => sum + a.massKg, 0), field: "massKg" },
+      ...also.map((a) => ({ lot: getLot(larder, a.lotId), kg: a.massKg, field: "alsoKg" })),
+    ];
+    for (const { lot: from, kg, field } of takes) {
+      if (!(kg > 0))
+        throw new Refused({
+          [field]: `Nothing of lot ${from.code} would go in. The weight packed is of all lots together.`,
+        });
+      if (kg > from.leftKg + SCALE_SLACK_KG)
+        throw new Refused({
+          [field]: `Lot ${from.code} holds ${formatMass(from.leftKg, home.units)}, and this is ${formatMass(kg, home.units)}.`,
+        });
     }
     const additions = input.additions?.trim() || null;
     const { id, code } = insertPack(larder, write, {
@@ -194,17 +236,19 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       method,
       container,
       mouth,
-      liquid: input.liquid,
+      ...liquidColumns(larder, input),
       saltTspEach: input.saltTspEach,
       schedule,
       reusedLids: input.reusedLids ? 1 : 0,
       additions,
       dish: input.dish?.trim() || null,
     });
-    larder.db
-      .insert(packLot)
-      .values({ packId: id, lotId: lot.id, massKg: Math.min(input.massKg, lot.leftKg) })
-      .run();
+    for (const { lot: from, kg } of takes)
+      larder.db
+        .insert(packLot)
+        .values({ packId: id, lotId: from.id, massKg: Math.min(kg, from.leftKg) })
+        .run();
+    if (isFromLot(input)) pourBroth(larder, id, input.liquidLotId, litresEach(larder, input) * input.count);
     const how = { ...input, saltTsp: input.saltTspEach, headspaceIn: schedule.headspaceIn };
     appendPackDeviations(
       larder,
@@ -229,6 +273,20 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
       insertContainer(larder, { packId: id, number }, lids[number - 1]);
     return { result: { id, code }, note: { kind: "pack", id, detail: input } };
   });
+}
+
+/** Returns what a new pack keeps of its liquid and of what else its recipe puts into each container. */
+export function liquidColumns(
+  larder: Larder,
+  said: LiquidSaid,
+): Pick<typeof pack.$inferInsert, "liquid" | "liquidName" | "liquidLitres" | "ingredients"> {
+  const bought = said.liquid === "broth" && !isFromLot(said);
+  return {
+    liquid: said.liquid,
+    liquidName: (bought && said.liquidName?.trim()) || null,
+    liquidLitres: said.liquid === "none" ? null : litresEach(larder, said),
+    ingredients: ingredientsOf(larder, said),
+  };
 }
 
 /** Returns what was added to a pack of fish beside the published directions; empty for other food. */

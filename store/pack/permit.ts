@@ -19,6 +19,7 @@ import { groupOf } from "#core/species";
 import { acceptedRows, getHousehold, writingOf } from "#store/household";
 import { getLot, type Lot } from "#store/lot";
 import { recipeToCan } from "#store/recipe";
+import { brothFrom, isFromLot } from "./liquid.ts";
 import { type Pack } from "./pack.ts";
 
 /** What an extension office gave for cans, where the tables have no row. */
@@ -53,8 +54,17 @@ export function whyNotFromLot(larder: Larder, lot: Lot): string | null {
 }
 
 /** What somebody asks to fill: the core's own words for it, and what only the store can look up. */
-export interface PackAsked extends Omit<PackToFill, "additions" | "dish" | "process" | "confirmed" | "sure"> {
+export interface PackAsked extends Omit<
+  PackToFill,
+  "additions" | "broth" | "dish" | "process" | "confirmed" | "sure"
+> {
   additions?: string | null | undefined;
+  /** the lot its broth comes from */
+  liquidLotId?: string | null | undefined;
+  /** broth that was bought, or stock from a cube, by name */
+  liquidName?: string | null | undefined;
+  /** other lots whose food goes into each container */
+  also?: readonly { lotId: string }[] | undefined;
   /** name of the recipe of a mixed dish */
   dish?: string | null | undefined;
   office?: GivenByOffice | null | undefined;
@@ -78,25 +88,42 @@ export function permitPack(
   expected?: FillEstimate,
 ): ScheduledProcess {
   const home = getHousehold(larder)!;
-  const not = whyNotFromLot(larder, lot);
-  if (not) throw new Refused({ lotId: not }, 409);
+  const others = (asked.also ?? []).map((a) => getLot(larder, a.lotId));
+  const foods = [lot, ...others];
+  for (const [i, l] of foods.entries()) {
+    const not = whyNotFromLot(larder, l);
+    if (not) throw new Refused({ [i === 0 ? "lotId" : "alsoLotId"]: not }, 409);
+  }
+  if (new Set(foods.map((l) => l.id)).size < foods.length)
+    throw new Refused({ alsoLotId: "This lot goes in already. Choose another one." });
+  if (isFromLot(asked)) {
+    if (foods.some((l) => l.id === asked.liquidLotId))
+      throw new Refused({ broth: "This broth is what goes in already. Choose another liquid." });
+    const broth = getLot(larder, asked.liquidLotId);
+    const not = whyNotFromLot(larder, broth);
+    if (not) throw new Refused({ broth: not }, 409);
+  }
   const process = processFor({ ...asked, office: asked.office ?? null }, home.altitudeM);
   const { additions = null, dish = null, confirmed = [], sure = false } = asked;
   const toFill: PackToFill = {
     ...asked,
     additions: additions?.trim() || null,
+    broth: brothFrom(larder, asked, asked.count),
     dish: dish ? dishToFill(larder, dish, asked.container, asked.mouth) : null,
     process,
     confirmed,
     sure,
   };
-  const { code, form, treatments, part } = lot;
-  const food = { code, form, treatments, part, group: groupOf(lot.species) };
-  const no = whyNotPack(toFill, food, {
+  const judge = {
     writing: writingOf(home),
     accepted: acceptedRows(larder),
     ...(expected && { expected }),
-  });
+  };
+  const no = foods
+    .map(({ code, form, treatments, part, species }) =>
+      whyNotPack(toFill, { code, form, treatments, part, group: groupOf(species) }, judge),
+    )
+    .find((why) => why !== null);
   if (no) throw new Refused({ [no.ask ? "confirm" : no.field]: no.message });
   return confirmed.length > 0 ? { ...process, confirmed: [...confirmed] } : process;
 }

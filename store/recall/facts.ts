@@ -25,7 +25,7 @@ export function sharedFacts(larder: Larder, ids: readonly string[]): SharedFacts
          (select code from run r where r.id = n.run_id) as inRun,
          (select completed_at from run r where r.id = n.run_id) as cannedAt,
          (select p.room || ', ' || p.name from shelf_place p where p.id = n.place_id) as place,
-         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
+         (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
          (select m.note from movement m where m.container_id = n.id order by m.seq desc limit 1) as note
        from json_each(?) j join container_now n on n.id = j.value order by cannedAt is null, cannedAt, n.code`,
     )

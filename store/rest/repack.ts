@@ -50,6 +50,7 @@ export function reprocess(
           containerId,
           lotId: lot.id,
           massKg: (massKg * lot.massKg) / known.massKg,
+          asLiquid: lot.asLiquid ? 1 : 0,
         })
         .run();
     return {

@@ -22,6 +22,8 @@ export const household = sqliteTable(
     marginKPa: real("margin_kpa").notNull().default(0),
     unwatchedLimitS: integer("unwatched_limit_s").notNull().default(900),
     restHours: integer("rest_hours").notNull().default(12),
+    /** whole minutes it adds to every scheduled process, 0 to 60 */
+    extraMinutes: integer("extra_minutes").notNull().default(0),
     /** people at the table, and the sign of the money they pay with */
     eaters: integer().notNull().default(2),
     currency: text().notNull().default("$"),

@@ -3,7 +3,7 @@ import { check, index, integer, primaryKey, real, sqliteTable, text } from "driz
 import { DISPOSITIONS } from "#core/rest";
 import { MOVES } from "#core/shelf";
 import { type ScheduledProcess } from "#core/schedule";
-import { type BenchPart } from "#core/pack";
+import { type BenchPart, type JarIngredient } from "#core/pack";
 import { type LayerFill } from "#core/capacity";
 import { canner } from "./equipment.ts";
 import { lot } from "./lot.ts";
@@ -16,6 +16,12 @@ export interface BenchWorkPart extends BenchPart {
   kgEach: number;
   lidBoxId: string | null;
   additions: string | null;
+  /** the lot its broth comes from; null or left out when it was bought, or is none */
+  liquidLotId?: string | null;
+  /** broth that was bought, or stock from a cube, by name; null or left out otherwise */
+  liquidName?: string | null;
+  /** other lots whose food goes into each container beside the first one's, kg each; left out when there is none */
+  also?: { lotId: string; kgEach: number }[];
   /** the recipe of a mixed dish, by name; null otherwise */
   dish?: string | null;
   /** conditions of its process that a person confirmed; left out when none was asked */
@@ -66,6 +72,12 @@ export const pack = sqliteTable(
     container: text().notNull(),
     mouth: text({ enum: ["regular", "wide"] }),
     liquid: text().notNull(),
+    /** broth that was bought, or stock from a cube, by name; null when it came from a lot, or is none */
+    liquidName: text("liquid_name"),
+    /** liquid in each container, litres; null when nobody said */
+    liquidLitres: real("liquid_litres"),
+    /** what else went into each container by the recipe, as it was then; null for plain food */
+    ingredients: text({ mode: "json" }).$type<JarIngredient[]>(),
     saltTspEach: real("salt_tsp_each").notNull(),
     /** the row of the table it was packed by, as it stood then */
     schedule: text({ mode: "json" }).$type<ScheduledProcess>().notNull(),
@@ -94,7 +106,7 @@ export const pack = sqliteTable(
   ],
 );
 
-/** How much of each lot went into a pack. */
+/** How much of each lot went into a pack: food, and broth that it was covered with. */
 export const packLot = sqliteTable(
   "pack_lot",
   {
@@ -105,6 +117,8 @@ export const packLot = sqliteTable(
       .notNull()
       .references(() => lot.id),
     massKg: real("mass_kg").notNull(),
+    /** broth the food was covered with, and no food */
+    asLiquid: integer("as_liquid").notNull().default(0),
   },
   (t) => [
     primaryKey({ columns: [t.packId, t.lotId] }),
@@ -122,6 +136,7 @@ export const packFrom = sqliteTable(
     massKg: real("mass_kg").notNull(),
     /** the container its meat was in before; empty for what came straight from the lot */
     via: text().notNull().default(""),
+    asLiquid: integer("as_liquid").notNull().default(0),
   },
   (t) => [primaryKey({ columns: [t.packId, t.lotId, t.via] }), index("pack_from_lot").on(t.lotId)],
 );
@@ -200,6 +215,8 @@ export const repacked = sqliteTable(
       .notNull()
       .references(() => lot.id),
     massKg: real("mass_kg").notNull(),
+    /** broth that was in it, and no food */
+    asLiquid: integer("as_liquid").notNull().default(0),
   },
   (t) => [
     primaryKey({ columns: [t.packId, t.containerId, t.lotId] }),

@@ -26,6 +26,8 @@ export const recipe = sqliteTable(
     dish: text({ enum: ["stew", "soup", "chilli", "broth"] }).notNull(),
     createdAt: integer("created_at").notNull(),
     byId: text("by_id").references(() => person.id),
+    /** no longer offered; null while it is in use */
+    archivedAt: integer("archived_at"),
   },
   (t) => [check("recipe_dish", sql`${t.dish} in ('stew', 'soup', 'chilli', 'broth')`)],
 );

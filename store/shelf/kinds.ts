@@ -49,9 +49,9 @@ function countKinds(larder: Larder, heldPacks: ReadonlySet<string>): KindStock[]
     .prepare(
       `select c.pack_id as packId, k.product, k.container as kind, k.mouth, count(*) as n, sum(c.set_aside is not null) as aside,
          min(case when c.set_aside is null then c.canned_at || ' ' || c.code || ' ' || c.id end) as oldest,
-         (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
+         (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id
             join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as species,
-         (select sum(mass_kg) from pack_from x where x.pack_id = k.id)
+         (select sum(mass_kg) from pack_food x where x.pack_id = k.id)
            / (select count(*) from container o where o.pack_id = k.id and o.emptied_at is null) as each
        from container c join pack k on k.id = c.pack_id where c.moved = 'shelved' group by c.pack_id`,
     )

@@ -26,7 +26,7 @@ export interface Shelved extends ContainerNow {
 
 /** Columns of a Shelved from `container_now n join container c join run r join pack k`. */
 const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, json_extract(r.plan, '$.minutes') as minutes, json_extract(r.plan, '$.floorKPa') as floorKPa, r.code as runCode,
-    (select json_group_array(distinct h.species) from pack_from x join lot_origin o on o.lot_id = x.lot_id
+    (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id
        join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
     (select json_group_array(distinct h.condition) from pack_from x join held_lot d on d.lot_id = x.lot_id
        join hold h on h.id = d.hold_id where x.pack_id = n.pack_id) as holds,
@@ -35,7 +35,7 @@ const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, jso
        and (d.container_id is null or d.container_id = n.id)) as deviations,
     (select json_group_array(distinct l.code) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as lotCodes,
     (select ${CONTAINER_KG} from container c where c.id = n.id) as massKg,
-    (select group_concat(distinct l.part) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part`;
+    (select group_concat(distinct l.part) from pack_food x join lot l on l.id = x.lot_id where x.pack_id = n.pack_id) as part`;
 
 const FROM = "from container_now n join run r on r.id = n.run_id join pack k on k.id = n.pack_id";
 const SHELVED = `select ${COLUMNS} ${FROM}`;

@@ -3,8 +3,8 @@ import { Refused } from "#store/db";
 import { addCanner } from "#store/equipment";
 import { recordHarvest } from "#store/harvest";
 import { changeHousehold } from "#store/household";
-import { cutLot, lotsInStock, mergeLots, recordLotEvent, splitLot } from "#store/lot";
-import { packsWaiting } from "#store/pack";
+import { brothFromBones, cutLot, lotsInStock, mergeLots, recordLotEvent, splitLot } from "#store/lot";
+import { brothLots, packsWaiting } from "#store/pack";
 import { checkSeal, containersOfRun, reprocess, restingRuns, undecided } from "#store/rest";
 import { openRun } from "#store/run";
 import { cansWaiting, recordExhaust, recordSeam, recordSetUp } from "#store/seam";
@@ -18,7 +18,17 @@ const anyDeed = fc.oneof(
   { weight: 4, arbitrary: fc.record({ do: fc.constant("cut" as const), of: fc.nat(9) }) },
   { weight: 2, arbitrary: fc.record({ do: fc.constant("split" as const), of: fc.nat(9) }) },
   { weight: 2, arbitrary: fc.record({ do: fc.constant("merge" as const), of: fc.nat(9), with: fc.nat(9) }) },
-  { weight: 6, arbitrary: fc.record({ do: fc.constant("pack" as const), of: fc.nat(9), can: fc.boolean() }) },
+  {
+    weight: 6,
+    arbitrary: fc.record({
+      do: fc.constant("pack" as const),
+      of: fc.nat(9),
+      can: fc.boolean(),
+      broth: fc.boolean(),
+      also: fc.option(fc.nat(9)),
+    }),
+  },
+  { weight: 2, arbitrary: fc.record({ do: fc.constant("brew" as const), of: fc.nat(9) }) },
   { weight: 2, arbitrary: fc.record({ do: fc.constant("lids" as const), can: fc.boolean() }) },
   { weight: 2, arbitrary: fc.record({ do: fc.constant("set-up" as const) }) },
   { weight: 4, arbitrary: fc.record({ do: fc.constant("close" as const), bad: fc.boolean() }) },
@@ -89,8 +99,11 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
       return;
     }
     case "pack": {
-      const lot = pick(lotsInStock(t.larder), d.of);
+      const lots = lotsInStock(t.larder).filter((l) => l.form === "pieces");
+      const lot = pick(lots, d.of);
       if (!lot) return;
+      const broth = d.broth ? pick(brothLots(t.larder), d.of) : undefined;
+      const other = d.also === null ? undefined : pick(lots, d.also);
       // Days pass between deeds: meat past its days is packed after somebody said where it really was.
       if (lot.notPackable === "old")
         recordLotEvent(t.larder, w(), lot.id, {
@@ -112,7 +125,31 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
         massKg: Math.min(d.can ? 0.4 : 0.9, lot.leftKg),
         sure: true,
         ...(d.can && { ...can, saltTspEach: 0 }),
+        ...(broth && { method: "hot" as const, liquid: "broth" as const, liquidLotId: broth.id }),
+        ...(other && other !== lot && { also: [{ lotId: other.id, massKg: 0.2 }] }),
       });
+      return;
+    }
+    case "brew": {
+      const animal = pick(
+        t.larder.sqlite.prepare("select id from harvest order by id").pluck().all() as string[],
+        d.of,
+      )!;
+      const bones = cutLot(
+        t.larder,
+        w(),
+        {
+          harvestId: animal,
+          part: `Bones ${serial}`,
+          form: "bones",
+          inKg: 2,
+          outKg: 2,
+          trimKg: null,
+          kept: "fridge",
+        },
+        "us",
+      );
+      brothFromBones(t.larder, w(), { lotId: bones.id, bonesKg: 2, litres: 3 });
       return;
     }
     case "lids":

@@ -1,6 +1,6 @@
 import { type Larder } from "#store/db";
 import { genealogy } from "#store/lot";
-import { CONTAINER_KG } from "#store/pack";
+import { CONTAINER_ALL_KG } from "#store/pack";
 
 /** One bank of a river: an animal, a lot, a pack of jars or cans, a run, or what became of some containers. */
 export interface GenealogyNode {
@@ -99,7 +99,7 @@ export function fullGenealogy(
   }
   const fates = larder.sqlite
     .prepare(
-      `select r.code as run, ${FATE} as what, count(*) as count, sum(${CONTAINER_KG}) as massKg, max(coalesce(c.moved_at, c.sealed_at, r.ended_at, r.opened_at)) as at
+      `select r.code as run, ${FATE} as what, count(*) as count, sum(${CONTAINER_ALL_KG}) as massKg, max(coalesce(c.moved_at, c.sealed_at, r.ended_at, r.opened_at)) as at
        from container c join pack k on k.id = c.pack_id join run r on r.id = k.run_id
        where c.emptied_at is null and ${kind === "container" ? "c.id = @id" : "k.code in (select value from json_each(@list))"} group by 1, 2 order by 4 desc`,
     )

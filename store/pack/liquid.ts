@@ -1,0 +1,89 @@
+import { type Larder } from "#store/db";
+import { type BrothFrom } from "#core/guard";
+import { LIQUID_KG_L, liquidLitres, type JarIngredient } from "#core/pack";
+import { isBroth, type DishJar } from "#core/recipe";
+import { shapeOf, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "#core/schedule";
+import { getLot, lotsInStock, type Lot } from "#store/lot";
+import { jarOfRecipe } from "#store/recipe";
+
+/** What a pack is covered with, as somebody said it. */
+export interface LiquidSaid {
+  product: ProductKey;
+  method: PackMethod;
+  container: ContainerKey;
+  mouth: Mouth | null;
+  liquid: string;
+  /** the lot its broth comes from */
+  liquidLotId?: string | null | undefined;
+  /** broth that was bought, or stock from a cube, by name */
+  liquidName?: string | null | undefined;
+  /** name of the recipe of a mixed dish */
+  dish?: string | null | undefined;
+}
+
+/** Returns what each container of a pack is covered with, liters: by its recipe, or as common practice has it; 0 for none. */
+export function litresEach(larder: Larder, said: LiquidSaid): number {
+  const jar = jarOf(larder, said);
+  if (jar) {
+    const broth = jar.liquids.filter((l) => isBroth(l.name)).reduce((sum, l) => sum + l.amount, 0);
+    return said.liquid === "broth" && broth > 0 ? broth : jar.share.liquidLitresEach;
+  }
+  const { nominalMl } = shapeOf(said.container, said.mouth);
+  return liquidLitres(
+    nominalMl,
+    said.method,
+    said.liquid as Parameters<typeof liquidLitres>[2],
+    said.product === "broth",
+  );
+}
+
+/** Returns what goes into each container beside its food by the recipe, as it is kept now; null for plain food. */
+export function ingredientsOf(larder: Larder, said: LiquidSaid): JarIngredient[] | null {
+  const jar = jarOf(larder, said);
+  return jar && [...jar.solids, ...jar.liquids, ...jar.seasonings];
+}
+
+const jarOf = (larder: Larder, said: LiquidSaid): DishJar | null =>
+  said.dish ? jarOfRecipe(larder, said.dish, said.container, said.mouth) : null;
+
+/** Returns whether a pack is covered with broth from a lot. */
+export const isFromLot = (said: LiquidSaid): said is LiquidSaid & { liquidLotId: string } =>
+  said.liquid === "broth" && said.product !== "broth" && Boolean(said.liquidLotId);
+
+/**
+ * Returns where the broth of a pack comes from, as the guards of packing are asked about it; null when there is none, or
+ * nobody said. Throws Refused (404) when there is no such lot.
+ *
+ * @param count containers that are filled, whole, ≥ 1
+ */
+export function brothFrom(larder: Larder, said: LiquidSaid, count: number): BrothFrom | null {
+  if (said.liquid !== "broth") return null;
+  if (isFromLot(said)) {
+    const { code, form, leftKg } = getLot(larder, said.liquidLotId);
+    return { from: "lot", code, form, leftKg, neededKg: litresEach(larder, said) * count * LIQUID_KG_L };
+  }
+  const name = said.liquidName?.trim();
+  return name ? { from: "bought", name } : null;
+}
+
+/** Puts broth of a lot into a pack, or takes it out with less than nothing; call inside a write. */
+export function pourBroth(larder: Larder, packId: string, lotId: string, litres: number): void {
+  const known = larder.sqlite
+    .prepare("select mass_kg as kg from pack_lot where pack_id = ? and lot_id = ?")
+    .get(packId, lotId) as { kg: number } | undefined;
+  const { leftKg } = getLot(larder, lotId);
+  // Poured by eye: the last of it goes in though the books have a drop less.
+  const massKg = (known?.kg ?? 0) + Math.min(litres * LIQUID_KG_L, leftKg);
+  larder.sqlite.prepare("delete from pack_lot where pack_id = ? and lot_id = ?").run(packId, lotId);
+  if (massKg > 1e-9)
+    larder.sqlite
+      .prepare("insert into pack_lot (pack_id, lot_id, mass_kg, as_liquid) values (?, ?, ?, 1)")
+      .run(packId, lotId, massKg);
+}
+
+/** Returns the lots of broth that may be poured now, the one to be used first before the others. */
+export function brothLots(larder: Larder): Lot[] {
+  return lotsInStock(larder)
+    .filter((l) => l.form === "broth" && l.notPackable === null)
+    .sort((a, b) => (a.freshUntil ?? Infinity) - (b.freshUntil ?? Infinity) || a.madeAt - b.madeAt);
+}
