@@ -50,7 +50,7 @@ export default tseslint.config(
         "error",
         {
           selector:
-            "ImportDeclaration[importKind='value'][source.value=/^#store/]:not(:has(ImportSpecifier[importKind='value']))",
+            "ImportDeclaration[importKind='value'][source.value=/^#store|\\u002Fserver\\u002F/]:not(:has(ImportSpecifier[importKind='value']))",
           message: "Write import type: else the database is sent to the browser with the page.",
         },
         {

@@ -639,7 +639,7 @@ function tell(t: Teller, end: number): void {
   const haunch = lot(t, at(53), pronghorn, "Hind legs", 8.6, 6.4, { trimKg: 2.1 });
   const bones = lot(t, at(53), pronghorn, "Bones", 3.1, 2.8, { form: "bones" });
   t.goTo(at(52, 7));
-  const broth = brothFromBones(t.larder, t.write(), { lotId: bones, bonesKg: 2.8, litres: 4.6 }).id;
+  const broth = brothFromBones(t.larder, t.write(), { lotId: bones, bonesKg: 2.8, litres: 4.39 }).id;
   const onBig = { altitudeM: 701.04, quarts: 21, facePsi: 13, errorPsi: 1 };
   const haunchRun = gaugedRun(
     t,

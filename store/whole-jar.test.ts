@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { inconsistencies } from "#store/db";
-import { endPart, fillOne, getBench, openBench, takeOut } from "#store/filling";
+import { closeBench, endPart, fillOne, getBench, openBench, takeOut } from "#store/filling";
 import { holdLot, recordHarvest } from "#store/harvest";
 import { brothFromBones, cutLot, getLot, recordLotEvent } from "#store/lot";
 import { brothLots, CONTAINER_KG, getPack, recordedFills, unpack, type PackInput } from "#store/pack";
 import { containersSharing } from "#store/recall";
-import { saveRecipe } from "#store/recipe";
+import { archiveRecipe, changeRecipe, getRecipe, listRecipes, saveRecipe } from "#store/recipe";
 import { reprocess } from "#store/rest";
 import { onShelf } from "#store/shelf";
 import { fullGenealogy, traceGraph } from "#store/trace";
@@ -120,7 +120,7 @@ describe("broth in a jar", () => {
 
   test("which one it is has to be said, and it has to be there, sound and enough", () => {
     const t = testLarder();
-    const { brothId, bonesId } = brew(t);
+    const { bonesId } = brew(t);
     const asked = (over: Partial<PackInput>) =>
       fields(() => packPints(t, 4, { method: "hot", liquid: "broth", ...over }));
     expect(asked({})).toHaveProperty("broth");
@@ -247,6 +247,87 @@ describe("several lots in one container", () => {
     expect(broth! / (boar! + carrots! + broth!)).toBeCloseTo(1.5 / 4.5, 6);
     expect(liquidLitres).toBeCloseTo(broth!, 6);
     expect(3 - left(t, brothId)).toBeCloseTo(4 * broth!, 6);
+  });
+});
+
+describe("a kept recipe", () => {
+  const stew = {
+    name: "Boar stew",
+    dish: "stew" as const,
+    ingredients: [
+      { name: "boar", amount: 2, role: null },
+      { name: "carrots", amount: 0.12, role: null },
+      { name: "broth", amount: 1.5, role: null },
+    ],
+    lines: "2 kg boar\n2 carrots\n1.5 l broth",
+  };
+
+  test("opens as it was written, and is changed whole: of another kind nothing of the old is left", () => {
+    const t = testLarder();
+    const { id } = saveRecipe(t.larder, t.write(), stew);
+    expect(getRecipe(t.larder, id)).toMatchObject({ ...stew, archived: false });
+    changeRecipe(t.larder, t.write(), id, {
+      name: "Clear broth",
+      dish: "broth",
+      ingredients: [{ name: "broth", amount: 3, role: null }],
+      lines: "3 l broth",
+    });
+    expect(listRecipes(t.larder)).toEqual([
+      {
+        id,
+        name: "Clear broth",
+        dish: "broth",
+        ingredients: [{ name: "broth", amount: 3, role: null }],
+        lines: "3 l broth",
+        archived: false,
+      },
+    ]);
+  });
+
+  test("is never changed to what may not be canned, nor to another one's name; it keeps its own", () => {
+    const t = testLarder();
+    const { id } = saveRecipe(t.larder, t.write(), stew);
+    saveRecipe(t.larder, t.write(), { ...stew, name: "Other" });
+    const flour = [...stew.ingredients, { name: "flour", amount: 0.2, role: null }];
+    expect(
+      fields(() => changeRecipe(t.larder, t.write(), id, { ...stew, ingredients: flour })),
+    ).toHaveProperty("ingredients");
+    expect(fields(() => changeRecipe(t.larder, t.write(), id, { ...stew, name: "Other" }))).toHaveProperty(
+      "name",
+    );
+    changeRecipe(t.larder, t.write(), id, stew);
+    expect(getRecipe(t.larder, id)).toMatchObject(stew);
+  });
+
+  test("stays as it is while jars are filled by it; afterwards it is put away and taken out again", () => {
+    const t = testLarder();
+    const { id } = saveRecipe(t.larder, t.write(), stew);
+    const bench = openBench(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      layers: [],
+      parts: [
+        part(t.lotId, {
+          product: "stewed-meat",
+          method: "hot",
+          liquid: "broth",
+          liquidName: "Chicken broth",
+          dish: stew.name,
+          kgEach: 0.2,
+          saltTsp: 0,
+        }),
+      ],
+    });
+    for (const change of [
+      () => changeRecipe(t.larder, t.write(), id, { ...stew, name: "New name" }),
+      () => archiveRecipe(t.larder, t.write(), id, true),
+    ])
+      expect(refusal(change)).toMatch(/is on the bench\. Finish it first/);
+    closeBench(t.larder, t.write(), bench.id);
+    archiveRecipe(t.larder, t.write(), id, true);
+    expect(getRecipe(t.larder, id).archived).toBe(true);
+    expect(fields(() => saveRecipe(t.larder, t.write(), stew)).name).toMatch(/put away/);
+    archiveRecipe(t.larder, t.write(), id, false);
+    expect(getRecipe(t.larder, id).archived).toBe(false);
   });
 });
 

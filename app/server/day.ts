@@ -7,6 +7,8 @@ import { kindWords } from "../words/plan";
 import { type Home } from "./context";
 import { layingOut } from "./laying-out";
 import { dayOfPlan, type Planning } from "./planning";
+import { totalMinutes } from "#core/run";
+import { minutesWords } from "../words/run";
 
 /** One stretch of the day at its hour. */
 export interface DayBlock {
@@ -36,7 +38,9 @@ export interface PlannedDay {
     index: number;
     canner: string;
     what: string;
+    /** at pressure in all, and in words with what the household adds by choice */
     minutes: number;
+    minutesWords: string;
     psi: number;
     governs: "dial" | "weighted";
   }[];
@@ -49,7 +53,8 @@ export const askedAt = (text: string, zone: string): number => DateTime.fromISO(
 export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay | null {
   const told = dayOfPlan(home, plan);
   if (!told) return null;
-  const { zone } = home.household;
+  const { zone, extraMinutes } = home.household;
+  const minutesOf = ({ minutes }: { minutes: number }) => ({ minutes, extraMinutes });
   const { day } = told;
   const at = plan.wish.when ? askedAt(plan.wish.when.at, zone) : nextHour(now);
   const startAt = plan.wish.when?.from === "end" ? startFor(at, day) : at;
@@ -84,7 +89,8 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
       index,
       canner: nameOf(l.cannerId),
       what: wordsOf(l.parts),
-      minutes: l.governing.minutes,
+      minutes: totalMinutes(minutesOf(l.governing)),
+      minutesWords: minutesWords(minutesOf(l.governing)),
       psi: l.governing.target.facePsi,
       governs: l.governing.target.governs,
     })),

@@ -1,7 +1,7 @@
 import { kindKey, kindParts, type LayerFill } from "#core/capacity";
 import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
-import { mostSaltTsp, type Liquid } from "#core/pack";
-import { dishRow, liquidOfDish } from "#core/recipe";
+import { LIQUID_KG_L, mostSaltTsp, type Liquid } from "#core/pack";
+import { dishRow, isBroth, jarOfDish, liquidOfDish, type DishJar } from "#core/recipe";
 import { isCan, scheduledProcess, type PackMethod, type ProductKey } from "#core/schedule";
 import { type BenchNow, type BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
@@ -12,14 +12,37 @@ import { type Home } from "./context";
 const liquidOf = ({ product, pack }: { product: ProductKey; pack: PackMethod }): Liquid =>
   product !== "broth" && pack === "hot" ? "water" : "none";
 
+/** The household's own broth for a dish while there is enough of it, and else what the recipe calls it. */
+function brothOf(
+  jar: DishJar,
+  count: number,
+  broths: readonly { id: string; leftKg: number }[],
+  taken: Map<string, number>,
+): Pick<BenchPartInput, "liquidLotId" | "liquidName"> {
+  const poured = jar.liquids.filter((l) => isBroth(l.name));
+  const kg = poured.reduce((sum, l) => sum + l.amount, 0) * count * LIQUID_KG_L;
+  const own = broths.find((b) => b.leftKg - (taken.get(b.id) ?? 0) >= kg);
+  if (!own) return { liquidLotId: null, liquidName: poured[0]?.name ?? "Broth" };
+  taken.set(own.id, (taken.get(own.id) ?? 0) + kg);
+  return { liquidLotId: own.id, liquidName: null };
+}
+
 /** A planned load as it comes to the packing bench: packed the published way until somebody says otherwise. */
 export function benchPartsOf(
-  load: ProposedLoad,
+  load: {
+    parts: readonly Pick<
+      ProposedLoad["parts"][number],
+      "lotId" | "kind" | "count" | "product" | "pack" | "kgEach"
+    >[];
+  },
   saltTspPint: number,
   altitudeM: number,
   /** the recipe a lot goes into; null for a plain pack */
   recipeOf: (lotId: string) => Recipe | null,
+  /** broth of the household's own, the one to be used first before the others */
+  broths: readonly { id: string; leftKg: number }[] = [],
 ): BenchPartInput[] {
+  const taken = new Map<string, number>();
   return load.parts.map((p) => {
     const { container, mouth } = kindParts(p.kind);
     const asked = scheduledProcess({
@@ -30,6 +53,9 @@ export function benchPartsOf(
       altitudeM,
     });
     const recipe = recipeOf(p.lotId);
+    const answer = recipe && dishRow(recipe.dish, recipe.ingredients);
+    const liquid = answer ? liquidOfDish(answer) : liquidOf(p);
+    const ofDish = recipe && answer?.product ? jarOfDish(recipe.dish, answer, container, mouth) : null;
     return {
       lotId: p.lotId,
       product: p.product,
@@ -38,7 +64,8 @@ export function benchPartsOf(
       mouth,
       planned: p.count,
       kgEach: p.kgEach,
-      liquid: recipe ? liquidOfDish(dishRow(recipe.dish, recipe.ingredients)) : liquidOf(p),
+      liquid,
+      ...(liquid === "broth" && ofDish && brothOf(ofDish, p.count, broths, taken)),
       saltTsp: isCan(container) ? 0 : saltTspPint * mostSaltTsp(container),
       headspaceIn: asked.outcome !== "none" ? asked.headspaceIn : 1,
       reusedLids: false,

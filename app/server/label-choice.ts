@@ -5,7 +5,9 @@ import { findCode } from "#store/trace";
 import { shelvedByIds, shelvedSince, toShelve, type Shelved } from "#store/shelf";
 import { containersOfPack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
+import { getRun } from "#store/run";
 import { labelText } from "../words/label";
+import { servedMinutes } from "../words/run";
 import { type Home } from "./context";
 import { type PrintedLabel } from "./labels";
 
@@ -45,10 +47,23 @@ export function stockWanted({ household }: Home, search: URLSearchParams): Label
   return stockOf(search.get("stock") ?? "") ?? stockOf(household.units === "us" ? "letter-30" : "a4-24")!;
 }
 
+/** How many minutes beyond the scheduled ones each was run, by choice; 0 where they were cut short. */
+export function servedExtra({ larder }: Home, of: readonly Shelved[]): (c: Shelved) => number {
+  const byRun = new Map(
+    [...new Set(of.map((c) => c.runCode))].map((code) => {
+      const { view, plan } = getRun(larder, code);
+      return [code, servedMinutes(view, plan) - plan.minutes];
+    }),
+  );
+  return (c) => byRun.get(c.runCode) ?? 0;
+}
+
 /** Labels ready to print: the words, and the address of this larder with the code. */
-export function printed({ household }: Home, wanted: readonly Shelved[], origin: string): PrintedLabel[] {
+export function printed(home: Home, wanted: readonly Shelved[], origin: string): PrintedLabel[] {
+  const { household } = home;
+  const extra = servedExtra(home, wanted);
   return wanted.map((c) => ({
-    text: labelText(c, household.units, household.zone),
+    text: labelText(c, household.units, household.zone, extra(c)),
     url: labelUrl(origin, c.code, householdMark(household.createdAt)),
   }));
 }

@@ -71,7 +71,7 @@ export function layingOut(home: Home, plan: Planning): LayingOut {
     ? loads.map((l) =>
         fireEstimate(
           burner.powerW!,
-          { heatUp: 15, vent: 14, process: l.governing.minutes },
+          { heatUp: 15, vent: 14, process: l.governing.minutes + home.household.extraMinutes },
           burner.induction === 1,
         ),
       )

@@ -22,6 +22,7 @@ import {
   type WishCanner,
 } from "#core/plan";
 import { isCan, type ContainerKey } from "#core/schedule";
+import { totalMinutes } from "#core/run";
 import { listCanners, type Canner } from "#store/equipment";
 import { recordedFills } from "#store/pack";
 import { listRecipes } from "#store/recipe";
@@ -230,7 +231,10 @@ export function dayOfPlan(
           hot: p.pack === "hot",
         })),
       ),
-      processMinutes: load.governing.minutes,
+      processMinutes: totalMinutes({
+        minutes: load.governing.minutes,
+        extraMinutes: home.household.extraMinutes,
+      }),
       ventMinutes: load.governing.ventMinutes,
       minBurnerToVentEndMinutes:
         load.governing.conditions.find((c) => c.minBurnerToVentEndMinutes)?.minBurnerToVentEndMinutes ?? null,

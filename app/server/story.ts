@@ -18,9 +18,12 @@ import {
   formatPressure,
   formatSpoons,
   formatTemperature,
+  formatVolume,
   type UnitSystem,
   capital,
 } from "#core/quantity";
+import { LIQUID_KG_L } from "#core/pack";
+import { type JarPart } from "#core/recipe";
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
 import { FORM_NAMES, speciesByKey } from "#core/species";
@@ -34,6 +37,7 @@ import {
 } from "#store/trace";
 import { containersWords, loadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
+import { jarPartWords, liquidWords } from "../words/pack";
 import { sealLookWords } from "../words/rest";
 import { minutesWords, deviationWords, lookedAt, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
@@ -181,18 +185,23 @@ function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<s
 function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
   const lids = boxesOfPack(larder, p.id);
   const departs = deviationsOfPacks(larder, [p.code]).filter((d) => d.containerId === null);
+  const foods = p.lots.filter((l) => !l.asLiquid);
+  const broth = p.lots.find((l) => l.asLiquid);
   return {
     at: p.madeAt,
     code: p.code,
     title: `${containersWords(p.container, p.mouth, p.count)} packed ${p.method}`,
     lines: [
-      `${productName(p.product)}: ${formatMass(p.massKg, units)} from ${p.lots.map((l) => l.code).join(", ")}${p.liquid !== "none" ? `, ${p.liquid}` : ", no liquid"}${p.saltTspEach ? `, ${formatSpoons(p.saltTspEach)} salt each` : ", no salt"}${p.byName ? `, by ${p.byName}` : ""}.`,
+      `${productName(p.product)}: ${formatMass(p.massKg, units)} from ${foods.map((l) => (foods.length > 1 ? `${l.code} (${formatMass(l.massKg, units)})` : l.code)).join(", ")}, ${liquidWords(p, broth?.code ?? null)}${broth ? `, ${formatVolume(broth.massKg / LIQUID_KG_L, units)} in all` : ""}${p.saltTspEach ? `, ${formatSpoons(p.saltTspEach)} salt each` : ", no salt"}${p.byName ? `, by ${p.byName}` : ""}.`,
       lids.length > 0
         ? `${lids.map((l) => `${countOf(l.count, isCan(p.container) ? "end" : "lid")} from ${l.label}`).join(", ")}.`
         : "",
       p.additions ? `Seasoning: ${p.additions}.` : "",
       ...departs.filter((d) => d.kind === "habit").map((d) => `A habit: ${d.what}.`),
       p.dish ? `A mixed dish: ${p.dish}.` : "",
+      p.ingredients
+        ? `In each: ${p.ingredients.map((i) => `${jarPartWords(i as JarPart, units)} ${i.name}`.trim()).join(", ")}.`
+        : "",
       `Schedule: ${p.schedule.minutes} minutes. ${p.schedule.source.name}, ${p.schedule.source.locator}${p.schedule.source.fromMemory ? " (from memory)" : ""}.`,
     ].filter(Boolean),
     care: [

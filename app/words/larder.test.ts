@@ -23,6 +23,7 @@ const jar = {
   floorKPa: kPaFromPsi(13),
   lotCodes: ["2PM-G", "4NP-U"],
   runCode: "AWD-6",
+  dish: null,
   deviations: [] as string[],
 } as unknown as Shelved;
 
@@ -44,6 +45,13 @@ describe("labels", () => {
     expect(text.process).toBe("75 min at 90 kPa");
     expect(text.canned).toBe("Canned 20 Nov 2026");
     expect(text.care).toMatch(/Signed for/);
+  });
+  test("a dish by its name, and minutes that were added by choice apart from the scheduled ones", () => {
+    const text = labelText({ ...jar, dish: "Boar chilli" }, "us", "UTC", 5);
+    expect(text).toMatchObject({ contents: "Boar chilli", process: "75 + 5 min at 13 lb" });
+    expect(handWords({ ...jar, dish: "Boar chilli" }, "us", "UTC", 5)).toEqual(
+      expect.arrayContaining(["BOAR CHILLI", "75 + 5 MIN 13 LB"]),
+    );
   });
   test("by hand: capitals, the code last and alone", () =>
     expect(handWords(jar, "us", "UTC")).toEqual([

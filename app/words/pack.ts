@@ -12,6 +12,16 @@ import {
 import { type JarPart } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 
+/** `broth of lot KWH-N`, `broth (Beef stock)`, `water`, `no liquid`: what a pack is covered with. */
+export function liquidWords(
+  { liquid, liquidName }: { liquid: string; liquidName?: string | null },
+  lotCode: string | null,
+): string {
+  if (liquid === "none") return "no liquid";
+  if (lotCode) return `${liquid} of lot ${lotCode}`;
+  return liquidName ? `${liquid} (${liquidName})` : liquid;
+}
+
 /** How a part goes against its plan, in a sentence. */
 export function progressWords(
   p: PartProgress,

@@ -17,5 +17,8 @@ test("a canner at pressure is looked at once an hour at least; nothing said is n
     expect(whyNotHabit({ unwatchedLimitS })).toEqual({ of: "unwatchedLimitS", message: "At most an hour." });
   for (const unwatchedLimitS of [59, 0, -1, Number.NaN])
     expect(whyNotHabit({ unwatchedLimitS })?.message).toBe("At least a minute.");
+  for (const extraMinutes of [0, 5, 60]) expect(whyNotHabit({ extraMinutes })).toBeNull();
+  for (const extraMinutes of [-1, 61, 2.5])
+    expect(whyNotHabit({ extraMinutes })).toMatchObject({ of: "extraMinutes" });
   expect(whyNotHabit({})).toBeNull();
 });

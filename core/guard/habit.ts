@@ -1,9 +1,13 @@
+import { whyNotExtra } from "./load.ts";
+
 /** What a household may set for itself, beside its altitude. */
 export interface Habits {
   /** longest time at pressure between two looks that counts as watched, s */
   unwatchedLimitS?: number | undefined;
   /** hours on the towel before seals are checked */
   restHours?: number | undefined;
+  /** whole minutes it adds to every scheduled process */
+  extraMinutes?: number | undefined;
 }
 
 /** Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory. */
@@ -11,13 +15,15 @@ const LEAST_REST_HOURS = 12;
 
 /**
  * Returns which of a household's settings is out of its range and why; null when both are allowed. Unwatched time is
- * 60 to 3,600 s (common practice, no source); the rest is 12 to 48 hours.
+ * 60 to 3,600 s (common practice, no source); the rest is 12 to 48 hours; extra
+ * minutes are 0 to 60.
  *
  * Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory.
  */
 export function whyNotHabit({
   unwatchedLimitS,
   restHours,
+  extraMinutes,
 }: Habits): { of: keyof Habits; message: string } | null {
   if (unwatchedLimitS !== undefined) {
     if (!(unwatchedLimitS >= 60)) return { of: "unwatchedLimitS", message: "At least a minute." };
@@ -28,5 +34,6 @@ export function whyNotHabit({
       return { of: "restHours", message: "Twelve hours is the least before seals are checked." };
     if (!(restHours <= 48)) return { of: "restHours", message: "At most 48." };
   }
-  return null;
+  const tooMany = extraMinutes === undefined ? null : whyNotExtra(extraMinutes);
+  return tooMany ? { of: "extraMinutes", message: tooMany } : null;
 }

@@ -22,6 +22,8 @@ export interface Ingredient {
   amount: number;
   /** said by the cook where the name is not known; otherwise null */
   role: Role | null;
+  /** what it was written in; left out when it was counted, or has no amount */
+  dimension?: "mass" | "volume";
   /** how many pieces it was written as, weighed at the usual weight of one; left out when it was weighed */
   pieces?: number;
 }
@@ -127,7 +129,7 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
       "Broth is canned clear: with solids in it, it is a soup and takes a soup's time.",
       "Call it a soup.",
     );
-  if (!has("liquid"))
+  if (!each.some((i) => liquidPart(i) > 0))
     return about(
       "There is no liquid in it, and packed solid it would heat too slowly.",
       "Add broth or water.",
@@ -146,6 +148,19 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
   if (dish === "stew" && !has("meat") && !has("bird"))
     return about("A stew's time is its meat's, and there is no meat in it.", "Call it a soup.");
   return [];
+}
+
+/** Tomatoes in their own juice. */
+const IN_JUICE =
+  /\b(?:crushed|diced|chopped|canned|stewed)\b.*\btomato|\btomato\w*,? (?:crushed|diced|chopped|canned|stewed)\b/i;
+
+/**
+ * Returns which part of an ingredient counts as liquid beside solids, 0 to 1: all of a liquid, half of crushed or diced
+ * tomatoes, nothing of other solids. Common practice, no source.
+ */
+export function liquidPart({ name, role }: Pick<Known, "name" | "role">): number {
+  if (role === "liquid") return 1;
+  return isSolid(role) && IN_JUICE.test(name) ? 0.5 : 0;
 }
 
 const isMeat = (role: Role) => role === "meat" || role === "bird" || role === "fish";
@@ -212,10 +227,10 @@ export function divideDish(
   container: ContainerKey,
   mouth: Mouth | null,
 ): DishShare {
-  const sum = (of: (i: Known) => boolean) => answer.each.filter(of).reduce((s, i) => s + i.amount, 0);
-  const solidsKg = sum((i) => isSolid(i.role));
-  const meatKg = sum((i) => isMeat(i.role));
-  const given = sum((i) => i.role === "liquid");
+  const sum = (part: (i: Known) => number) => answer.each.reduce((s, i) => s + i.amount * part(i), 0);
+  const solidsKg = sum((i) => (isSolid(i.role) ? 1 - liquidPart(i) : 0));
+  const meatKg = sum((i) => Number(isMeat(i.role)));
+  const given = sum(liquidPart);
   const least = LEAST_LIQUID[answer.product === "soup-seafood" ? "soup" : dish] * (solidsKg / KG_PER_LITRE);
   const liquid = Math.max(given, least);
   const litres = solidsKg / KG_PER_LITRE + liquid;
@@ -299,8 +314,11 @@ export function isBroth(name: string): boolean {
 /** Returns what a dish is covered with, by the most of its liquids. */
 export function liquidOfDish(answer: DishAnswer): Liquid {
   const most = answer.each
-    .filter((i) => i.role === "liquid")
-    .reduce<Known | null>((a, b) => (a && a.amount >= b.amount ? a : b), null);
+    .filter((i) => liquidPart(i) > 0)
+    .reduce<Known | null>(
+      (a, b) => (a && a.amount * liquidPart(a) >= b.amount * liquidPart(b) ? a : b),
+      null,
+    );
   if (!most) return "water";
   if (/tomato/i.test(most.name)) return "tomato juice";
   return isBroth(most.name) ? "broth" : "water";

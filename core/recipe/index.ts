@@ -6,6 +6,7 @@ export {
   divideDish,
   isBroth,
   jarOfDish,
+  liquidPart,
   liquidOfDish,
   whyNotIn,
   type Dish,
@@ -19,3 +20,4 @@ export {
 } from "./dish.ts";
 export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
 export { readIngredient, readIngredients } from "./read.ts";
+export { readScale, scaleLine, type Scale } from "./scale.ts";

@@ -19,10 +19,11 @@ export function readIngredient(line: string, writing: UnitSystem | Writing): Ing
   // The longest beginning that reads as a quantity with its unit: `1 1/2 lb`, `2 kg`, `500g`.
   for (let n = Math.min(4, words.length - 1); n > 0; n--) {
     const head = words.slice(0, n).join(" ");
-    if (!/\d|[½¼¾⅓⅔]/.test(head) || !/[a-z]/i.test(head)) continue;
+    if (!/\p{N}/u.test(head) || !/[a-z]/i.test(head)) continue;
     for (const dimension of ["mass", "volume"] as const) {
       const parsed = parseQuantity(head, dimension, writing);
-      if (parsed.ok) return { name: words.slice(n).join(" ").replace(/^of /, ""), amount: parsed.si, role };
+      if (parsed.ok)
+        return { name: words.slice(n).join(" ").replace(/^of /, ""), amount: parsed.si, role, dimension };
     }
   }
   return counted(words, writing, role) ?? { name: words.join(" "), amount: 0, role };

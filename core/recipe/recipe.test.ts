@@ -133,6 +133,26 @@ describe("shared out between jars", () => {
   });
 });
 
+// Common practice, no source.
+describe("crushed and diced tomatoes count half as solids, half as liquid", () => {
+  const chilli = (tomatoes: string) =>
+    dishRow("chilli", [of("venison", 2), of("kidney beans", 1), of(tomatoes, 2)]);
+  test.each(["crushed tomatoes", "diced tomatoes", "tomatoes, chopped", "canned tomatoes"])("%s", (name) => {
+    const answer = chilli(name);
+    expect(answer.product).toBe("chile-con-carne");
+    const share = divideDish("chilli", answer, "jar-pint", null);
+    // 2 kg of meat, 1 of beans and half of 2 kg of tomatoes are solid; the other half is topped up to the 35 % it is covered with.
+    expect(share.solidsPart).toBeCloseTo(4 / (4 + 0.35 * 4), 6);
+    expect(liquidOfDish(answer)).toBe("tomato juice");
+  });
+  test("whole tomatoes are solids, and without any liquid the dish is refused", () =>
+    expect(chilli("tomatoes").product).toBeNull());
+  test("juice is liquid altogether", () => {
+    const answer = chilli("tomato juice");
+    expect(divideDish("chilli", answer, "jar-pint", null).solidsPart).toBeCloseTo(3 / 5, 6);
+  });
+});
+
 describe("a recipe written by hand", () => {
   test.each([
     ["3 lb boar, cubed", "boar, cubed", 3 * 0.45359237],

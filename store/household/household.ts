@@ -91,6 +91,8 @@ export interface HouseholdHabits {
   seasonFrom: string | null;
   unwatchedLimitS: number;
   restHours: number;
+  /** whole minutes it adds to every scheduled process, 0 to 60 */
+  extraMinutes: number;
   marginKPa: number;
   /** people at the table, and the sign of the money they pay with */
   eaters: number;
@@ -98,7 +100,11 @@ export interface HouseholdHabits {
 }
 
 /** Habits by the field they are asked in. */
-const HABIT_FIELDS = { unwatchedLimitS: "unwatched", restHours: "restHours" } as const;
+const HABIT_FIELDS = {
+  unwatchedLimitS: "unwatched",
+  restHours: "restHours",
+  extraMinutes: "extraMinutes",
+} as const;
 
 /**
  * Changes the household's settings. Runs and packs that were made keep their own snapshot. Throws Refused at the field

@@ -25,8 +25,9 @@ export interface LiquidSaid {
 export function litresEach(larder: Larder, said: LiquidSaid): number {
   const jar = jarOf(larder, said);
   if (jar) {
-    const broth = jar.liquids.filter((l) => isBroth(l.name)).reduce((sum, l) => sum + l.amount, 0);
-    return said.liquid === "broth" && broth > 0 ? broth : jar.share.liquidLitresEach;
+    const poured = (of: (name: string) => boolean) =>
+      jar.liquids.filter((l) => of(l.name)).reduce((sum, l) => sum + l.amount, 0);
+    return (said.liquid === "broth" && poured(isBroth)) || poured(() => true);
   }
   const { nominalMl } = shapeOf(said.container, said.mouth);
   return liquidLitres(

@@ -1,1 +1,11 @@
-export { getRecipe, jarOfRecipe, listRecipes, recipeToCan, saveRecipe, type Recipe } from "./recipe.ts";
+export {
+  archiveRecipe,
+  changeRecipe,
+  getRecipe,
+  jarOfRecipe,
+  listRecipes,
+  recipeToCan,
+  saveRecipe,
+  type Recipe,
+  type RecipeInput,
+} from "./recipe.ts";

@@ -26,6 +26,8 @@ export const recipe = sqliteTable(
     dish: text({ enum: ["stew", "soup", "chilli", "broth"] }).notNull(),
     createdAt: integer("created_at").notNull(),
     byId: text("by_id").references(() => person.id),
+    /** its ingredients as somebody wrote them, a line each; null for one that was kept before lines were */
+    lines: text(),
     /** no longer offered; null while it is in use */
     archivedAt: integer("archived_at"),
   },

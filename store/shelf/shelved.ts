@@ -9,6 +9,8 @@ export interface Shelved extends ContainerNow {
   species: string[];
   part: string;
   method: "raw" | "hot";
+  /** the recipe of a mixed dish, by name; null for plain food */
+  dish: string | null;
   /** minutes it was processed, at how much on the face (kPa), and codes of run and lots */
   minutes: number;
   floorKPa: number;
@@ -25,7 +27,7 @@ export interface Shelved extends ContainerNow {
 }
 
 /** Columns of a Shelved from `container_now n join container c join run r join pack k`. */
-const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, json_extract(r.plan, '$.minutes') as minutes, json_extract(r.plan, '$.floorKPa') as floorKPa, r.code as runCode,
+const COLUMNS = `${CONTAINER_COLUMNS}, r.completed_at as cannedAt, k.method, k.dish, json_extract(r.plan, '$.minutes') as minutes, json_extract(r.plan, '$.floorKPa') as floorKPa, r.code as runCode,
     (select json_group_array(distinct h.species) from pack_food x join lot_origin o on o.lot_id = x.lot_id
        join harvest h on h.id = o.harvest_id where x.pack_id = n.pack_id) as species,
     (select json_group_array(distinct h.condition) from pack_from x join held_lot d on d.lot_id = x.lot_id

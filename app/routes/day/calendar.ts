@@ -56,7 +56,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       b.from,
       b.to,
       `${b.canner}: ${STAGE_WORDS[b.stage].toLowerCase()}, load ${b.load + 1}`,
-      `${deed}. ${load.what}, ${load.minutes} min at ${gauge}, ${altitude}.`,
+      `${deed}. ${load.what}, ${load.minutesWords} at ${gauge}, ${altitude}.`,
       b.stage === "pack" ? 0 : 5,
     );
   }

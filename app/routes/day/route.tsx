@@ -172,7 +172,7 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                       <span className="text-soft">
                         {b.canner}, load {b.load + 1}: {load.what}
                         {b.stage !== "pack" &&
-                          `, ${load.minutes} min at ${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`}
+                          `, ${load.minutesWords} at ${formatPressure(kPaFromPsi(load.psi), units)} ${load.governs === "dial" ? "on the dial" : "by the weight"}, ${formatAltitude(altitudeM, units)}`}
                       </span>
                     </span>
                   </li>

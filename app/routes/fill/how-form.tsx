@@ -1,13 +1,23 @@
 import { type SubmissionResult, useForm } from "@conform-to/react";
+import { useState } from "react";
 import { LIQUIDS, mostSaltTsp, otherHeadspaces } from "#core/pack";
 import { formatLength, formatSpoons, mmFromIn } from "#core/quantity";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, PickField, SelectField, TextField, TickField, keyFor } from "#ui/form";
+import { BrothFields } from "../pack/broth-fields";
 import { type FillData, type FillPart } from "./data";
 
 type Fields = Record<
-  "liquid" | "saltTsp" | "headspaceIn" | "reusedLids" | "lidBoxId" | "additions" | "reason",
+  | "liquid"
+  | "broth"
+  | "liquidName"
+  | "saltTsp"
+  | "headspaceIn"
+  | "reusedLids"
+  | "lidBoxId"
+  | "additions"
+  | "reason",
   string
 >;
 
@@ -22,6 +32,7 @@ export function HowForm({
   result: SubmissionResult | undefined;
 }) {
   const [form, fields] = useForm<Fields>({ id: "how", lastResult: result });
+  const [liquid, setLiquid] = useState<string>(part.liquid);
   if (part.containers.length > 0) return null;
   const salt = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(part.container));
   const spaces = [part.publishedIn, ...otherHeadspaces(part.product, part.container)];
@@ -42,8 +53,18 @@ export function HowForm({
           field={fields.liquid}
           label="Liquid"
           fallback={part.liquid}
+          onPick={setLiquid}
           options={LIQUIDS.map((l) => ({ value: l, label: l }))}
         />
+        {liquid === "broth" && part.product !== "broth" && (
+          <BrothFields
+            broth={fields.broth}
+            liquidName={fields.liquidName}
+            choices={data.broths}
+            name={part.liquidName}
+            picked={part.liquidLotId ?? (part.liquidName ? "bought" : null)}
+          />
+        )}
         <PickField
           field={fields.saltTsp}
           label="Salt in each"

@@ -27,6 +27,12 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
             , {part.method} pack
             <span className="block text-soft">
               {part.shape.name}, lot <Code>{part.lot.code}</Code>
+              {part.alsoCodes.map((c) => (
+                <span key={c}>
+                  {" "}
+                  and <Code>{c}</Code>
+                </span>
+              ))}
             </span>
           </span>
         </p>
@@ -48,7 +54,7 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
           value={part.liquid === "none" ? "none" : part.liquid}
           note={
             part.liquidLitres > 0
-              ? `about ${formatVolume(part.liquidLitres, units)}${part.method === "hot" ? ", boiling hot" : ""}`
+              ? `about ${formatVolume(part.liquidLitres, units)}${part.method === "hot" ? ", boiling hot" : ""}${part.liquidFrom ? `. ${part.liquidFrom}` : ""}`
               : "makes its own"
           }
         />

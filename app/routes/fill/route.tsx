@@ -27,6 +27,7 @@ import { Strip } from "#ui/strip";
 import { contentsOf } from "#ui/glyph";
 import { atHome } from "../../server/context";
 import { clocksOf } from "../../server/clocks";
+import { brothChoices, brothSaid } from "../../server/broth";
 import { benchPlaces } from "../../server/filling";
 import {
   byIntent,
@@ -56,6 +57,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     serverNow: look.now,
     clocks: clocksOf(runGlances(home), look),
     units: household.units,
+    broths: brothChoices(home),
     id: bench.id,
     closedAt: bench.closedAt,
     canner: canner && { name: canner.name, insideDiameterMm: canner.pot.insideDiameterMm },
@@ -73,6 +75,12 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
         jar,
         pack: part.pack && { code: part.pack.code, massKg: part.pack.massKg },
         productName: productName(part.product),
+        liquidFrom: part.liquidLotId
+          ? `From lot ${getLot(larder, part.liquidLotId).code}`
+          : part.liquid === "broth"
+            ? (part.liquidName ?? null)
+            : null,
+        alsoCodes: (part.also ?? []).map((a) => getLot(larder, a.lotId).code),
         lot: { code: lot.code, part: lot.part, species: lot.species, leftKg: lot.leftKg },
         contents,
         shape,
@@ -84,7 +92,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
         piece: pieceOf(part.product, part.container),
         water: jarWater(part.method, part.container),
         liquidLitres: jar
-          ? jar.share.liquidLitresEach
+          ? jar.liquids.reduce((sum, l) => sum + l.amount, 0)
           : liquidLitres(shape.nominalMl, part.method, part.liquid, part.product === "broth"),
         departs: deviationsOf(part, part.method, schedule.headspaceIn),
         progress: progressOf(
@@ -142,6 +150,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         z.object({
           ...part,
           liquid: z.enum(LIQUIDS),
+          broth: z.string().max(60).optional(),
+          liquidName: words("The name of the broth").optional(),
           saltTsp: z.coerce.number().min(0).max(4),
           headspaceIn: z.coerce.number().min(0.25).max(1.5),
           reusedLids: z.boolean().default(false),
@@ -149,9 +159,10 @@ export async function action({ request, context, params }: Route.ActionArgs) {
           additions: words("The seasoning").optional(),
           reason: words("The reason", 200).optional(),
         }),
-        ({ key, part: at, ...how }) => {
+        ({ key, part: at, broth, liquidName, ...how }) => {
           setHow(larder, writeBy(me, key), params.id, at, {
             ...how,
+            ...brothSaid(how.liquid, broth, liquidName),
             lidBoxId: how.lidBoxId || null,
             additions: how.additions || null,
             reason: how.reason || null,

@@ -1,11 +1,10 @@
 import { useForm } from "@conform-to/react";
-import { useState } from "react";
 import { Form, Link, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { whyNotExtra } from "#core/guard";
 import { formatFraction, formatPressure, kPaFromPsi, psiFromKPa } from "#core/quantity";
-import { CONDITION_KEYS, governingSchedule, isCan, loadPackOf, type GaugeKind } from "#core/schedule";
+import { CONDITION_KEYS, governingSchedule, loadPackOf, type GaugeKind } from "#core/schedule";
 import { listCanners } from "#store/equipment";
 import { filledLoads } from "#store/filling";
 import { isInCanner, openRun, pastRuns } from "#store/run";
@@ -26,6 +25,7 @@ import { lookAround } from "../../server/look";
 import { runGlances } from "../../server/shell";
 import { SourceLine } from "../ask/answer";
 import { MARGINS } from "./margin";
+import { useDraft } from "#ui/draft";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
 
@@ -188,28 +188,44 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
 
 type LoadData = Route.ComponentProps["loaderData"];
 
+/** What somebody has chosen and typed for a load that is not in its canner yet. */
+interface Draft {
+  chosen: string[];
+  cannerId: string;
+  margin: (typeof MARGINS)[number];
+  extra: string;
+  governs: GaugeKind;
+  signedReason: string;
+  loadReason: string;
+}
+
 function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof useForm>[0]["lastResult"] }) {
   const { key, waiting, canners, household, now } = data;
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "load", lastResult: result as never });
   // Cans and jars never share a run, so the first choice is of one sort.
-  const sort = waiting[0] ? isCan(waiting[0].container) : false;
   // A load from the bench comes as it was planned: its packs, and its canner.
   const next = data.filled[0];
-  const [chosen, setChosen] = useState<string[]>(
-    waiting
-      .filter((p) => (next ? next.packIds.includes(p.id) : isCan(p.container) === sort))
-      .map((p) => p.id),
-  );
   const planned = canners.find((c) => c.id === next?.cannerId);
-  const free = canners.find((c) => !c.busy) ?? canners[0];
-  const [cannerId, setCannerId] = useState((planned ?? free)?.id ?? "");
+  const [draft, keep, restored] = useDraft<Draft>(
+    `fire ${next?.packIds.join(" ") ?? ""}`,
+    {
+      // Otherwise it is for whoever loads it to say: nothing is chosen for them but where there is no choice.
+      chosen: next ? next.packIds : waiting.length === 1 ? [waiting[0]!.id] : [],
+      cannerId: planned?.id ?? (canners.length === 1 ? canners[0]!.id : ""),
+      margin: "1",
+      extra: household.extraMinutes > 0 ? String(household.extraMinutes) : "",
+      governs: "weighted",
+      signedReason: "",
+      loadReason: "",
+    },
+    // What was begun with packs that are in a canner by now is done.
+    (was) => was.chosen.every((id) => waiting.some((p) => p.id === id)),
+  );
+  const { chosen, cannerId, margin, extra, governs } = draft;
   const canner = canners.find((c) => c.id === cannerId);
-  const [margin, setMargin] = useState<(typeof MARGINS)[number]>("1");
-  const [extra, setExtra] = useState("");
   const added = whyNotExtra(Number(extra)) === null ? Number(extra) : 0;
   const packs = waiting.filter((p) => chosen.includes(p.id));
   const load = packs.map((p) => loadPackOf(p.schedule));
-  const [governs, setGoverns] = useState<GaugeKind>("weighted");
   const both =
     canner !== undefined && canner.gauges.dial !== null && canner.gauges.weightPiecesPsi.length > 0;
   const using = canner && { ...canner, chosen: both ? governs : null };
@@ -243,7 +259,9 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
                   value={p.id}
                   checked={chosen.includes(p.id)}
                   onChange={(e) =>
-                    setChosen(e.target.checked ? [...chosen, p.id] : chosen.filter((x) => x !== p.id))
+                    keep({
+                      chosen: e.target.checked ? [...chosen, p.id] : chosen.filter((x) => x !== p.id),
+                    })
                   }
                   className="size-7 accent-copper"
                 />
@@ -263,16 +281,20 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
           <SelectField
             field={fields.cannerId}
             label="In which canner"
-            choices={canners.map((c) => ({ value: c.id, label: `${c.name}${c.busy ? ", in use" : ""}` }))}
+            choices={[
+              ...(cannerId ? [] : [{ value: "", label: "choose" }]),
+              ...canners.map((c) => ({ value: c.id, label: `${c.name}${c.busy ? ", in use" : ""}` })),
+            ]}
             value={cannerId}
-            onChange={(e) => setCannerId(e.target.value)}
+            onChange={(e) => keep({ cannerId: e.target.value })}
           />
           {both && (
             <PickField
+              key={`governs ${restored}`}
               field={fields.governs}
               label="What governs this run"
               fallback={governs}
-              onPick={(v) => setGoverns(v as GaugeKind)}
+              onPick={(v) => keep({ governs: v as GaugeKind })}
               options={[
                 { value: "weighted", label: "the weight", note: "the dial is only watched" },
                 { value: "dial", label: "the dial", note: "the weight is only the upper limit" },
@@ -286,7 +308,7 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
               hint="A pound over is cheap insurance against a gust. The target itself is the floor."
               choices={MARGINS.map((m) => ({ value: m, label: MARGIN_WORDS[m] }))}
               value={margin}
-              onChange={(e) => setMargin(e.target.value as (typeof MARGINS)[number])}
+              onChange={(e) => keep({ margin: e.target.value as (typeof MARGINS)[number] })}
             />
           )}
           <TextField
@@ -295,7 +317,8 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             hint="Added to the scheduled time by your own choice, 0 to 60. They never make up for low pressure."
             inputMode="numeric"
             placeholder="none"
-            onChange={(e) => setExtra(e.target.value)}
+            value={extra}
+            onChange={(e) => keep({ extra: e.target.value })}
           />
           {needsSigning && (
             <Notice tone="care" className="space-y-2">
@@ -306,6 +329,8 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
                 field={fields.signedReason}
                 label="Why you go ahead all the same"
                 hint="It stays with the run, with your name."
+                value={draft.signedReason}
+                onChange={(e) => keep({ signedReason: e.target.value })}
               />
             </Notice>
           )}
@@ -328,6 +353,8 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
                   field={fields.loadReason}
                   label="Go ahead anyway: write why"
                   hint="It stays with every container of this load, with your name."
+                  value={draft.loadReason}
+                  onChange={(e) => keep({ loadReason: e.target.value })}
                 />
               </Notice>
             )}

@@ -42,6 +42,8 @@ const settings = z
     seasonFrom: words("The day", 5),
     unwatched: z.coerce.number("Write minutes as a number."),
     restHours: z.coerce.number("Write hours as a number."),
+    // How many may be added is the guard's to say, at this field.
+    extraMinutes: z.coerce.number("Write minutes as a number.").default(0),
   })
   .superRefine((v, ctx) => {
     const message = altitudeProblem(v.altitude, v);
@@ -75,6 +77,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       altitudeM: altitude.ok ? altitude.si : 0,
       unwatchedLimitS: Math.round(v.unwatched * 60),
       restHours: v.restHours,
+      extraMinutes: v.extraMinutes,
     });
     return redirect("/household?saved=1");
   });
@@ -141,6 +144,13 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
                 hint="hours; 12 is the least"
                 inputMode="numeric"
                 defaultValue={was(fields.restHours, String(h.restHours))}
+              />
+              <TextField
+                field={fields.extraMinutes}
+                label="Extra minutes for every load"
+                hint="added to the scheduled time by choice, 0 to 60; a load may have others"
+                inputMode="numeric"
+                defaultValue={was(fields.extraMinutes, String(h.extraMinutes))}
               />
             </div>
             <FormErrors form={form} />

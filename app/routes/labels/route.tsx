@@ -7,7 +7,7 @@ import { Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { handWords, labelText, type LabelText } from "../../words/label";
 import { atHome } from "../../server/context";
-import { labelsWanted, stockWanted } from "../../server/label-choice";
+import { labelsWanted, servedExtra, stockWanted } from "../../server/label-choice";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -19,6 +19,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     0,
     Math.min(stock.columns * stock.rows - 1, Math.floor(Number(search.get("skip")) || 0)),
   );
+  const extra = servedExtra(home, wanted);
   const query = new URLSearchParams({ stock: stock.key, skip: String(skip) });
   if (search.get("of")) query.set("of", search.get("of")!);
   return {
@@ -27,8 +28,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     stockKey: stock.key,
     skip,
     pdf: `/larder/labels.pdf?${query}`,
-    labels: wanted.map((c) => labelText(c, units, zone)),
-    byHand: wanted.map((c) => handWords(c, units, zone)),
+    labels: wanted.map((c) => labelText(c, units, zone, extra(c))),
+    byHand: wanted.map((c) => handWords(c, units, zone, extra(c))),
   };
 }
 

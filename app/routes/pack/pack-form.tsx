@@ -50,8 +50,12 @@ import {
   TextField,
   TickField,
 } from "#ui/form";
+import { Drawer } from "#ui/drawer";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
+import type { BrothChoice } from "../../server/broth";
+import { speciesWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
+import { BrothFields } from "./broth-fields";
 import { AcceptRow, type Accepted } from "../household/accept-row";
 
 export interface PackData {
@@ -64,6 +68,9 @@ export interface PackData {
   altitudeM: number;
   /** lids and ends by the box: what each closes, how many are left */
   boxes: { id: string; label: string; left: number; closes: string }[];
+  broths: BrothChoice[];
+  /** every lot that is there; `not`: why it may not be packed now */
+  lots: { id: string; code: string; part: string; species: string[]; not: string | null }[];
 }
 
 type Fields = Record<
@@ -75,6 +82,10 @@ type Fields = Record<
   | "count"
   | "massKg"
   | "liquid"
+  | "broth"
+  | "liquidName"
+  | "alsoLotId"
+  | "alsoKg"
   | "salt"
   | "reusedLids"
   | "lidBoxId"
@@ -143,6 +154,7 @@ export function PackForm({
   const byOffice = isCan(kind) && ftFromM(altitudeM) > CAN_BAND.toFt;
   const [reused, setReused] = useState(typed?.reusedLids === "on");
   const busy = useNavigation().state !== "idle";
+  const others = data.lots.filter((l) => l.id !== lot.id && l.not === null);
   const boxes = data.boxes.filter(
     (b) => b.closes === (isCan(kind) ? kind : (shape.mouth ?? "")) && b.left > 0,
   );
@@ -206,6 +218,27 @@ export function PackForm({
             defaultValue={typed?.massKg ?? massHint}
           />
         </div>
+        {others.length > 0 && (
+          <Drawer
+            title="From a second lot as well"
+            open={Boolean(fields.alsoLotId.errors ?? fields.alsoKg.errors)}
+          >
+            <div className="grid gap-3 sm:grid-cols-2">
+              <SelectField
+                field={fields.alsoLotId}
+                label="Second lot"
+                choices={[
+                  { value: "", label: "none" },
+                  ...others.map((l) => ({
+                    value: l.id,
+                    label: `${l.code}, ${l.part} of ${speciesWords(l.species)}`,
+                  })),
+                ]}
+              />
+              <TextField field={fields.alsoKg} label="Of it" hint="its part of the meat in all of them" />
+            </div>
+          </Drawer>
+        )}
         <PickField
           key={`liquid-${liquid}`}
           field={fields.liquid}
@@ -214,6 +247,9 @@ export function PackForm({
           onPick={(v) => setLiquid(v as Liquid)}
           options={LIQUIDS.map((l) => ({ value: l, label: l }))}
         />
+        {liquid === "broth" && product !== "broth" && (
+          <BrothFields broth={fields.broth} liquidName={fields.liquidName} choices={data.broths} />
+        )}
         <PickField
           key={`salt-${kind}`}
           field={fields.salt}

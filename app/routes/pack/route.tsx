@@ -15,6 +15,7 @@ import {
   type Mouth,
 } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
+import { Refused } from "#store/db";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInStock } from "#store/lot";
@@ -39,6 +40,7 @@ import {
   words,
   writeBy,
 } from "../../server/form";
+import { brothChoices, brothSaid } from "../../server/broth";
 import { acceptedWords } from "../../server/accepted";
 import { PackForm } from "./pack-form";
 
@@ -63,6 +65,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   ) as Record<string, number[]>;
   return {
     key: formKey(),
+    broths: brothChoices(home),
     acceptKey: formKey(),
     accepted: acceptedWords(home),
     writing: writingOf(household),
@@ -119,6 +122,11 @@ const schema = (units: Writing) =>
       .max(200, "At most 200 at a time."),
     massKg: weight(units, "The weight packed"),
     liquid: z.enum(LIQUIDS),
+    /** the lot of the broth, or `bought` */
+    broth: z.string().max(60).optional(),
+    liquidName: words("The name of the broth").optional(),
+    alsoLotId: z.string().max(60).optional(),
+    alsoKg: weight(units, "The weight of the second lot").optional(),
     salt: z.coerce.number().default(0),
     reusedLids: z.boolean().default(false),
     lidBoxId: z.string().optional(),
@@ -161,8 +169,23 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   return submit(request, schema(writingOf(household)), (v) => {
     const { oneByOne, met, confirmed, reason, confirm: _, ...whole } = v;
-    const { key, container, salt, officeName, officeDay, officeMinutes, officePsi, officeGauge, ...rest } =
-      whole;
+    const {
+      key,
+      container,
+      salt,
+      broth,
+      liquidName,
+      alsoLotId,
+      alsoKg,
+      officeName,
+      officeDay,
+      officeMinutes,
+      officePsi,
+      officeGauge,
+      ...rest
+    } = whole;
+    if (alsoLotId && alsoKg === undefined) throw new Refused({ alsoKg: "How much of it?" });
+    const from = brothSaid(rest.liquid, broth, liquidName);
     const office = officeName
       ? {
           office: officeName,
@@ -190,6 +213,8 @@ export async function action({ request, context }: Route.ActionArgs) {
             planned: rest.count,
             kgEach: rest.massKg / rest.count,
             liquid: rest.liquid,
+            ...from,
+            ...(alsoLotId && { also: [{ lotId: alsoLotId, kgEach: alsoKg! / rest.count }] }),
             saltTsp: salt,
             headspaceIn: published.headspaceIn,
             reusedLids: rest.reusedLids,
@@ -205,6 +230,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     makePack(larder, writeBy(me, key), {
       ...rest,
+      ...from,
+      ...(alsoLotId && { also: [{ lotId: alsoLotId, massKg: alsoKg! }] }),
       container: container.kind,
       mouth: container.mouth,
       saltTspEach: salt,

@@ -5,6 +5,7 @@ import { openBench } from "#store/filling";
 import { Refused } from "#store/db";
 import { closePlan, storeWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
+import { brothLots } from "#store/pack";
 import { listRecipes } from "#store/recipe";
 import { atHome } from "../../server/context";
 import { benchPartsOf } from "../../server/filling";
@@ -54,10 +55,16 @@ export async function action({ request, context }: Route.ActionArgs) {
             throw new Refused({ "": "This load is not in the plan any more. Look at the plan again." }, 409);
           const { id } = openBench(larder, writeBy(me, v.key), {
             cannerId: load.cannerId,
-            parts: benchPartsOf(load, plan.wish.saltTspPint, household.altitudeM, (lotId) => {
-              const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
-              return recipes.find((r) => r.id === recipeId) ?? null;
-            }),
+            parts: benchPartsOf(
+              load,
+              plan.wish.saltTspPint,
+              household.altitudeM,
+              (lotId) => {
+                const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
+                return recipes.find((r) => r.id === recipeId) ?? null;
+              },
+              brothLots(larder),
+            ),
             layers: load.layers,
           });
           return redirect(`/pack/${id}`);

@@ -1,3 +1,4 @@
+import { minutesWords } from "../../words/run";
 import {
   DndContext,
   PointerSensor,
@@ -92,7 +93,7 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
           {load.settled && <span className="ml-3 text-[0.95rem] font-normal text-soft">kept as it is</span>}
         </h2>
         <p className="fig text-[2.4rem] leading-none font-bold">
-          {minutes} min{" "}
+          {minutesWords({ minutes, extraMinutes: data.extraMinutes })}{" "}
           <span className="text-[1.5rem] font-[600]">
             at{" "}
             {units === "us"

@@ -58,7 +58,10 @@ export async function loader({ request, context }: Route.LoaderArgs) {
         { code: l.code, contents: contentsOf(null, l.species), part: l.part, species: l.species },
       ]),
     ),
-    recipes: listRecipes(home.larder).map(({ id, name }) => ({ id, name })),
+    extraMinutes: home.household.extraMinutes,
+    recipes: listRecipes(home.larder)
+      .filter((r) => !r.archived || wish.lots.some((l) => l.recipeId === r.id))
+      .map(({ id, name }) => ({ id, name })),
     canners: plan.canners.map((c) => ({
       id: c.id,
       name: c.name,

@@ -15,6 +15,7 @@ import { governLoad, openRun } from "#store/run";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { ConfirmConditions, NoEnter, Notice } from "#ui/form";
+import { useDraft } from "#ui/draft";
 import { Page } from "#ui/page";
 import { loadWords } from "../../words/load";
 import { atHome } from "../../server/context";
@@ -90,6 +91,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       units: household.units,
     }),
     canner: canner.name,
+    cannerId,
     burner: burner && { id: burner.id, name: burner.name },
     load: loadWords(packs),
     minutes: minutesWords({ minutes: governing.minutes, extraMinutes }),
@@ -162,7 +164,10 @@ type Result = NonNullable<Route.ComponentProps["actionData"]>["result"] | undefi
 /** One thing after another, each large enough for one wet hand; what is answered folds away and can be changed. */
 function Tapping({ data, result }: { data: Data; result: Result }) {
   const typed = (result?.initialValue as { found?: Record<string, "sound" | "bad"> } | undefined)?.found;
-  const [found, setFound] = useState<Partial<Record<CheckKey, "sound" | "bad">>>(typed ?? {});
+  const [{ found }, keepFound] = useDraft<{ found: Partial<Record<CheckKey, "sound" | "bad">> }>(
+    `check ${data.cannerId} ${data.packIds.join(" ")}`,
+    { found: typed ?? {} },
+  );
   const [open, setOpen] = useState<CheckKey | null>(null);
   const next = data.items.find((i) => !found[i.key])?.key ?? null;
   const shown = open ?? next;
@@ -173,7 +178,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
   const bad = data.items.filter((i) => found[i.key] === "bad");
   const stops = bad.filter((i) => i.stops);
   const tap = (key: CheckKey, finding: "sound" | "bad") => {
-    setFound({ ...found, [key]: finding });
+    keepFound({ found: { ...found, [key]: finding } });
     setOpen(null);
   };
   return (

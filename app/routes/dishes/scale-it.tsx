@@ -1,0 +1,63 @@
+import { useState } from "react";
+import { type Writing } from "#core/quantity";
+import { divideDish, readScale, whyNotIn, type Dish, type DishAnswer, type Scale } from "#core/recipe";
+import { SHAPES, isCan } from "#core/schedule";
+import { Button } from "#ui/button";
+import { FieldError } from "#ui/form";
+
+/** What a scale comes to for a dish as it stands; null where it names no jar this dish goes into. */
+export function factorOf(scale: Scale, dish: Dish, answer: DishAnswer | null): number | null {
+  if ("factor" in scale) return scale.factor;
+  const shape = SHAPES.find((s) => !isCan(s.key) && [s.name, s.plural].includes(scale.of));
+  if (!shape || !answer?.product || whyNotIn(answer, shape.key)) return null;
+  const now = divideDish(dish, answer, shape.key, shape.mouth);
+  return (scale.jars * now.litresEach) / (now.jars * now.litresEach + now.leftLitres);
+}
+
+/** Makes a dish larger or smaller, by a factor or to a number of jars. */
+export function ScaleIt({
+  onScale,
+  factorFor,
+  writing,
+}: {
+  onScale: (factor: number) => void;
+  factorFor: (scale: Scale) => number | null;
+  writing: Writing;
+}) {
+  const [typed, setTyped] = useState("");
+  const [wrong, setWrong] = useState(false);
+  const scale = () => {
+    const read = readScale(typed, writing);
+    const factor = read && factorFor(read);
+    setWrong(factor === null);
+    if (factor === null) return;
+    onScale(factor);
+    setTyped("");
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <label className="min-w-[11rem] flex-1">
+        <span className="block font-[650]">Make more or less of it</span>
+        <span className="block text-[0.92rem] text-soft">½, 2, or: for 10 pints</span>
+        <input
+          type="text"
+          value={typed}
+          autoComplete="off"
+          onChange={(e) => setTyped(e.target.value)}
+          aria-invalid={wrong ? true : undefined}
+          aria-describedby={wrong ? "scale-problem" : undefined}
+          className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop"
+        />
+      </label>
+      <Button type="button" onClick={scale}>
+        Change the lines
+      </Button>
+      {wrong && (
+        <FieldError
+          id="scale-problem"
+          errors={["Write a number like ½ or 2, or jars this dish goes into, like 10 pints."]}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { useCallback, useLayoutEffect, useState } from "react";
+
+/** What was begun longer ago is begun anew, ms: a canner that was looked at yesterday was not looked at. */
+const KEPT_MS = 2 * 3_600_000;
+
+function kept<T>(key: string): T | null {
+  try {
+    const { at, value } = JSON.parse(sessionStorage.getItem(key) ?? "null") as { at: number; value: T };
+    return Date.now() - at < KEPT_MS ? value : null;
+  } catch {
+    // Nothing was kept, or this browser keeps nothing.
+    return null;
+  }
+}
+
+/**
+ * State of a page that is kept on this tab through a reload and a look at other pages.
+ *
+ * @param key names what is begun; another one is another thing
+ * @param first what it is when nothing was kept
+ * @param fits whether what was kept still fits the page; what does not is forgotten
+ * @returns the state, how to change it, and whether it was kept from before
+ */
+export function useDraft<T>(
+  key: string,
+  first: T,
+  fits: (kept: T) => boolean = () => true,
+): [T, (next: Partial<T>) => void, restored: boolean] {
+  const [value, setValue] = useState(first);
+  const [restored, setRestored] = useState(false);
+  // Not as it begins: the page comes from the server first, which knows nothing of this tab.
+  useLayoutEffect(() => {
+    const was = kept<T>(key);
+    if (!was || !fits(was)) return;
+    setValue({ ...first, ...was });
+    setRestored(true);
+    // Only when something else is begun.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  const change = useCallback(
+    (next: Partial<T>) =>
+      setValue((now) => {
+        const then = { ...now, ...next };
+        try {
+          sessionStorage.setItem(key, JSON.stringify({ at: Date.now(), value: then }));
+        } catch {
+          // A browser that keeps nothing: it lasts as long as the page.
+        }
+        return then;
+      }),
+    [key],
+  );
+  return [value, change, restored];
+}

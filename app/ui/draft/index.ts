@@ -1,0 +1,1 @@
+export { useDraft } from "./draft";
