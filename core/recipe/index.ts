@@ -20,4 +20,4 @@ export {
 } from "./dish.ts";
 export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
 export { readIngredient, readIngredients } from "./read.ts";
-export { readScale, scaleLine, type Scale } from "./scale.ts";
+export { readScale, scaleLine, scaleToJars, type Scale } from "./scale.ts";

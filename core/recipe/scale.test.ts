@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { readIngredient, readScale, scaleLine } from "./index.ts";
+import {
+  divideDish,
+  dishRow,
+  readIngredient,
+  readIngredients,
+  readScale,
+  scaleLine,
+  scaleToJars,
+} from "./index.ts";
 import { type Writing } from "../quantity/index.ts";
 
 const US: Writing = { units: "us", decimal: "point" };
@@ -68,4 +76,31 @@ describe("a line of a recipe made larger or smaller", () => {
       { numRuns: 400 },
     );
   });
+});
+
+test("a dish made to fill so many jars fills them, and hardly more", () => {
+  const amounts = fc.tuple(
+    fc.integer({ min: 1, max: 20 }),
+    fc.integer({ min: 1, max: 12 }),
+    fc.integer({ min: 1, max: 40 }),
+  );
+  const jar = fc.constantFrom("jar-pint" as const, "jar-half-pint" as const, "jar-quart" as const);
+  fc.assert(
+    fc.property(
+      amounts,
+      fc.integer({ min: 1, max: 60 }),
+      jar,
+      fc.constantFrom("stew" as const, "soup" as const),
+      ([lb, onions, cups], jars, container, dish) => {
+        const lines = [`${lb} lb venison`, `${onions} onions`, `${cups} cups broth`, "1 tsp cloves"];
+        const scaled = scaleToJars(lines, dish, jars, { container, mouth: null }, US);
+        if (container === "jar-quart" && scaled === null) return;
+        const answer = dishRow(dish, readIngredients(scaled!.join("\n"), US));
+        const made = divideDish(dish, answer, container, null).jars;
+        expect(made).toBeGreaterThanOrEqual(jars);
+        expect(made).toBeLessThanOrEqual(jars + 1);
+      },
+    ),
+  );
+  expect(scaleToJars(["2 lb flour"], "stew", 4, { container: "jar-pint", mouth: null }, US)).toBeNull();
 });

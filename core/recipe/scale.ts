@@ -1,5 +1,7 @@
-import { formatDecimal, formatFraction, parseNumber, type Writing } from "../quantity/index.ts";
-import { readIngredient } from "./read.ts";
+import { formatFraction, parseNumber, type Writing } from "../quantity/index.ts";
+import { type ContainerKey, type Mouth } from "../schedule/index.ts";
+import { dishRow, divideDish, whyNotIn, type Dish } from "./dish.ts";
+import { readIngredient, readIngredients } from "./read.ts";
 
 /** How a dish is to be made larger or smaller: by a factor, or to fill so many jars. */
 export type Scale = { factor: number } | { jars: number; of: string };
@@ -51,6 +53,38 @@ export function scaleLine(line: string, factor: number, writing: Writing): strin
   return `${text} ${i.name}${said}`;
 }
 
+/** Amounts are written rounded: so often a little more is tried until the jars are full. */
+const TRIES = 100;
+
+/**
+ * Returns the lines of a recipe made to fill so many jars, and little more; null when the dish may not go into them.
+ *
+ * @param jars whole, ≥ 1
+ * @param mouth of the jar; null for a regular one
+ * @param writing how the household writes numbers and units
+ */
+export function scaleToJars(
+  lines: readonly string[],
+  dish: Dish,
+  jars: number,
+  jar: { container: ContainerKey; mouth: Mouth | null },
+  writing: Writing,
+): string[] | null {
+  const shared = (of: readonly string[]) => {
+    const answer = dishRow(dish, readIngredients(of.join("\n"), writing));
+    return whyNotIn(answer, jar.container) === null
+      ? divideDish(dish, answer, jar.container, jar.mouth)
+      : null;
+  };
+  const now = shared(lines);
+  if (!now) return null;
+  const factor = (jars * now.litresEach) / (now.jars * now.litresEach + now.leftLitres);
+  for (let i = 0; ; i++) {
+    const scaled = lines.map((line) => scaleLine(line, factor * 1.005 ** i, writing));
+    if (i === TRIES || (shared(scaled)?.jars ?? 0) >= jars) return scaled;
+  }
+}
+
 /** What is counted, as one of it or as several. */
 const inNumber = (name: string, n: number) =>
   name.replace(
@@ -67,7 +101,7 @@ const CUP_L = 48 * TSP_L;
 
 /** Three figures or more, with the household's decimal sign. */
 function figures(n: number, { decimal = "point" }: Writing): string {
-  const text = formatDecimal(n, n >= 100 ? 0 : n >= 10 ? 1 : n >= 1 ? 2 : 3).replace(/[,\s]/g, "");
+  const text = String(Number(n.toPrecision(n >= 100 ? 4 : 3)));
   return decimal === "comma" ? text.replace(".", ",") : text;
 }
 

@@ -1,14 +1,14 @@
 import { type SubmissionResult, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { type UnitSystem } from "#core/quantity";
-import { DISHES, dishRow, readIngredients, scaleLine, type Dish } from "#core/recipe";
+import { DISHES, dishRow, readIngredients, type Dish } from "#core/recipe";
 import { Button } from "#ui/button";
 import { among, FormErrors, keyFor, KeyedForm, PickField, resultOf, TextField } from "#ui/form";
 import { jarPartWords } from "../../words/pack";
 import { Answer } from "./answer";
 import { DISH_NAMES, type DishesData, type LoadedRecipe } from "./data";
 import { FillIt } from "./fill-it";
-import { factorOf, ScaleIt } from "./scale-it";
+import { scaled, ScaleIt } from "./scale-it";
 
 const EXAMPLE: Record<UnitSystem, string> = {
   us: "6 lb boar, cubed\n2 lb carrots\n2 lb potatoes\n3 qt broth\nsalt, thyme",
@@ -72,15 +72,11 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
             )}
           </div>
           <ScaleIt
-            onScale={(factor) =>
-              setText(
-                text
-                  .split("\n")
-                  .map((line) => scaleLine(line, factor, writing))
-                  .join("\n"),
-              )
-            }
-            factorFor={(scale) => factorOf(scale, dish, answer)}
+            onScale={(scale) => {
+              const lines = scaled(text.split("\n"), scale, dish, writing);
+              if (lines) setText(lines.join("\n"));
+              return lines !== null;
+            }}
             writing={writing}
           />
           <TextField
@@ -92,7 +88,7 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
             }
           />
           <FormErrors form={form} />
-          <Button weight="do">{open ? "Keep the changes" : "Keep the recipe"}</Button>
+          <Button weight={open ? "quiet" : "do"}>{open ? "Keep the changes" : "Keep the recipe"}</Button>
         </KeyedForm>
         {open && !open.archived && <FillIt data={data} recipe={open} result={result} />}
       </div>

@@ -1,38 +1,40 @@
 import { useState } from "react";
 import { type Writing } from "#core/quantity";
-import { divideDish, readScale, whyNotIn, type Dish, type DishAnswer, type Scale } from "#core/recipe";
+import { readScale, scaleLine, scaleToJars, type Dish, type Scale } from "#core/recipe";
 import { SHAPES, isCan } from "#core/schedule";
 import { Button } from "#ui/button";
 import { FieldError } from "#ui/form";
 
-/** What a scale comes to for a dish as it stands; null where it names no jar this dish goes into. */
-export function factorOf(scale: Scale, dish: Dish, answer: DishAnswer | null): number | null {
-  if ("factor" in scale) return scale.factor;
+/** The lines of a dish made larger or smaller; null where the scale names no jar this dish goes into. */
+export function scaled(
+  lines: readonly string[],
+  scale: Scale,
+  dish: Dish,
+  writing: Writing,
+): string[] | null {
+  if ("factor" in scale) return lines.map((line) => scaleLine(line, scale.factor, writing));
   const shape = SHAPES.find((s) => !isCan(s.key) && [s.name, s.plural].includes(scale.of));
-  if (!shape || !answer?.product || whyNotIn(answer, shape.key)) return null;
-  const now = divideDish(dish, answer, shape.key, shape.mouth);
-  return (scale.jars * now.litresEach) / (now.jars * now.litresEach + now.leftLitres);
+  return shape
+    ? scaleToJars(lines, dish, scale.jars, { container: shape.key, mouth: shape.mouth }, writing)
+    : null;
 }
 
 /** Makes a dish larger or smaller, by a factor or to a number of jars. */
 export function ScaleIt({
   onScale,
-  factorFor,
   writing,
 }: {
-  onScale: (factor: number) => void;
-  factorFor: (scale: Scale) => number | null;
+  /** changes the lines; false where they cannot be made so */
+  onScale: (scale: Scale) => boolean;
   writing: Writing;
 }) {
   const [typed, setTyped] = useState("");
   const [wrong, setWrong] = useState(false);
   const scale = () => {
     const read = readScale(typed, writing);
-    const factor = read && factorFor(read);
-    setWrong(factor === null);
-    if (factor === null) return;
-    onScale(factor);
-    setTyped("");
+    const done = read !== null && onScale(read);
+    setWrong(!done);
+    if (done) setTyped("");
   };
   return (
     <div className="flex flex-wrap items-end gap-3">

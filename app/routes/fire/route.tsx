@@ -378,7 +378,11 @@ function NewLoad({ data, result }: { data: LoadData; result: Parameters<typeof u
             )}
             <Button disabled={busy || !governing || governing.outcome === "none"}>Load the canner</Button>
           </div>
-          <p className="text-soft">Loaded without the check, the record says so.</p>
+          <p className="text-soft">
+            {chosen.length === 0 || !canner
+              ? "Choose what goes in together, and in which canner."
+              : "Loaded without the check, the record says so."}
+          </p>
         </div>
         <section aria-label="The load's schedule" aria-live="polite">
           {governing && governing.outcome !== "none" && (
