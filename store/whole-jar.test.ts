@@ -7,7 +7,7 @@ import { brothFromBones, cutLot, getLot, recordLotEvent } from "#store/lot";
 import { brothLots, CONTAINER_KG, getPack, recordedFills, unpack, type PackInput } from "#store/pack";
 import { containersSharing } from "#store/recall";
 import { archiveRecipe, changeRecipe, getRecipe, listRecipes, saveRecipe } from "#store/recipe";
-import { reprocess } from "#store/rest";
+import { disposeAll, pendingDispositions, reprocess, undecided } from "#store/rest";
 import { onShelf } from "#store/shelf";
 import { fullGenealogy, traceGraph } from "#store/trace";
 import {
@@ -184,6 +184,47 @@ describe("broth in a jar", () => {
     ]);
     expect(left(t, brothId)).toBe(before);
     expect(inconsistencies(t.larder.sqlite)).toEqual([]);
+  });
+});
+
+describe("a load that was given up", () => {
+  /** Four pints, heat off after half an hour. */
+  function givenUp() {
+    const t = testLarder();
+    const pack = packPints(t, 4);
+    const run = openTestRun(t, [pack.id]);
+    runToTowel(t, run.id, 30);
+    return { ...t, pack, run };
+  }
+
+  test.each([
+    ["chill", 0],
+    ["freeze", 0],
+    ["discard", 0],
+    ["repack", 4],
+  ] as const)("all of them at once: %s", (what, anew) => {
+    const t = givenUp();
+    expect(undecided(t.larder)).toHaveLength(4);
+    const done = disposeAll(t.larder, t.write(), t.run.code, what);
+    expect(done.codes).toHaveLength(4);
+    expect(new Set(done.anew).size).toBe(anew);
+    expect(undecided(t.larder)).toEqual([]);
+    if (what === "repack") {
+      const packed = new Set(pendingDispositions(t.larder).map((p) => p.repackedIn));
+      expect(packed.size).toBe(1);
+      expect(packed).not.toContain(null);
+    }
+    expect(refusal(() => disposeAll(t.larder, t.write(), t.run.code, what))).toMatch(/Nothing of this load/);
+    expect(inconsistencies(t.larder.sqlite)).toEqual([]);
+  });
+
+  test("all of them or none: after a day they are only thrown out", () => {
+    const t = givenUp();
+    t.pass(25 * 60);
+    expect(fields(() => disposeAll(t.larder, t.write(), t.run.code, "chill"))).toHaveProperty("what");
+    expect(undecided(t.larder)).toHaveLength(4);
+    disposeAll(t.larder, t.write(), t.run.code, "discard");
+    expect(undecided(t.larder)).toEqual([]);
   });
 });
 

@@ -4,7 +4,7 @@ import { isCan, shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { TimeLeft, useNow } from "#ui/clock";
 import { Drawer } from "#ui/drawer";
-import { OneTap } from "#ui/form";
+import { keyFor, OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
@@ -24,54 +24,121 @@ const CHOICE_WORDS = {
   hold: "Hold it",
 } as const;
 
+const ALL_WORDS: Record<keyof typeof CHOICE_WORDS, string> = {
+  chill: "Chill them all",
+  freeze: "Freeze them all",
+  repack: "Pack them all anew",
+  discard: "Throw them all out",
+  shelve: "Shelve them all",
+  hold: "Hold them all",
+};
+
 /** What did not seal, or was not processed: what is done with each, by when. */
-export function Deciding({ open, zone }: { zone: string; open: Data["open"] }) {
-  const now = useNow();
+export function Deciding({ open, zone, allKey }: { zone: string; open: Data["open"]; allKey: string }) {
   if (open.length === 0) return null;
+  const loads = [...new Set(open.map((u) => u.runCode))].map((code) =>
+    open.filter((u) => u.runCode === code),
+  );
   return (
     <Part title={open.length === 1 ? "One to decide" : `${open.length} to decide`} className="mb-10">
-      <ul className={`grid gap-6 ${open.length > 1 ? "lg:grid-cols-2" : ""}`}>
-        {open.map((u) => (
-          <li key={u.container.id} className="flex items-end gap-5 rounded border-2 border-ink bg-sheet p-5">
-            <ContainerGlyph
-              shape={shapeOf(u.container.kind, u.container.mouth)}
-              state="failed"
-              contents={contentsOf(u.container.product, u.species)}
-              pattern={patternOf(u.container.packCode)}
-              scale={0.8}
-              label=""
-            />
-            <div className="flex-1">
-              <p className="text-[1.2rem] font-[650]">
-                <Link to={`/c/${u.container.code}`} className="text-ink">
-                  <Code>{u.container.code}</Code>
-                </Link>{" "}
-                {u.why === "failed" ? "did not seal." : "was not processed."}
-              </p>
-              <p className="mb-3">
-                {now < u.decideBy ? (
-                  <>
-                    Chill, freeze or pack it anew before <b>{whenWords(u.decideBy, now, zone)}</b>{" "}
-                    <span className="text-soft">
-                      (<TimeLeft until={u.decideBy} /> left)
-                    </span>
-                    . Packing anew makes its new pack at once: new lid, and the whole process.
-                  </>
-                ) : (
-                  <>
-                    The 24 hours ended {whenWords(u.decideBy, now, zone)}. Throw it out, unopened and
-                    untasted.
-                  </>
-                )}
-              </p>
-              <Choices id={u.container.id} choices={u.choices} formKey={u.container.key} />
-              {u.why === "failed" && <AfterAll c={u.container} />}
-              <Disposal />
-            </div>
-          </li>
-        ))}
-      </ul>
+      <div className="space-y-6">
+        {loads.map((of) =>
+          of.length === 1 ? (
+            <Each key={of[0]!.runCode} open={of} zone={zone} />
+          ) : (
+            <AllOf key={of[0]!.runCode} open={of} zone={zone} allKey={allKey} />
+          ),
+        )}
+      </div>
     </Part>
+  );
+}
+
+/** Several of one load: one press for all of them, and behind a line each by itself. */
+function AllOf({ open, zone, allKey }: { zone: string; open: Data["open"]; allKey: string }) {
+  const now = useNow();
+  const [first] = open;
+  const { runCode, choices, decideBy } = first!;
+  return (
+    <section aria-label={`All of run ${runCode}`} className="rounded border-2 border-ink bg-sheet p-5">
+      <p className="text-[1.35rem] font-[650]">
+        All {open.length} of run <Code>{runCode}</Code>:{" "}
+        {open.every((u) => u.why === "failed") ? "did not seal." : "not processed."}
+      </p>
+      <p className="mb-3">
+        {now < decideBy ? (
+          <>
+            Chill, freeze or pack them anew before <b>{whenWords(decideBy, now, zone)}</b>{" "}
+            <span className="text-soft">
+              (<TimeLeft until={decideBy} /> left)
+            </span>
+            . Packing anew makes their new pack at once: new lids, and the whole process.
+          </>
+        ) : (
+          <>The 24 hours ended {whenWords(decideBy, now, zone)}. Throw them out, unopened and untasted.</>
+        )}
+      </p>
+      <OneTap
+        className="flex flex-wrap gap-2"
+        says={{ key: keyFor(allKey, runCode), intent: "decide-all", run: runCode }}
+      >
+        {choices.map((c) => (
+          <Button key={c} name="what" value={c} weight={c === "discard" ? "stop" : "quiet"}>
+            {ALL_WORDS[c]}
+          </Button>
+        ))}
+      </OneTap>
+      <Disposal />
+      <Drawer title="Each by itself" className="mt-2">
+        <Each open={open} zone={zone} />
+      </Drawer>
+    </section>
+  );
+}
+
+function Each({ open, zone }: { zone: string; open: Data["open"] }) {
+  const now = useNow();
+  return (
+    <ul className={`grid gap-6 ${open.length > 1 ? "lg:grid-cols-2" : ""}`}>
+      {open.map((u) => (
+        <li key={u.container.id} className="flex items-end gap-5 rounded border-2 border-ink bg-sheet p-5">
+          <ContainerGlyph
+            shape={shapeOf(u.container.kind, u.container.mouth)}
+            state="failed"
+            contents={contentsOf(u.container.product, u.species)}
+            pattern={patternOf(u.container.packCode)}
+            scale={0.8}
+            label=""
+          />
+          <div className="flex-1">
+            <p className="text-[1.2rem] font-[650]">
+              <Link to={`/c/${u.container.code}`} className="text-ink">
+                <Code>{u.container.code}</Code>
+              </Link>{" "}
+              {u.why === "failed" ? "did not seal." : "was not processed."}
+            </p>
+            <p className="mb-3">
+              {now < u.decideBy ? (
+                <>
+                  Chill, freeze or pack it anew before <b>{whenWords(u.decideBy, now, zone)}</b>{" "}
+                  <span className="text-soft">
+                    (<TimeLeft until={u.decideBy} /> left)
+                  </span>
+                  . Packing anew makes its new pack at once: new lid, and the whole process.
+                </>
+              ) : (
+                <>
+                  The 24 hours ended {whenWords(u.decideBy, now, zone)}. Throw it out, unopened and untasted.
+                </>
+              )}
+            </p>
+            <Choices id={u.container.id} choices={u.choices} formKey={u.container.key} />
+            {u.why === "failed" && <AfterAll c={u.container} />}
+            <Disposal />
+          </div>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -7,6 +7,7 @@ import {
   finishDisposition,
   checkSeal,
   dispose,
+  disposeAll,
   pendingDispositions,
   reprocess,
   restingRuns,
@@ -49,6 +50,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       runCode: u.run.code,
       species: u.run.packs.find((p) => p.id === u.container.packId)?.species ?? [],
     })),
+    allKey: formKey(),
     promised: pendingDispositions(larder).map(withKey),
     causes: sealCauses(home),
   };
@@ -65,6 +67,7 @@ const seal = z.object({
   }),
 });
 const decide = z.object({ key: keyField, containerId: z.string(), what: z.enum(DISPOSITIONS) });
+const decideAll = z.object({ key: keyField, run: z.string().max(20), what: z.enum(DISPOSITIONS) });
 const ate = z.object({ key: keyField, containerId: z.string(), what: z.enum(["opened", "discarded"]) });
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -82,6 +85,10 @@ export async function action({ request, context }: Route.ActionArgs) {
           dispose(larder, writeBy(me, v.key), v.containerId, v.what);
           return { decided: v.what };
         }),
+      "decide-all": () =>
+        submit(request, decideAll, (v) => ({
+          all: { what: v.what, ...disposeAll(larder, writeBy(me, v.key), v.run, v.what) },
+        })),
       ate: () =>
         submit(request, ate, (v) => {
           finishDisposition(larder, writeBy(me, v.key), v.containerId, v.what);
@@ -103,6 +110,7 @@ export { stayWhenLost as shouldRevalidate } from "../places/stay";
 export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
   const { resting, open, promised: waiting, causes, zone } = loaderData;
   const problem = problemOf(actionData?.result);
+  const { anew } = (actionData as { all?: { anew: string[] } } | undefined)?.all ?? { anew: [] };
   return (
     <Page
       title="Rest"
@@ -114,7 +122,14 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
           {problem}
         </Notice>
       )}
-      <Deciding open={open} zone={zone} />
+      {anew.length > 0 && (
+        <Notice tone="good" className="mb-5">
+          <b>Packed anew, {anew.length}.</b> Write on the new lids, in the order they stand:{" "}
+          <span className="code font-bold">{anew.join(", ")}</span>. They wait for a canner at{" "}
+          <Link to="/fire">Fire</Link>.
+        </Notice>
+      )}
+      <Deciding open={open} zone={zone} allKey={loaderData.allKey} />
       {resting.map((r) => (
         <Towel key={r.code} run={r} zone={zone} />
       ))}
