@@ -16,7 +16,14 @@ import {
   recount,
   suppliesInUse,
 } from "#store/supply";
-import { freshLot, packPints, testLarder, type TestLarder, refusal } from "#store/testing";
+import {
+  freshLot,
+  packPints,
+  testLarder,
+  type TestLarder,
+  refusal,
+  refusedFields as fields,
+} from "#store/testing";
 import { kPaFromPsi } from "#core/quantity";
 
 const left = (t: TestLarder) => Object.fromEntries(listSupplies(t.larder).map((s) => [s.label, s.left]));
@@ -103,11 +110,15 @@ describe("jars and lids are counted down by packing", () => {
     unpack(t.larder, t.write(), pack.id);
     expect(left(t)).toEqual({ crates: 20, "box 1": 3, "box 2": 12 });
   });
-  test("more filled than were counted: the count was wrong, the work goes on, and nothing falls below none", () => {
+  test("more filled than were counted: asked about, and once the count was wrong nothing falls below none", () => {
     const t = counted();
     const jars = listSupplies(t.larder).find((s) => s.kind === "jar")!;
     recount(t.larder, t.write(), { supplyId: jars.id, left: 2, why: "counted" });
-    packPints(t, 4);
+    expect(fields(() => packPints(t, 4)).confirm).toBe(
+      "By your count 2 jars are left, and this takes 4. Count them again: are there more?",
+    );
+    expect(left(t).crates).toBe(2);
+    packPints(t, 4, { sure: true });
     expect(left(t).crates).toBe(0);
   });
   test("where nothing is counted nothing is asked", () => {

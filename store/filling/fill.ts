@@ -105,6 +105,7 @@ export function fillOne(
       write,
       { code: known.code, container: part.container, mouth, count: 1 },
       part.lidBoxId,
+      input.confirmed === true,
     );
     const number = (part.containers.at(-1)?.number ?? 0) + 1;
     const { id, code } = insertContainer(

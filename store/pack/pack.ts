@@ -268,6 +268,7 @@ export function makePack(larder: Larder, write: Write, input: PackInput): { id: 
         count: input.count,
       },
       input.lidBoxId ?? null,
+      input.sure === true,
     );
     for (let number = 1; number <= input.count; number++)
       insertContainer(larder, { packId: id, number }, lids[number - 1]);

@@ -33,6 +33,8 @@ export function reprocess(
       write,
       { code: target.code, container: known.container, mouth, count: 1 },
       null,
+      // Its food waits for no count: a day is all there is.
+      true,
     );
     const { last } = larder.sqlite
       .prepare("select max(number) as last from container where pack_id = ?")

@@ -199,6 +199,8 @@ function intoNewCan(larder: Larder, write: Write, can: CanNow): string {
     write,
     { code: can.packCode, container: can.kind, mouth: null, count: 1 },
     null,
+    // A seam that is bad now is not left open for a count.
+    true,
   );
   const fresh = insertContainer(larder, { ...old, filledAt: now, replaces: id }, box);
   larder.db.update(container).set({ emptiedAt: now }).where(eq(container.id, id)).run();

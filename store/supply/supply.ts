@@ -2,6 +2,7 @@ import { asc, eq, inArray, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { kindKey, type KindKey } from "#core/capacity";
+import { countOf } from "#core/quantity";
 import { takeFrom, type Box } from "#core/supply";
 import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { supply, supplyChange } from "../schema/index.ts";
@@ -164,31 +165,46 @@ export function countedStock(supplies: readonly Supply[], kinds: readonly KindKe
 
 /**
  * Takes the jars or cans and the lids or ends of a pack, oldest first; call inside a write. Returns, for each
- * container in order, the box its lid came from, or null where none is counted. Where fewer were counted than were
- * filled, the difference is recorded as counted, and nothing stops the work.
+ * container in order, the box its lid came from, or null where none is counted. Throws Refused, as a question, where
+ * fewer were counted than are filled; once somebody says that there are more, the difference is recorded as counted.
  *
  * @param boxId the box to take from first; null for the oldest
+ * @param sure somebody looked: there are more than were counted
  */
 export function takeForPack(
   larder: Larder,
   write: Write,
   pack: { code: string; container: ContainerKey; mouth: Mouth | null; count: number },
   boxId: string | null,
+  sure: boolean,
 ): (string | null)[] {
   const supplies = listSupplies(larder);
   const stacks = stacksFor(supplies, pack.container, pack.mouth);
-  takeAll(larder, write, stacks, pack.count, pack.code);
+  const can = isCan(pack.container);
+  const take = (from: Box[], what: string) => takeAll(larder, write, from, pack, what, sure);
+  take(stacks, can ? "can" : "jar");
   const boxes = boxesFor(supplies, pack.container, pack.mouth).map((b) =>
     b.id === boxId ? { ...b, since: -Infinity } : b,
   );
-  return takeAll(larder, write, boxes, pack.count, pack.code);
+  return take(boxes, can ? "end" : "lid");
 }
 
-function takeAll(larder: Larder, write: Write, boxes: Box[], count: number, code: string): (string | null)[] {
+function takeAll(
+  larder: Larder,
+  write: Write,
+  boxes: Box[],
+  { count, code }: { count: number; code: string },
+  what: string,
+  sure: boolean,
+): (string | null)[] {
   if (boxes.length === 0) return Array.from({ length: count }, () => null);
   const { taken, missing } = takeFrom(boxes, count);
   const from = taken.flatMap((t) => Array.from({ length: t.count }, () => t.box.id));
   const last = taken.at(-1)?.box ?? [...boxes].sort((a, b) => b.since - a.since)[0]!;
+  if (missing > 0 && !sure)
+    throw new Refused({
+      confirm: `By your count ${countOf(count - missing, `${what} is`, `${what}s are`)} left, and this takes ${count}. Count them again: are there more?`,
+    });
   if (missing > 0) changeSupply(larder, write, last.id, missing, "counted", code);
   for (let i = 0; i < missing; i++) from.push(last.id);
   for (const id of new Set(from))

@@ -56,7 +56,7 @@ export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
       </div>
       <FieldError id="weight-problem" errors={errors.weight ?? undefined} />
       <FieldError id="fill-problem" errors={[...(errors[""] ?? []), ...(errors.reason ?? [])]} />
-      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so: full, with its headspace" />
+      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so" />
     </fetcher.Form>
   );
 }
