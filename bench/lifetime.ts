@@ -103,6 +103,7 @@ export function fillLifetime(folder: string, runs: number, standing: number, end
     container: "jar-pint",
     mouth: "regular",
     count: PER_RUN,
+    sure: true,
     liquid: "none",
     saltTspEach: 0,
     reusedLids: false,

@@ -96,5 +96,6 @@ export async function more(page: Page, demo: Running): Promise<string[]> {
 async function readyFor(page: Page): Promise<string> {
   for (const box of await page.locator("input[name=packIds]").all()) await box.uncheck();
   await page.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
+  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
   return (await page.getByRole("link", { name: "Check the equipment first" }).getAttribute("href"))!;
 }

@@ -14,8 +14,9 @@ const eitherWay = (code: string) => `${code} || ' ' || replace(${code}, '-', '')
 
 const PACKS = `select k.id, ${eitherWay("k.code")} || ' ' || ${eitherWay("r.code")} || ' ' || k.product || ' ' || k.container || ' '
     || coalesce(k.mouth, '') || ' ' || coalesce(k.dish, '') || ' ' || k.method || ' '
-    || coalesce((select group_concat(${eitherWay("l.code")} || ' ' || l.part || ' ' || h.species || ' ' || replace(h.species, '-', ' ') || ' '
-         || coalesce(h.place, '') || ' ' || coalesce(h.tag, '') || ' ' || ${eitherWay("h.code")}, ' ')
+    || coalesce((select group_concat(${eitherWay("l.code")} || ' ' || ${eitherWay("h.code")} || ' '
+         || case when x.as_liquid then '' else l.part || ' ' || h.species || ' ' || replace(h.species, '-', ' ') || ' '
+           || coalesce(h.place, '') || ' ' || coalesce(h.tag, '') end, ' ')
        from pack_from x join lot l on l.id = x.lot_id join lot_origin o on o.lot_id = l.id join harvest h on h.id = o.harvest_id
        where x.pack_id = k.id), '')
   from pack k join run r on r.id = k.run_id`;
@@ -34,7 +35,8 @@ type Standing = [id: string, code: string, packId: string, placeId: string, cann
 
 /**
  * Returns the containers on the shelves that match every word, oldest first: code (with or without its dash), animal,
- * part, dish, lot, run, room, shelf or the household's day.
+ * part, dish, lot, run, room, shelf or the household's day. Broth that covers food is found by the codes of its lot and
+ * animal, and not by its name: who looks for broth looks for jars of it.
  *
  * @param limit how many at most
  */

@@ -46,6 +46,12 @@ export function ScaleIt({
           value={typed}
           autoComplete="off"
           onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => {
+            // It is its own small form inside the recipe's, and keeps nothing.
+            if (e.key !== "Enter") return;
+            e.preventDefault();
+            scale();
+          }}
           aria-invalid={wrong ? true : undefined}
           aria-describedby={wrong ? "scale-problem" : undefined}
           className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop"

@@ -24,6 +24,9 @@ const CHOICE_WORDS = {
   hold: "Hold it",
 } as const;
 
+/** So many are seen one beside the other; more stay behind a line. */
+const FEW = 4;
+
 const ALL_WORDS: Record<keyof typeof CHOICE_WORDS, string> = {
   chill: "Chill them all",
   freeze: "Freeze them all",
@@ -89,9 +92,15 @@ function AllOf({ open, zone, allKey }: { zone: string; open: Data["open"]; allKe
         ))}
       </OneTap>
       <Disposal />
-      <Drawer title="Each by itself" className="mt-2">
-        <Each open={open} zone={zone} />
-      </Drawer>
+      {open.length > FEW ? (
+        <Drawer title="Each by itself" className="mt-2">
+          <Each open={open} zone={zone} />
+        </Drawer>
+      ) : (
+        <div className="mt-4">
+          <Each open={open} zone={zone} />
+        </div>
+      )}
     </section>
   );
 }

@@ -1,0 +1,186 @@
+import { type Page } from "@playwright/test";
+import { Forms } from "./forms";
+import { expect, test } from "./server";
+
+const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
+
+test("broth from an animal's own bones: made, poured, named in the jar's story, and stopped with the bones", async ({
+  page,
+  empty,
+}) => {
+  const house = await new Forms(empty).settle();
+  const meat = await house.lot("wild-boar", "Shoulder", "9 lb");
+  await house.done("/table", {
+    harvestId: house.get("select id from harvest"),
+    part: "Bones",
+    form: "bones",
+    inKg: "4 lb",
+    confirmed: "yes",
+  });
+  const bones = house.get("select code from lot where form = 'bones'");
+  await page.goto(`${empty.url}/cold/${bones}`);
+  await page.getByLabel("Bones that went in").fill("4 lb");
+  await page.getByLabel("Broth that came out").fill("3 qt");
+  await press(page, "Make the broth");
+  const broth = await (async () => {
+    await expect.poll(() => house.get("select count(*) from lot where form = 'broth'")).toBe("1");
+    return house.get("select code from lot where form = 'broth'");
+  })();
+
+  await page.goto(`${empty.url}/pack?lot=${meat}`);
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
+  await page.getByRole("radio", { name: /^hot/ }).check();
+  await page.getByRole("radio", { name: "broth", exact: true }).check();
+  await page.getByLabel("How many filled").fill("4");
+  await page.getByLabel("Meat in them").fill("3 lb 10 oz");
+  await press(page, "Number 4 jars");
+  await expect(
+    page.getByText("Say which broth: a lot of yours, or what was bought, by its name."),
+  ).toBeVisible();
+  await expect(page.getByLabel("Meat in them")).toHaveValue("3 lb 10 oz");
+  await page.getByRole("radio", { name: new RegExp(`Broth of wild boar, ${broth}`) }).check();
+  await press(page, "Number 4 jars");
+  await expect(page.getByText("4 pints of wild boar, hot pack")).toBeVisible();
+  const jar = house.get("select code from container order by number");
+
+  // What is in the jar, and all the way back.
+  await page.goto(`${empty.url}/c/${jar}`);
+  await expect(page.getByText(new RegExp(`broth of lot ${broth}, 0\\.5 qt in all`))).toBeVisible();
+  await expect(page.locator("main")).toContainText(bones);
+  // A doubt about the bones stops the jar.
+  await house.done(`/cold/${bones}`, { intent: "hold", kind: "doubt", condition: "They smelled" });
+  await page.goto(`${empty.url}/c/${jar}`);
+  await expect(page.getByText(/They smelled/).first()).toBeVisible();
+  expect(
+    (
+      await house.pack(meat, {
+        method: "hot",
+        liquid: "broth",
+        broth: house.get("select id from lot where form = 'broth'"),
+      })
+    ).words,
+  ).toContain("on hold");
+});
+
+test("a recipe as people write it: half of it, for ten pints, kept, opened, renamed, filled, put away", async ({
+  page,
+  own,
+}) => {
+  await page.goto(`${own.url}/plan/dishes`);
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
+  const lines = page.getByLabel("What goes in, a line each");
+  await lines.fill("4 lb boar\n2 onions\n5 cups broth\n1 tsp cloves");
+  const scale = page.getByLabel("Make more or less of it");
+  await scale.fill("twice");
+  await press(page, "Change the lines");
+  await expect(page.getByText(/Write a number like ½ or 2/)).toBeVisible();
+  await expect(scale).toHaveValue("twice");
+  await scale.fill("1/2");
+  await press(page, "Change the lines");
+  await expect(lines).toHaveValue("2 lb boar\n1 onion\n2.5 cups broth\n½ tsp cloves");
+  await scale.fill("for 10 pints");
+  await press(page, "Change the lines");
+  await expect(page.getByRole("listitem").filter({ hasText: /^10 pints,/ })).toBeVisible();
+  await page.getByLabel("Keep it as").fill("Hollow stew");
+  await press(page, "Keep the recipe");
+  await expect(page.getByRole("heading", { level: 1, name: "Hollow stew" })).toBeVisible();
+  const written = await lines.inputValue();
+  expect(written).toMatch(/boar\n.* onions\n.* broth\n.* tsp cloves/);
+
+  // Renamed, and the same lines again after a reload.
+  await page.getByLabel("Keep it as").fill("Valley stew");
+  await press(page, "Keep the changes");
+  await expect(page.getByRole("heading", { level: 1, name: "Valley stew" })).toBeVisible();
+  await page.reload();
+  await expect(lines).toHaveValue(written);
+
+  // To the bench: each jar by the recipe, its broth by its name.
+  const from = page.getByLabel("Its meat comes from");
+  const hams = await from.locator("option", { hasText: "Hams of wild boar" }).getAttribute("value");
+  await from.selectOption(hams);
+  await press(page, "Accept this common practice");
+  await expect(page.getByRole("button", { name: "Accept this common practice" })).toHaveCount(0);
+  await page.getByLabel("How many").fill("2");
+  await press(page, "To the packing bench");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("1 of 2");
+  const each = page.getByRole("region", { name: "What goes into each pint" });
+  for (const what of ["boar", "onion", "broth"]) await expect(each).toContainText(what);
+  await press(page, "Filled and lidded");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("2 of 2");
+  const code = await page
+    .getByText(/Write on lid 1:/)
+    .locator(".code")
+    .innerText();
+
+  // While it is filled the recipe stays what it is.
+  await page.goto(`${own.url}/plan/dishes`);
+  const kept = page.getByRole("listitem").filter({ hasText: "Valley stew" });
+  await kept.getByRole("button", { name: "Put it away" }).click();
+  await expect(page.getByText(/A load of Valley stew is on the bench/)).toBeVisible();
+
+  // The jar says what went into it.
+  await page.goto(`${own.url}/c/${code}`);
+  await expect(page.getByText("A mixed dish: Valley stew.")).toBeVisible();
+  await expect(
+    page.getByText(/In each: .*boar, .*broth, .*onion|In each: .*boar, .*onion.*, .*broth/),
+  ).toBeVisible();
+});
+
+test("extra minutes of the household's own, and what was begun at Fire stays through the check and a reload", async ({
+  page,
+  own,
+}) => {
+  await page.goto(`${own.url}/household`);
+  await page.getByLabel("Extra minutes for every load").fill("61");
+  await press(page, "Keep these");
+  await expect(page.getByText("Add from 0 to 60 whole minutes.")).toBeVisible();
+  await page.getByLabel("Extra minutes for every load").fill("5");
+  await press(page, "Keep these");
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.goto(`${own.url}/plan`);
+  await expect(page.getByText("75 + 5 = 80 min (your choice)").first()).toBeVisible();
+  await page.goto(`${own.url}/plan/day`);
+  await expect(page.getByText(/75 \+ 5 = 80 min \(your choice\)/).first()).toBeVisible();
+
+  await page.goto(`${own.url}/fire`);
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
+  // Nothing is chosen for anybody; the household's minutes stand there.
+  await expect(page.getByRole("checkbox", { checked: true })).toHaveCount(0);
+  await expect(page.getByLabel("Extra minutes")).toHaveValue("5");
+  await expect(page.getByText("Choose what goes in together, and in which canner.")).toBeVisible();
+  await page.getByRole("checkbox", { name: /wide-mouth pints/ }).check();
+  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await page.getByLabel("Extra minutes").fill("7");
+  await page.getByRole("link", { name: "Check the equipment first" }).click();
+  await expect(page.getByText(/75 \+ 7 = 82 min \(your choice\)/)).toBeVisible();
+  await press(page, "Sound");
+  await press(page, "Sound");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^2 of \d+ looked at$/);
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^2 of \d+ looked at$/);
+  await page.getByRole("link", { name: "Back to Fire" }).click();
+  await expect(page.getByLabel("Extra minutes")).toHaveValue("7");
+  await expect(page.getByRole("checkbox", { name: /wide-mouth pints/ })).toBeChecked();
+  await expect(page.getByLabel("In which canner").locator("option:checked")).toContainText("Small canner");
+});
+
+test("a load that was given up is packed anew whole with one press", async ({ page, empty }) => {
+  const house = await new Forms(empty).settle();
+  await house.testGauge("0");
+  const lot = await house.lot("wild-boar", "Shoulder", "9 lb");
+  await house.pack(lot, { count: "4", massKg: "4 lb" });
+  const code = await house.load();
+  await house.stove(code, [
+    [0, "heat-on"],
+    [12, "steam-steady"],
+  ]);
+  await house.send(`/fire/${code}`, { type: "abort", reason: "The gas ran out" });
+  await page.goto(`${empty.url}/rest`);
+  const all = page.getByRole("region", { name: `All of run ${code}` });
+  await expect(all).toContainText(`All 4 of run ${code}: not processed.`);
+  await all.getByRole("button", { name: "Pack them all anew" }).click();
+  await expect(page.getByText("Packed anew, 4.")).toBeVisible();
+  await expect(all).toHaveCount(0);
+  await page.goto(`${empty.url}/fire`);
+  await expect(page.getByText(/4 pints of wild boar, raw pack/).first()).toBeVisible();
+});
