@@ -206,11 +206,25 @@ export function Disposal({ open = false, how = "closed" }: { open?: boolean; how
 }
 
 /** What was promised for containers that did not seal, with the hour of each. */
-export function PromisedPart({ waiting, zone }: { zone: string; waiting: Data["promised"] }) {
+export function PromisedPart({
+  waiting,
+  anew,
+  zone,
+}: {
+  zone: string;
+  waiting: Data["promised"];
+  anew: Data["anew"];
+}) {
   const now = useNow();
   if (waiting.length === 0) return null;
   return (
     <Part title="Promised" className="mb-10">
+      {anew.map((p) => (
+        <p key={p.code} className="mb-3">
+          Pack <Code>{p.code}</Code>, packed anew. Write on the new lids, in the order they stand:{" "}
+          <span className="code font-bold">{p.containers.join(", ")}</span>
+        </p>
+      ))}
       <ul>
         {waiting.map((c) => {
           const late = c.dispositionDue !== null && now > c.dispositionDue;

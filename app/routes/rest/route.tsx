@@ -13,6 +13,7 @@ import {
   restingRuns,
   undecided,
 } from "#store/rest";
+import { containersOfPack, packsWaiting } from "#store/pack";
 import { Notice, problemOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
@@ -29,6 +30,7 @@ import { Towel } from "./towel";
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
+  const promised = pendingDispositions(larder);
   const withKey = <T extends object>(c: T) => ({ ...c, key: formKey() });
   return {
     zone: household.zone,
@@ -51,7 +53,11 @@ export function loader({ request, context }: Route.LoaderArgs) {
       species: u.run.packs.find((p) => p.id === u.container.packId)?.species ?? [],
     })),
     allKey: formKey(),
-    promised: pendingDispositions(larder).map(withKey),
+    // Packs that meat of theirs went into and that wait for a canner, with what is to be written on the lids.
+    anew: packsWaiting(larder)
+      .filter((p) => promised.some((c) => c.repackedIn === p.code))
+      .map((p) => ({ code: p.code, containers: containersOfPack(larder, p.id).map((c) => c.code) })),
+    promised: promised.map(withKey),
     causes: sealCauses(home),
   };
 }
@@ -110,7 +116,6 @@ export { stayWhenLost as shouldRevalidate } from "../places/stay";
 export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
   const { resting, open, promised: waiting, causes, zone } = loaderData;
   const problem = problemOf(actionData?.result);
-  const { anew } = (actionData as { all?: { anew: string[] } } | undefined)?.all ?? { anew: [] };
   return (
     <Page
       title="Rest"
@@ -122,18 +127,11 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
           {problem}
         </Notice>
       )}
-      {anew.length > 0 && (
-        <Notice tone="good" className="mb-5">
-          <b>Packed anew, {anew.length}.</b> Write on the new lids, in the order they stand:{" "}
-          <span className="code font-bold">{anew.join(", ")}</span>. They wait for a canner at{" "}
-          <Link to="/fire">Fire</Link>.
-        </Notice>
-      )}
       <Deciding open={open} zone={zone} allKey={loaderData.allKey} />
       {resting.map((r) => (
         <Towel key={r.code} run={r} zone={zone} />
       ))}
-      <PromisedPart waiting={waiting} zone={zone} />
+      <PromisedPart waiting={waiting} anew={loaderData.anew} zone={zone} />
       {resting.length === 0 && open.length === 0 && (
         <Empty
           drawing={<ContainerGlyph shape={shapeOf("jar-pint")} state="resting" scale={0.7} label="" />}
