@@ -11,7 +11,7 @@ import {
   type ProductKey,
 } from "../schedule/index.ts";
 import { usableMl, type Liquid } from "../pack/index.ts";
-import { ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
+import { ingredientKind, isBroth, isOfFish, type IngredientKind, type Role } from "./ingredient.ts";
 
 export const DISHES = ["stew", "soup", "chilli", "broth"] as const;
 export type Dish = (typeof DISHES)[number];
@@ -73,9 +73,10 @@ export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAns
     refusals.push({ ingredient: null, reason: "Nothing is in it yet.", instead: ["Add what goes in."] });
   else if (refusals.length === 0) refusals.push(...wholeRefusal(dish, each));
   if (refusals.length > 0) return { product: null, refusals, why: [], each };
-  const product = rowOf(dish, has("fish"));
+  const fish = has("fish") || each.some((i) => isOfFish(i.name));
+  const product = rowOf(dish, fish);
   const why = [`Processed as “${productName(product)}”.`];
-  if (has("fish"))
+  if (fish)
     why.push("Any fish or shellfish makes the whole of it the seafood row, the longest of the soups.");
   if (product === "stewed-meat") why.push("The meat is the slowest part, so its own time governs all of it.");
   if (product === "broth") why.push("Clear broth only: strained, and the fat lifted off.");
@@ -124,6 +125,12 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
   const about = (reason: string, ...instead: string[]): DishRefusal[] => [
     { ingredient: null, reason, instead },
   ];
+  if (dish === "broth" && each.some((i) => isOfFish(i.name)))
+    return about(
+      "There is no tested process for fish stock by itself: the broth row is for meat and birds.",
+      "Freeze it.",
+      "Make it a soup: half solids, half liquid.",
+    );
   if (dish === "broth" && solids.length > 0)
     return about(
       "Broth is canned clear: with solids in it, it is a soup and takes a soup's time.",
@@ -136,14 +143,14 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
     );
   if (dish !== "broth" && !has("meat") && !has("bird") && !has("fish") && !has("beans") && !has("vegetable"))
     return about("There is only liquid in it.", "Call it broth.");
-  if (dish === "chilli" && has("fish"))
+  if (dish === "chilli" && (has("fish") || each.some((i) => isOfFish(i.name))))
     return about("There is no tested process for chilli with fish.", "Make it a soup with fish.");
   if (dish === "chilli" && !(has("meat") && has("beans")))
     return about(
       "The chilli row is for meat with beans and tomato; this lacks the meat or the beans.",
       "Call it a stew or a soup.",
     );
-  if (dish === "stew" && has("fish"))
+  if (dish === "stew" && (has("fish") || each.some((i) => isOfFish(i.name))))
     return about("There is no tested process for a fish stew.", "Make it a soup: half solids, half liquid.");
   if (dish === "stew" && !has("meat") && !has("bird"))
     return about("A stew's time is its meat's, and there is no meat in it.", "Call it a soup.");
@@ -305,11 +312,6 @@ export function jarOfDish(
 
 /** Litres of the whole dish, with what is added to the pot. */
 const potLitres = (share: DishShare) => share.jars * share.litresEach + share.leftLitres;
-
-/** Returns whether a liquid is a broth, by what it is called. */
-export function isBroth(name: string): boolean {
-  return /broth|stock|bouillon/i.test(name);
-}
 
 /** Returns what a dish is covered with, by the most of its liquids. */
 export function liquidOfDish(answer: DishAnswer): Liquid {

@@ -4,7 +4,6 @@ export {
   dishRow,
   scaleDish,
   divideDish,
-  isBroth,
   jarOfDish,
   liquidPart,
   liquidOfDish,
@@ -18,6 +17,14 @@ export {
   type JarPart,
   type Known,
 } from "./dish.ts";
-export { INGREDIENTS, ROLES, ingredientKind, type IngredientKind, type Role } from "./ingredient.ts";
+export {
+  INGREDIENTS,
+  ROLES,
+  ingredientKind,
+  isBroth,
+  isOfFish,
+  type IngredientKind,
+  type Role,
+} from "./ingredient.ts";
 export { readIngredient, readIngredients } from "./read.ts";
 export { readScale, scaleLine, scaleToJars, type Scale } from "./scale.ts";

@@ -106,6 +106,33 @@ export const INGREDIENTS: readonly IngredientKind[] = [
   refused("butter", "butter", "margarine", "ghee", "oil", "shortening", "dripping"),
   refused("stuffing", "stuffing"),
   refused("pate", "pâté", "pate", "purée", "puree", "liver paste"),
+  refused(
+    "mashed",
+    "mashed",
+    "mash",
+    "refried",
+    "hummus",
+    "potato flake",
+    "instant potato",
+    "potato powder",
+    "puréed",
+    "pureed",
+  ),
+  refused(
+    "cured",
+    "cured",
+    "corned",
+    "ham hock",
+    "smoked ham",
+    "smoked sausage",
+    "pastrami",
+    "prosciutto",
+    "pancetta",
+    "chorizo",
+    "pepperoni",
+    "frankfurter",
+    "hot dog",
+  ),
   refused("fatty", "bacon", "lard", "suet", "tallow", "pork belly"),
   refused("jerky", "jerky", "biltong", "salami"),
   refused("eggs", "egg", "mayonnaise", "mayo"),
@@ -136,7 +163,7 @@ export const INGREDIENTS: readonly IngredientKind[] = [
     "prague powder",
     "instacure",
   ),
-  plain("liquid", "broth", "stock", "water", "tomato juice", "wine", "beer", "cider"),
+  plain("liquid", "broth", "stock", "bouillon", "water", "tomato juice", "wine", "beer", "cider"),
   plain(
     "fish",
     "fish",
@@ -237,6 +264,18 @@ export const INGREDIENTS: readonly IngredientKind[] = [
   ),
 ];
 
+/** Returns whether a liquid is a broth, by what it is called. */
+export function isBroth(name: string): boolean {
+  return /\b(?:broth|stock|bouillon)\b/i.test(name);
+}
+
+const OF_FISH = /\b(?:fish|seafood|clam|crab|shrimp|prawn|lobster|oyster|mussel|dashi)/i;
+
+/** Returns whether a liquid was made of fish or shellfish, by what it is called. */
+export function isOfFish(name: string): boolean {
+  return isBroth(name) && OF_FISH.test(name);
+}
+
 /**
  * Returns what an ingredient is, by its name; null when it is not known. What may not be canned is found first.
  *
@@ -258,5 +297,7 @@ export function ingredientKind(name: string): IngredientKind | null {
   const bad = found.find(
     (f) => f.kind.role === "refused" && !(longest!.name !== f.name && longest!.name.includes(f.name)),
   );
-  return (bad ?? longest)?.kind ?? null;
+  // Chicken stock is stock.
+  const poured = isBroth(name) ? found.find((f) => f.kind.role === "liquid") : undefined;
+  return (bad ?? poured ?? longest)?.kind ?? null;
 }

@@ -47,6 +47,16 @@ export const REFUSALS: readonly Refusal[] = [
     ["Freeze it.", "Can the meat in pieces with liquid and mash it when serving."],
   ),
   food(
+    "mashed",
+    "Mashed or puréed vegetables and beans",
+    "They pack solid, and the middle heats too slowly for any tested time.",
+    ["Can them in cubes, or whole, and mash them when serving."],
+  ),
+  food("cured", "Cured meat", "There is no tested process for meat that was cured.", [
+    "Freeze it.",
+    "Can the dish without it and add it when serving.",
+  ]),
+  food(
     "fatty",
     "Heavily fatty meat",
     "Melted fat climbs, gets under the lid and breaks the seal, and slows the heat.",
