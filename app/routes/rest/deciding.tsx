@@ -222,7 +222,13 @@ export function PromisedPart({
       {anew.map((p) => (
         <p key={p.code} className="mb-3">
           Pack <Code>{p.code}</Code>, packed anew. Write on the new lids, in the order they stand:{" "}
-          <span className="code font-bold">{p.containers.join(", ")}</span>
+          <span className="flex flex-wrap gap-x-4 text-[1.15rem]">
+            {p.containers.map((c) => (
+              <span key={c} className="code font-bold">
+                {c}
+              </span>
+            ))}
+          </span>
         </p>
       ))}
       <ul>
