@@ -186,3 +186,28 @@ test("a load that was given up is packed anew whole with one press", async ({ pa
   await page.goto(`${empty.url}/fire`);
   await expect(page.getByText(/4 pints of wild boar, raw pack/).first()).toBeVisible();
 });
+
+test("stock of fish has no process by itself, and goes over no meat", async ({ page, empty }) => {
+  const house = await new Forms(empty).settle();
+  const meat = await house.lot("wild-boar", "Shoulder", "9 lb");
+  await house.lot("lake-trout", "Sides", "4 lb");
+  await house.done("/table", {
+    harvestId: house.get("select id from harvest where species = 'lake-trout'"),
+    part: "Frames",
+    form: "bones",
+    inKg: "2 lb",
+    confirmed: "yes",
+  });
+  const bones = house.get("select code from lot where form = 'bones'");
+  await house.done(`/cold/${bones}`, { intent: "broth", bonesKg: "2 lb", litres: "2 qt" });
+  const broth = house.get("select id from lot where form = 'broth'");
+  await page.goto(`${empty.url}/pack?lot=${broth}`);
+  await expect(page.getByText("No tested process for this lot")).toBeVisible();
+  await page.goto(`${empty.url}/pack?lot=${meat}`);
+  await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
+  await page.getByRole("radio", { name: /^hot/ }).check();
+  await page.getByRole("radio", { name: "broth", exact: true }).check();
+  await page.getByRole("radio", { name: /Broth of lake trout/ }).check();
+  await press(page, /^Number \d+ jars$/);
+  await expect(page.getByText(/Fish stock makes it food with fish/)).toBeVisible();
+});

@@ -1,8 +1,14 @@
-import { brothLots } from "#store/pack";
+import { brothLots, isOfFishLot } from "#store/pack";
 import { lotAmount } from "../words/lot";
 import { speciesWords } from "../words/load";
 import { clockTime, longDay } from "../words/time";
 import { type Home } from "./context";
+
+/** Broth that may be poured now, as a planned load takes it. */
+export const brothsOf = ({
+  larder,
+}: Pick<Home, "larder">): { id: string; leftKg: number; ofFish: boolean }[] =>
+  brothLots(larder).map((l) => ({ id: l.id, leftKg: l.leftKg, ofFish: isOfFishLot(l) }));
 
 /** Broth of the household's own as it is offered where food is covered. */
 export interface BrothChoice {

@@ -16,12 +16,13 @@ const liquidOf = ({ product, pack }: { product: ProductKey; pack: PackMethod }):
 function brothOf(
   jar: DishJar,
   count: number,
-  broths: readonly { id: string; leftKg: number }[],
+  broths: readonly { id: string; leftKg: number; ofFish: boolean }[],
+  seafood: boolean,
   taken: Map<string, number>,
 ): Pick<BenchPartInput, "liquidLotId" | "liquidName"> {
   const poured = jar.liquids.filter((l) => isBroth(l.name));
   const kg = poured.reduce((sum, l) => sum + l.amount, 0) * count * LIQUID_KG_L;
-  const own = broths.find((b) => b.leftKg - (taken.get(b.id) ?? 0) >= kg);
+  const own = broths.find((b) => (seafood || !b.ofFish) && b.leftKg - (taken.get(b.id) ?? 0) >= kg);
   if (!own) return { liquidLotId: null, liquidName: poured[0]?.name ?? "Broth" };
   taken.set(own.id, (taken.get(own.id) ?? 0) + kg);
   return { liquidLotId: own.id, liquidName: null };
@@ -40,7 +41,7 @@ export function benchPartsOf(
   /** the recipe a lot goes into; null for a plain pack */
   recipeOf: (lotId: string) => Recipe | null,
   /** broth of the household's own, the one to be used first before the others */
-  broths: readonly { id: string; leftKg: number }[] = [],
+  broths: readonly { id: string; leftKg: number; ofFish: boolean }[] = [],
 ): BenchPartInput[] {
   const taken = new Map<string, number>();
   return load.parts.map((p) => {
@@ -65,7 +66,9 @@ export function benchPartsOf(
       planned: p.count,
       kgEach: p.kgEach,
       liquid,
-      ...(liquid === "broth" && ofDish && brothOf(ofDish, p.count, broths, taken)),
+      ...(liquid === "broth" &&
+        ofDish &&
+        brothOf(ofDish, p.count, broths, p.product === "soup-seafood", taken)),
       saltTsp: isCan(container) ? 0 : saltTspPint * mostSaltTsp(container),
       headspaceIn: asked.outcome !== "none" ? asked.headspaceIn : 1,
       reusedLids: false,

@@ -170,7 +170,7 @@ describe("a pack", () => {
 
   test("broth that covers food is known: from a lot that holds enough, or bought, by its name", () => {
     const hot = { method: "hot", liquid: "broth" } as const;
-    const lot = { from: "lot", code: "KKK-K", form: "broth", neededKg: 2, leftKg: 2 } as const;
+    const lot = { from: "lot", code: "KKK-K", form: "broth", ofFish: false, neededKg: 2, leftKg: 2 } as const;
     const at = (broth: PackToFill["broth"]) => why({ ...hot, broth });
     expect(at(null)).toMatchObject({ field: "broth", ask: false });
     expect(why(hot)).toMatchObject({ field: "broth" });
@@ -181,6 +181,21 @@ describe("a pack", () => {
     // Thickened with cream or flour it would heat too slowly, whatever it is called.
     for (const name of ["cream", "flour", "noodles"])
       expect(at({ from: "bought", name }), name).toMatchObject({ field: "broth", ask: false });
+    // Fish in it takes the longer time of fish.
+    expect(at({ ...lot, ofFish: true })?.message).toMatch(/^Fish stock/);
+    expect(at({ from: "bought", name: "Shrimp stock" })).toMatchObject({ field: "broth", ask: false });
+    expect(
+      why(
+        { product: "tuna", method: "hot", liquid: "broth", broth: { ...lot, ofFish: true } },
+        { ...trout, group: "tuna" },
+      ),
+    ).toBeNull();
+    // The broth row is for meat and poultry stock.
+    for (const form of ["broth", "bones"] as const)
+      expect(why({ product: "broth", method: "hot", liquid: "none" }, { ...trout, form })).toMatchObject({
+        field: "product",
+        ask: false,
+      });
     // Broth that is canned by itself is covered with nothing.
     expect(why({ product: "broth", method: "hot", liquid: "broth" }, { ...deer, form: "broth" })).toBeNull();
   });

@@ -23,7 +23,7 @@ import {
   type ProductKey,
   type ScheduledProcess,
 } from "../schedule/index.ts";
-import { ingredientKind } from "../recipe/index.ts";
+import { ingredientKind, isOfFish } from "../recipe/index.ts";
 import { productsFor, type LotForm, type SpeciesGroup } from "../species/index.ts";
 import { SCALE_SLACK_KG, type Treatment } from "../lot/index.ts";
 import { whyNotAdded } from "./addition.ts";
@@ -58,7 +58,7 @@ export interface PackToFill {
 
 /** Where the broth that covers food comes from: a lot of the household's, or bought, by name. */
 export type BrothFrom =
-  | { from: "lot"; code: string; form: LotForm; neededKg: number; leftKg: number }
+  | { from: "lot"; code: string; form: LotForm; ofFish: boolean; neededKg: number; leftKg: number }
   | { from: "bought"; name: string };
 
 /** A mixed dish, as its recipe shares it out into such containers. */
@@ -133,8 +133,9 @@ const JARS_DIFFER = 1.15;
  * by the form, the packing bench, the plan, reprocessing and programs.
  *
  * Refused: a row that is not for this food, and parts that may not be canned; a dish's row without its recipe, without
- * its liquid; broth nobody can name, or more than there is; a dish with more meat than the recipe has for one; cooked food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted; a
- * condition nobody confirmed; salt or seasoning past flavor; a used end. `ask` is true for what may be confirmed
+ * its liquid, or with more meat than the recipe has for one; broth nobody can name, of fish on meat, or more than there is;
+ * cooked food as a raw pack; a hot pack without liquid; more than the containers can hold; common practice nobody accepted;
+ * a condition nobody confirmed; salt or seasoning past flavor; a used end. `ask` is true for what may be confirmed
  * instead: an odd weight.
  *
  * Sources: USDA 2015, from memory; limits of weight are common practice, no source.
@@ -157,7 +158,9 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
   if (pack.dish && pack.liquid === "none" && pack.product !== "broth")
     return no("liquid", "A mixed dish goes in with its liquid: choose water, broth or tomato juice.");
   const broth =
-    pack.liquid === "broth" && pack.product !== "broth" ? whyNotBroth(pack.broth, home.writing) : null;
+    pack.liquid === "broth" && pack.product !== "broth"
+      ? whyNotBroth(pack.broth, pack.product, home.writing)
+      : null;
   if (broth) return no("broth", broth);
   const most = mostSaltTsp(pack.container);
   if (!(pack.saltTspEach >= 0 && pack.saltTspEach <= most))
@@ -178,8 +181,15 @@ export function whyNotPack(pack: PackToFill, lot: FoodOfLot, home: PackingHouseh
 }
 
 /** What covers food goes wherever the food goes: a jar is recalled by its broth too, and so it is said which broth. */
-function whyNotBroth(broth: BrothFrom | null | undefined, { units }: Writing): string | null {
+function whyNotBroth(
+  broth: BrothFrom | null | undefined,
+  product: ProductKey,
+  { units }: Writing,
+): string | null {
   if (!broth) return "Say which broth: a lot of yours, or what was bought, by its name.";
+  const ofFish = broth.from === "lot" ? broth.ofFish : isOfFish(broth.name);
+  if (ofFish && !isFishRow(product) && product !== "soup-seafood")
+    return "Fish stock makes it food with fish, which takes longer than this process. Choose another broth, or water.";
   if (broth.from === "bought") {
     const kind = ingredientKind(broth.name);
     if (!kind?.refusal) return null;

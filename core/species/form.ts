@@ -62,7 +62,8 @@ export function partsOf(group: SpeciesGroup): string[] {
  * Source: USDA 2015, from memory.
  */
 export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
-  if (form === "bones" || form === "broth") return ["broth"];
+  // The row is for meat and poultry stock (USDA 2015, from memory): that of fish has none.
+  if (form === "bones" || form === "broth") return group === "fish" || group === "tuna" ? [] : ["broth"];
   if (form === "roast") return [];
   switch (group) {
     case "red-meat":

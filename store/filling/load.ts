@@ -52,8 +52,14 @@ export function openBench(
   return once(larder, write, "bench.open", () => {
     if (input.parts.length === 0) throw new Refused({ "": "There is nothing in this load." });
     if (input.cannerId) getCanner(larder, input.cannerId);
-    for (const part of input.parts)
+    for (const part of input.parts) {
+      const others = (part.also ?? []).reduce((sum, a) => sum + a.kgEach, 0);
+      if (others > 0 && !(others < part.kgEach))
+        throw new Refused({
+          alsoKg: "That is all of the meat in them. The weight packed is of both lots together.",
+        });
       permitPack(larder, askedOf(part, part.planned, null), getLot(larder, part.lotId));
+    }
     const id = uuid();
     const work: BenchWork = {
       parts: fillingOrder(input.parts).map((p) => ({ ...p, done: false })),

@@ -7,5 +7,13 @@ export {
   type GivenByOffice,
   type PackAsked,
 } from "./permit.ts";
-export { brothLots, ingredientsOf, isFromLot, litresEach, pourBroth, type LiquidSaid } from "./liquid.ts";
+export {
+  brothLots,
+  ingredientsOf,
+  isFromLot,
+  isOfFishLot,
+  litresEach,
+  pourBroth,
+  type LiquidSaid,
+} from "./liquid.ts";
 export { insertContainer, insertPack } from "./insert.ts";

@@ -3,6 +3,7 @@ import { type BrothFrom } from "#core/guard";
 import { LIQUID_KG_L, liquidLitres, type JarIngredient } from "#core/pack";
 import { isBroth, type DishJar } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "#core/schedule";
+import { groupOf } from "#core/species";
 import { getLot, lotsInStock, type Lot } from "#store/lot";
 import { jarOfRecipe } from "#store/recipe";
 
@@ -60,8 +61,10 @@ export const isFromLot = (said: LiquidSaid): said is LiquidSaid & { liquidLotId:
 export function brothFrom(larder: Larder, said: LiquidSaid, count: number): BrothFrom | null {
   if (said.liquid !== "broth") return null;
   if (isFromLot(said)) {
-    const { code, form, leftKg } = getLot(larder, said.liquidLotId);
-    return { from: "lot", code, form, leftKg, neededKg: litresEach(larder, said) * count * LIQUID_KG_L };
+    const lot = getLot(larder, said.liquidLotId);
+    const { code, form, leftKg } = lot;
+    const neededKg = litresEach(larder, said) * count * LIQUID_KG_L;
+    return { from: "lot", code, form, ofFish: isOfFishLot(lot), leftKg, neededKg };
   }
   const name = said.liquidName?.trim();
   return name ? { from: "bought", name } : null;
@@ -81,6 +84,10 @@ export function pourBroth(larder: Larder, packId: string, lotId: string, litres:
       .prepare("insert into pack_lot (pack_id, lot_id, mass_kg, as_liquid) values (?, ?, ?, 1)")
       .run(packId, lotId, massKg);
 }
+
+/** Returns whether any of a lot is fish. */
+export const isOfFishLot = ({ species }: Pick<Lot, "species">): boolean =>
+  species.some((s) => ["fish", "tuna"].includes(groupOf([s])));
 
 /** Returns the lots of broth that may be poured now, the one to be used first before the others. */
 export function brothLots(larder: Larder): Lot[] {

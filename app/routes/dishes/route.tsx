@@ -8,7 +8,6 @@ import { Refused } from "#store/db";
 import { openBench } from "#store/filling";
 import { writingOf } from "#store/household";
 import { lotsInStock } from "#store/lot";
-import { brothLots } from "#store/pack";
 import { archiveRecipe, changeRecipe, getRecipe, listRecipes, recipeToCan, saveRecipe } from "#store/recipe";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
@@ -17,6 +16,7 @@ import { Page, Part } from "#ui/page";
 import { keptUntilTaken } from "../../outbox";
 import { acceptedWords } from "../../server/accepted";
 import { atHome } from "../../server/context";
+import { brothsOf } from "../../server/broth";
 import { benchPartsOf } from "../../server/filling";
 import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { DISH_NAMES, JARS, type LoadedRecipe } from "./data";
@@ -67,7 +67,8 @@ const fill = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const home = atHome(context, request);
+  const { larder, household, me } = home;
   const putAway = () =>
     submit(request, away, (v) => {
       archiveRecipe(larder, writeBy(me, v.key), v.recipe, v.intent === "away");
@@ -109,7 +110,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         const { id } = openBench(larder, writeBy(me, v.key), {
           cannerId: null,
           layers: [],
-          parts: benchPartsOf({ parts: [part] }, 0, household.altitudeM, () => recipe, brothLots(larder)),
+          parts: benchPartsOf({ parts: [part] }, 0, household.altitudeM, () => recipe, brothsOf(home)),
         });
         return redirect(`/pack/${id}`);
       }),

@@ -14,7 +14,7 @@ import {
   type ContainerKey,
   type Mouth,
 } from "#core/schedule";
-import { groupOf, productsFor } from "#core/species";
+import { FORM_NAMES, groupOf, productsFor } from "#core/species";
 import { Refused } from "#store/db";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
@@ -22,7 +22,7 @@ import { getLot, lotsInStock } from "#store/lot";
 import { containersOfPack, makePack, packsWaiting, recordedFills, processFor, unpack } from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
-import { OneTap } from "#ui/form";
+import { Notice, OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
@@ -304,7 +304,15 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
           </ul>
         </Part>
       )}
-      {lot ? (
+      {lot && loaderData.products.length === 0 ? (
+        <Notice tone="stop">
+          <p className="text-[1.2rem] font-[650]">No tested process for this lot</p>
+          <p>
+            {FORM_NAMES[lot.form]} of {speciesWords(lot.species)} has no process by itself. Freeze it, eat it
+            fresh, or choose another lot.
+          </p>
+        </Notice>
+      ) : lot ? (
         <PackForm key={loaderData.key} data={loaderData} lot={lot} result={actionData?.result} />
       ) : (
         <Empty

@@ -5,9 +5,9 @@ import { openBench } from "#store/filling";
 import { Refused } from "#store/db";
 import { closePlan, storeWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
-import { brothLots } from "#store/pack";
 import { listRecipes } from "#store/recipe";
 import { atHome } from "../../server/context";
+import { brothsOf } from "../../server/broth";
 import { benchPartsOf } from "../../server/filling";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
 import { planning } from "../../server/planning";
@@ -63,7 +63,7 @@ export async function action({ request, context }: Route.ActionArgs) {
                 const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
                 return recipes.find((r) => r.id === recipeId) ?? null;
               },
-              brothLots(larder),
+              brothsOf(home),
             ),
             layers: load.layers,
           });
