@@ -19,6 +19,8 @@ let begun = false;
 /** The page is about to be loaded anew only to see what was done elsewhere. */
 export function lookBegins(): void {
   begun = true;
+  // It is asked for at once, or not at all. What is loaded later is loaded for another reason.
+  setTimeout(() => (begun = false));
 }
 
 /** What the framework says of an answer that broke off. */
