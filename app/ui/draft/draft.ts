@@ -34,8 +34,7 @@ export function useDraft<T>(
     if (!was || !fits(was)) return;
     setValue({ ...first, ...was });
     setRestored(true);
-    // Only when something else is begun.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // Only when something else is begun: `first` and `fits` are new with every drawing.
   }, [key]);
   const change = useCallback(
     (next: Partial<T>) =>
