@@ -39,7 +39,8 @@ const change = (sql: string) => (db: Database.Database) => {
   expect(db.prepare(sql).run().changes, sql).toBeGreaterThan(0);
 };
 const onShelf = "(select id from container where moved = 'shelved' order by code limit 1)";
-const ended = "(select id from run where completed_at is not null and ended_at is not null order by code limit 1)";
+const ended =
+  "(select id from run where completed_at is not null and ended_at is not null order by code limit 1)";
 
 describe("damage to a file is found", () => {
   test.each<[string, string, RegExp]>([

@@ -40,7 +40,9 @@ test("what is kept beside the records is what the records say, after any history
         ),
       );
       // Meat packed anew weighs what it did in its old container, and is not taken from its lots again.
-      for (const r of all("select x.pack_id, sum(x.mass_kg) as kg from repacked x where x.as_liquid = 0 group by x.pack_id")) {
+      for (const r of all(
+        "select x.pack_id, sum(x.mass_kg) as kg from repacked x where x.as_liquid = 0 group by x.pack_id",
+      )) {
         const weighed = larder.sqlite
           .prepare("select sum(mass_kg) from container where pack_id = ? and emptied_at is null")
           .pluck()

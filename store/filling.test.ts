@@ -108,7 +108,10 @@ describe("filling a load, one container at a time", () => {
   });
   test("once it is packed it waits for the canner it was planned for, until it is loaded", () => {
     const t = testLarder();
-    const b = onBench(t, [part(t.lotId), part(t.lotId, { method: "hot", liquid: "broth", liquidName: "Beef broth" })]);
+    const b = onBench(t, [
+      part(t.lotId),
+      part(t.lotId, { method: "hot", liquid: "broth", liquidName: "Beef broth" }),
+    ]);
     b.fill(0.45, 0);
     b.fill(0.45, 1);
     packPints(t, 1);
@@ -145,7 +148,14 @@ describe("filling a load, one container at a time", () => {
   test("a mixed dish keeps its name on the pack; one without a recipe never gets to the bench", () => {
     const t = testLarder();
     const stew = (dish: string | null) =>
-      part(t.lotId, { product: "stewed-meat", method: "hot", liquid: "broth", liquidName: "Beef broth", dish, kgEach: 0.2 });
+      part(t.lotId, {
+        product: "stewed-meat",
+        method: "hot",
+        liquid: "broth",
+        liquidName: "Beef broth",
+        dish,
+        kgEach: 0.2,
+      });
     expect(fields(() => onBench(t, [stew("Boar stew")]))["product"]).toMatch(/no recipe called Boar stew/);
     expect(fields(() => onBench(t, [stew(null)]))["product"]).toMatch(/mixed dish/);
     saveRecipe(t.larder, t.write(), {
@@ -175,7 +185,10 @@ describe("filling a load, one container at a time", () => {
   });
   test("raw parts come before hot ones, whatever order they were planned in", () => {
     const t = testLarder();
-    const b = onBench(t, [part(t.lotId, { method: "hot", liquid: "broth", liquidName: "Beef broth" }), part(t.lotId)]);
+    const b = onBench(t, [
+      part(t.lotId, { method: "hot", liquid: "broth", liquidName: "Beef broth" }),
+      part(t.lotId),
+    ]);
     expect(b.now().parts.map((p) => p.method)).toEqual(["raw", "hot"]);
   });
   test("the same tap sent twice fills one", () => {

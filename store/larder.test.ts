@@ -24,9 +24,9 @@ describe("the file", () => {
     expect(t.larder.sqlite.pragma("foreign_keys", { simple: true })).toBe(1);
     expect(t.larder.sqlite.pragma("journal_mode", { simple: true })).toBe("wal");
     expect(t.larder.sqlite.pragma("synchronous", { simple: true })).toBe(2);
-    expect(() => t.larder.sqlite.prepare("insert into pack_lot (pack_id, lot_id, mass_kg) values ('no', 'no', 1)").run()).toThrow(
-      /FOREIGN KEY/,
-    );
+    expect(() =>
+      t.larder.sqlite.prepare("insert into pack_lot (pack_id, lot_id, mass_kg) values ('no', 'no', 1)").run(),
+    ).toThrow(/FOREIGN KEY/);
     expect(() => t.larder.sqlite.prepare("update lot set made_kg = -1").run()).toThrow(/CHECK/);
     expect(() => t.larder.sqlite.prepare("update lot set made_kg = 'heavy'").run()).toThrow(
       /cannot store TEXT/,

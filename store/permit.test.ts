@@ -53,7 +53,14 @@ describe("the store's one door for a pack", () => {
   });
   test("what an office gave is what the pack is held to", () => {
     const t = testLarder();
-    const given = { ...CANS, liquid: "broth", liquidName: "Beef broth", count: 2, massKg: null, office: OFFICE };
+    const given = {
+      ...CANS,
+      liquid: "broth",
+      liquidName: "Beef broth",
+      count: 2,
+      massKg: null,
+      office: OFFICE,
+    };
     expect(ask(t, given)).toMatchObject({ minutes: 99, pressurePsi: 11, fromOffice: true });
     expect(Object.keys(fields(() => ask(t, { ...given, office: null })))).toEqual(["container"]);
   });

@@ -474,7 +474,7 @@ test("weights of a pack and of its containers agree to the gram, weighed or not,
     { numRuns: Number(process.env.HISTORIES ?? 40) },
   );
   expect(mixed).toBeGreaterThan(5);
-});
+}, 600_000);
 
 test("a hold reaches exactly the jars that a walk over the bare tables reaches", () => {
   let reached = 0;
@@ -521,4 +521,4 @@ test("a hold reaches exactly the jars that a walk over the bare tables reaches",
     { numRuns: Number(process.env.HISTORIES ?? 20) },
   );
   expect(reached).toBeGreaterThan(5);
-});
+}, 600_000);
