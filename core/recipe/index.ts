@@ -27,4 +27,4 @@ export {
   type Role,
 } from "./ingredient.ts";
 export { readIngredient, readIngredients } from "./read.ts";
-export { readScale, scaleLine, scaleToJars, type Scale } from "./scale.ts";
+export { readScale, scaleLine, scaleToJars, writeIngredient, type Scale } from "./scale.ts";

@@ -8,6 +8,7 @@ import {
   readScale,
   scaleLine,
   scaleToJars,
+  writeIngredient,
 } from "./index.ts";
 import { type Writing } from "../quantity/index.ts";
 
@@ -76,6 +77,22 @@ describe("a line of a recipe made larger or smaller", () => {
       { numRuns: 400 },
     );
   });
+});
+
+test("an ingredient that was kept without its line reads back as that much, however little", () => {
+  for (const [name, amount, role] of [
+    ["cloves", 0.005, null],
+    ["Boar, cubed", 2.7, null],
+    ["broth", 2.8, null],
+    ["skirret", 0.3, "vegetable"],
+    ["salt", 0, null],
+  ] as const)
+    for (const how of [US, { units: "metric", decimal: "comma" }] as const) {
+      const back = readIngredient(writeIngredient({ name, amount, role }, how), how)!;
+      expect(back).toMatchObject({ name, role });
+      expect(back.amount).toBeCloseTo(amount, 2);
+      expect(back.amount > 0).toBe(amount > 0);
+    }
 });
 
 test("a dish made to fill so many jars fills them, and hardly more", () => {

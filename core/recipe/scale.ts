@@ -1,6 +1,7 @@
 import { formatFraction, parseNumber, type Writing } from "../quantity/index.ts";
 import { type ContainerKey, type Mouth } from "../schedule/index.ts";
-import { dishRow, divideDish, whyNotIn, type Dish } from "./dish.ts";
+import { dishRow, divideDish, whyNotIn, type Dish, type Ingredient } from "./dish.ts";
+import { ingredientKind } from "./ingredient.ts";
 import { readIngredient, readIngredients } from "./read.ts";
 
 /** How a dish is to be made larger or smaller: by a factor, or to fill so many jars. */
@@ -43,14 +44,22 @@ export function readScale(text: string, writing: Writing): Scale | null {
 export function scaleLine(line: string, factor: number, writing: Writing): string {
   const i = readIngredient(line, writing);
   if (!i || i.amount === 0) return line.trim();
-  const said = i.role ? ` (${i.role})` : "";
-  if (i.pieces !== undefined) {
-    const pieces = eighths(i.pieces * factor);
-    return `${formatFraction(pieces)} ${inNumber(i.name, pieces)}${said}`;
-  }
-  const amount = i.amount * factor;
-  const text = i.dimension === "volume" ? volume(amount, writing) : mass(amount, writing);
-  return `${text} ${i.name}${said}`;
+  if (i.pieces === undefined) return writeIngredient({ ...i, amount: i.amount * factor }, writing);
+  const pieces = eighths(i.pieces * factor);
+  return `${formatFraction(pieces)} ${inNumber(i.name, pieces)}${i.role ? ` (${i.role})` : ""}`;
+}
+
+/**
+ * Returns an ingredient as a line of a recipe that reads back as that much of it: by weight, a liquid by volume.
+ *
+ * @param writing how the household writes numbers and units
+ */
+export function writeIngredient({ name, amount, role, dimension }: Ingredient, writing: Writing): string {
+  const poured =
+    (dimension ?? (ingredientKind(name)?.role === "liquid" || role === "liquid" ? "volume" : "mass")) ===
+    "volume";
+  const text = amount === 0 ? "" : poured ? volume(amount, writing) : mass(amount, writing);
+  return `${text} ${name}${role ? ` (${role})` : ""}`.trim();
 }
 
 /** Amounts are written rounded: so often a little more is tried until the jars are full. */

@@ -1,10 +1,9 @@
 import { type SubmissionResult, useForm } from "@conform-to/react";
 import { useState } from "react";
-import { type UnitSystem } from "#core/quantity";
-import { DISHES, dishRow, readIngredients, type Dish } from "#core/recipe";
+import { type UnitSystem, type Writing } from "#core/quantity";
+import { DISHES, dishRow, readIngredients, writeIngredient, type Dish } from "#core/recipe";
 import { Button } from "#ui/button";
 import { among, FormErrors, keyFor, KeyedForm, PickField, resultOf, TextField } from "#ui/form";
-import { jarPartWords } from "../../words/pack";
 import { Answer } from "./answer";
 import { DISH_NAMES, type DishesData, type LoadedRecipe } from "./data";
 import { FillIt } from "./fill-it";
@@ -15,13 +14,8 @@ const EXAMPLE: Record<UnitSystem, string> = {
   metric: "2.7 kg boar, cubed\n0.9 kg carrots\n0.9 kg potatoes\n2.8 l broth\nsalt, thyme",
 };
 /** A recipe in the lines it was written in, or as it was kept before lines were. */
-const linesOf = ({ lines, ingredients }: LoadedRecipe, units: UnitSystem): string =>
-  lines ??
-  ingredients
-    .map((i) =>
-      `${i.amount > 0 ? jarPartWords({ ...i, role: dishRow("stew", [i]).each[0]!.role }, units) : ""} ${i.name}${i.role ? ` (${i.role})` : ""}`.trim(),
-    )
-    .join("\n");
+const linesOf = ({ lines, ingredients }: LoadedRecipe, writing: Writing): string =>
+  lines ?? ingredients.map((i) => writeIngredient(i, writing)).join("\n");
 
 /** The dish and how many jars: its lines, how much of it to make, and what then goes into each jar. */
 export function RecipeForm({ data, result }: { data: DishesData; result: SubmissionResult | undefined }) {
@@ -31,7 +25,7 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
     lastResult: resultOf(result, "keep"),
   });
   const typed = fields.ingredients.initialValue;
-  const [text, setText] = useState(typeof typed === "string" ? typed : open ? linesOf(open, units) : "");
+  const [text, setText] = useState(typeof typed === "string" ? typed : open ? linesOf(open, writing) : "");
   const [dish, setDish] = useState<Dish>(among(fields.dish.initialValue, DISHES) ?? open?.dish ?? "stew");
   const ingredients = readIngredients(text, writing);
   const answer = ingredients.length > 0 ? dishRow(dish, ingredients) : null;
