@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { addColdEntry } from "#store/cold";
 import { brothFromBones, cutLot, getLot, mergeLots, recordLotEvent, recutLot, splitLot } from "#store/lot";
 import { deviationsOfPacks } from "#store/deviation";
-import { freshLot, packPints, refusedFields as fields, testLarder } from "#store/testing";
+import { cut, freshLot, packPints, refusedFields as fields, testLarder } from "#store/testing";
 
 const HOUR = 60;
 const DAY = 24 * HOUR;
@@ -34,20 +34,7 @@ describe("days in the refrigerator, through everything that is done with a lot",
   });
   test("cutting a roast anew adds no days", () => {
     const t = testLarder();
-    const roast = cutLot(
-      t.larder,
-      t.write(),
-      {
-        harvestId: t.harvestId,
-        part: "Loin",
-        form: "roast",
-        inKg: 4,
-        outKg: 3,
-        trimKg: null,
-        kept: "fridge",
-      },
-      "us",
-    );
+    const roast = cut(t, { harvestId: t.harvestId, part: "Loin", form: "roast", inKg: 4, outKg: 3 });
     t.pass(4 * DAY);
     const cubes = recutLot(t.larder, t.write(), {
       lotId: roast.id,
@@ -61,20 +48,7 @@ describe("days in the refrigerator, through everything that is done with a lot",
   });
   test("broth from bones past their time is past it too", () => {
     const t = testLarder();
-    const bones = cutLot(
-      t.larder,
-      t.write(),
-      {
-        harvestId: t.harvestId,
-        part: "Bones",
-        form: "bones",
-        inKg: 3,
-        outKg: 3,
-        trimKg: null,
-        kept: "fridge",
-      },
-      "us",
-    );
+    const bones = cut(t, { harvestId: t.harvestId, part: "Bones", form: "bones", inKg: 3, outKg: 3 });
     t.pass(DAY);
     const good = brothFromBones(t.larder, t.write(), { lotId: bones.id, bonesKg: 1, litres: 2 });
     expect(getLot(t.larder, good.id).freshUntil).toBe(t.larder.now() + 4 * DAY * 60_000);

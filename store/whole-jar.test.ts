@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { inconsistencies } from "#store/db";
 import { closeBench, endPart, fillOne, getBench, openBench, takeOut } from "#store/filling";
 import { holdLot, recordHarvest } from "#store/harvest";
-import { brothFromBones, cutLot, getLot, recordLotEvent } from "#store/lot";
+import { brothFromBones, getLot, recordLotEvent } from "#store/lot";
 import { brothLots, CONTAINER_KG, getPack, recordedFills, unpack, type PackInput } from "#store/pack";
 import { containersSharing } from "#store/recall";
 import { archiveRecipe, changeRecipe, getRecipe, listRecipes, saveRecipe } from "#store/recipe";
@@ -12,6 +12,7 @@ import { onShelf } from "#store/shelf";
 import { fullGenealogy, traceGraph } from "#store/trace";
 import {
   benchPart as part,
+  cut,
   openTestRun,
   packPints,
   refusal,
@@ -44,20 +45,7 @@ function brew(t: TestLarder, litres = 3) {
     },
     "2026-11-20",
   );
-  const bones = cutLot(
-    t.larder,
-    t.write(),
-    {
-      harvestId: harvest.id,
-      part: "Bones",
-      form: "bones",
-      inKg: 3,
-      outKg: 3,
-      trimKg: null,
-      kept: "fridge",
-    },
-    "us",
-  );
+  const bones = cut(t, { harvestId: harvest.id, part: "Bones", form: "bones", inKg: 3, outKg: 3 });
   const broth = brothFromBones(t.larder, t.write(), { lotId: bones.id, bonesKg: 3, litres });
   return { harvestId: harvest.id, harvestCode: harvest.code, bonesId: bones.id, brothId: broth.id };
 }
@@ -235,20 +223,7 @@ describe("a load that was given up", () => {
 describe("several lots in one container", () => {
   test("each gives its part, each is asked about, and each is in the jar's history", () => {
     const t = testLarder();
-    const other = cutLot(
-      t.larder,
-      t.write(),
-      {
-        harvestId: t.harvestId,
-        part: "Neck",
-        form: "pieces",
-        inKg: 4,
-        outKg: 3,
-        trimKg: null,
-        kept: "fridge",
-      },
-      "us",
-    ).id;
+    const other = cut(t, { harvestId: t.harvestId, part: "Neck", form: "pieces", inKg: 4, outKg: 3 }).id;
     const { id } = packPints(t, 4, { also: [{ lotId: other, massKg: 0.5 }] });
     expect(left(t, t.lotId)).toBeCloseTo(9 - 1.5, 9);
     expect(left(t, other)).toBeCloseTo(2.5, 9);
@@ -399,20 +374,7 @@ test("weights of a pack and of its containers agree to the gram, weighed or not,
     fc.property(fc.array(anyBenchDeed, { minLength: 4, maxLength: 30 }), fc.boolean(), (deeds, two) => {
       const t = testLarder();
       const { brothId } = brew(t);
-      const other = cutLot(
-        t.larder,
-        t.write(),
-        {
-          harvestId: t.harvestId,
-          part: "Neck",
-          form: "pieces",
-          inKg: 4,
-          outKg: 2,
-          trimKg: null,
-          kept: "fridge",
-        },
-        "us",
-      ).id;
+      const other = cut(t, { harvestId: t.harvestId, part: "Neck", form: "pieces", inKg: 4, outKg: 2 }).id;
       const { id } = openBench(t.larder, t.write(), {
         cannerId: t.cannerId,
         layers: [],

@@ -73,7 +73,7 @@ export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAns
     refusals.push({ ingredient: null, reason: "Nothing is in it yet.", instead: ["Add what goes in."] });
   else if (refusals.length === 0) refusals.push(...wholeRefusal(dish, each));
   if (refusals.length > 0) return { product: null, refusals, why: [], each };
-  const fish = has("fish") || each.some((i) => isOfFish(i.name));
+  const fish = isWithFish(each);
   const product = rowOf(dish, fish);
   const why = [`Processed as “${productName(product)}”.`];
   if (fish)
@@ -143,14 +143,14 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
     );
   if (dish !== "broth" && !has("meat") && !has("bird") && !has("fish") && !has("beans") && !has("vegetable"))
     return about("There is only liquid in it.", "Call it broth.");
-  if (dish === "chilli" && (has("fish") || each.some((i) => isOfFish(i.name))))
+  if (dish === "chilli" && isWithFish(each))
     return about("There is no tested process for chilli with fish.", "Make it a soup with fish.");
   if (dish === "chilli" && !(has("meat") && has("beans")))
     return about(
       "The chilli row is for meat with beans and tomato; this lacks the meat or the beans.",
       "Call it a stew or a soup.",
     );
-  if (dish === "stew" && (has("fish") || each.some((i) => isOfFish(i.name))))
+  if (dish === "stew" && isWithFish(each))
     return about("There is no tested process for a fish stew.", "Make it a soup: half solids, half liquid.");
   if (dish === "stew" && !has("meat") && !has("bird"))
     return about("A stew's time is its meat's, and there is no meat in it.", "Call it a soup.");
@@ -169,6 +169,9 @@ export function liquidPart({ name, role }: Pick<Known, "name" | "role">): number
   if (role === "liquid") return 1;
   return isSolid(role) && IN_JUICE.test(name) ? 0.5 : 0;
 }
+
+/** Fish or shellfish is in it, or stock of them. */
+const isWithFish = (each: readonly Known[]) => each.some((i) => i.role === "fish" || isOfFish(i.name));
 
 const isMeat = (role: Role) => role === "meat" || role === "bird" || role === "fish";
 const isSolid = (role: Role) => role !== "liquid" && role !== "seasoning" && role !== "refused";

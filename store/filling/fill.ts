@@ -1,4 +1,4 @@
-import { and, eq } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { SCALE_SLACK_KG } from "#core/lot";
 import {
@@ -15,6 +15,7 @@ import { isCan, shapeOf, type ScheduledProcess } from "#core/schedule";
 import { getHousehold } from "#store/household";
 import { getLot, recordLotEvent, type Lot, type LotDeed } from "#store/lot";
 import {
+  addMass,
   addedTo,
   appendPackDeviations,
   CONTAINER_KG,
@@ -31,7 +32,7 @@ import {
   unpack,
 } from "#store/pack";
 import { changeSupply, takeForPack } from "#store/supply";
-import { containerLid, packLot } from "../schema/index.ts";
+import { containerLid } from "../schema/index.ts";
 import { askedOf, getOpenBench, storePart, partOf, type BenchPartNow } from "./load.ts";
 
 /**
@@ -165,15 +166,6 @@ export function foodOf(larder: Larder, part: BenchPartNow): { lot: Lot; share: n
   }));
   const share = 1 - others.reduce((sum, o) => sum + o.share, 0);
   return [{ lot: getLot(larder, part.lotId), share }, ...others];
-}
-
-/** More or less of a lot in a pack. Taken out and put in again, so that what is left of the lot is counted anew. */
-function addMass(larder: Larder, packId: string, lotId: string, deltaKg: number): void {
-  const where = and(eq(packLot.packId, packId), eq(packLot.lotId, lotId));
-  const known = larder.db.select().from(packLot).where(where).get()?.massKg ?? 0;
-  larder.db.delete(packLot).where(where).run();
-  const massKg = known + deltaKg;
-  if (massKg > 1e-9) larder.db.insert(packLot).values({ packId, lotId, massKg }).run();
 }
 
 /**

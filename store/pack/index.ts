@@ -16,4 +16,4 @@ export {
   pourBroth,
   type LiquidSaid,
 } from "./liquid.ts";
-export { insertContainer, insertPack } from "./insert.ts";
+export { addMass, insertContainer, insertPack } from "./insert.ts";

@@ -1,7 +1,8 @@
+import { and, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, type Larder, type Write } from "#store/db";
 import { isCan } from "#core/schedule";
-import { container, containerLid, pack } from "../schema/index.ts";
+import { container, containerLid, pack, packLot } from "../schema/index.ts";
 
 type PackRow = Omit<typeof pack.$inferInsert, "id" | "code" | "madeAt" | "byId" | "runId">;
 
@@ -44,4 +45,28 @@ export function insertContainer(
   if (lidBoxId)
     larder.db.insert(containerLid).values({ containerId: id, supplyId: lidBoxId, packId: row.packId }).run();
   return { id, code };
+}
+
+/**
+ * Puts more of a lot into a pack, or takes it out with less than nothing; call inside a write. It is taken out whole and
+ * put in again, so that what is left of the lot is counted anew.
+ *
+ * @param asLiquid broth that covers the food
+ */
+export function addMass(
+  larder: Larder,
+  packId: string,
+  lotId: string,
+  deltaKg: number,
+  asLiquid = false,
+): void {
+  const where = and(eq(packLot.packId, packId), eq(packLot.lotId, lotId));
+  const known = larder.db.select().from(packLot).where(where).get()?.massKg ?? 0;
+  larder.db.delete(packLot).where(where).run();
+  const massKg = known + deltaKg;
+  if (massKg > 1e-9)
+    larder.db
+      .insert(packLot)
+      .values({ packId, lotId, massKg, asLiquid: asLiquid ? 1 : 0 })
+      .run();
 }

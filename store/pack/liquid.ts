@@ -4,6 +4,7 @@ import { LIQUID_KG_L, liquidLitres, type JarIngredient } from "#core/pack";
 import { isBroth, type DishJar } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "#core/schedule";
 import { groupOf } from "#core/species";
+import { addMass } from "./insert.ts";
 import { getLot, lotsInStock, type Lot } from "#store/lot";
 import { jarOfRecipe } from "#store/recipe";
 
@@ -72,17 +73,8 @@ export function brothFrom(larder: Larder, said: LiquidSaid, count: number): Brot
 
 /** Puts broth of a lot into a pack, or takes it out with less than nothing; call inside a write. */
 export function pourBroth(larder: Larder, packId: string, lotId: string, litres: number): void {
-  const known = larder.sqlite
-    .prepare("select mass_kg as kg from pack_lot where pack_id = ? and lot_id = ?")
-    .get(packId, lotId) as { kg: number } | undefined;
-  const { leftKg } = getLot(larder, lotId);
   // Poured by eye: the last of it goes in though the books have a drop less.
-  const massKg = (known?.kg ?? 0) + Math.min(litres * LIQUID_KG_L, leftKg);
-  larder.sqlite.prepare("delete from pack_lot where pack_id = ? and lot_id = ?").run(packId, lotId);
-  if (massKg > 1e-9)
-    larder.sqlite
-      .prepare("insert into pack_lot (pack_id, lot_id, mass_kg, as_liquid) values (?, ?, ?, 1)")
-      .run(packId, lotId, massKg);
+  addMass(larder, packId, lotId, Math.min(litres * LIQUID_KG_L, getLot(larder, lotId).leftKg), true);
 }
 
 /** Returns whether any of a lot is fish. */

@@ -8,7 +8,7 @@ import { addCanner, recordGaugeCheck } from "#store/equipment";
 import { type BenchPartInput } from "#store/filling";
 import { recordHarvest } from "#store/harvest";
 import { acceptRow, setUpHousehold } from "#store/household";
-import { cutLot, getLot, type Lot } from "#store/lot";
+import { cutLot, getLot, type CutInput, type Lot } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { openRun, tapRun, type Tap } from "#store/run";
 import { openLarder, scopeNow, type Larder } from "#store/db";
@@ -128,6 +128,14 @@ export function freshLot(
   );
   t.lotId = id;
   return id;
+}
+
+/** A lot of the refrigerator, cut now. */
+export function cut(
+  t: TestLarder,
+  of: Pick<CutInput, "harvestId" | "part" | "form" | "inKg" | "outKg">,
+): { id: string; code: string } {
+  return cutLot(t.larder, t.write(), { ...of, trimKg: null, kept: "fridge" }, "us");
 }
 
 export function packPints(t: TestLarder, count = 4, over: Partial<PackInput> = {}) {

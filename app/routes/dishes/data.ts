@@ -1,3 +1,4 @@
+import { kindKey } from "#core/capacity";
 import { type Dish } from "#core/recipe";
 import { SHAPES, isCan } from "#core/schedule";
 import type { Route } from "./+types/route";
@@ -7,7 +8,7 @@ export type DishesData = Route.ComponentProps["loaderData"];
 export type LoadedRecipe = DishesData["recipes"][number];
 
 /** The jars a dish may go into, by kind and mouth. */
-export const JARS = SHAPES.filter((s) => !isCan(s.key)).map((s) => `${s.key} ${s.mouth}`) as [
+export const JARS = SHAPES.filter((s) => !isCan(s.key)).map((s) => kindKey(s.key, s.mouth)) as [
   string,
   ...string[],
 ];

@@ -1,5 +1,6 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
+import { kindKey } from "#core/capacity";
 import { dishRow, divideDish, whyNotIn } from "#core/recipe";
 import { SHAPES, isCan, scheduledProcess } from "#core/schedule";
 import { Button } from "#ui/button";
@@ -38,9 +39,9 @@ export function FillIt({
   });
   const shapes = SHAPES.filter((s) => !isCan(s.key) && whyNotIn(answer, s.key) === null);
   const [jar, setJar] = useState<string>(
-    among(fields.jar.initialValue, JARS) ?? JARS.find((j) => j === "jar-pint regular")!,
+    among(fields.jar.initialValue, JARS) ?? kindKey("jar-pint", "regular"),
   );
-  const shape = shapes.find((s) => `${s.key} ${s.mouth}` === jar) ?? shapes[0]!;
+  const shape = shapes.find((s) => kindKey(s.key, s.mouth) === jar) ?? shapes[0]!;
   if (!answer.product || shapes.length === 0 || data.lots.length === 0) return null;
   const { jars } = divideDish(dish, answer, shape.key, shape.mouth);
   const process = scheduledProcess({
@@ -72,8 +73,8 @@ export function FillIt({
           <SelectField
             field={fields.jar}
             label="In"
-            choices={shapes.map((s) => ({ value: `${s.key} ${s.mouth}`, label: s.plural }))}
-            defaultValue={`${shape.key} ${shape.mouth}`}
+            choices={shapes.map((s) => ({ value: kindKey(s.key, s.mouth), label: s.plural }))}
+            defaultValue={kindKey(shape.key, shape.mouth)}
             onChange={(e) => setJar(e.target.value)}
           />
           <TextField

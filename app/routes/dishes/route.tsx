@@ -1,9 +1,8 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { kindKey } from "#core/capacity";
+import { kindParts, type KindKey } from "#core/capacity";
 import { DISHES, divideDish, readIngredients, whyNotIn } from "#core/recipe";
-import { type ContainerKey, type Mouth } from "#core/schedule";
 import { Refused } from "#store/db";
 import { openBench } from "#store/filling";
 import { writingOf } from "#store/household";
@@ -94,14 +93,14 @@ export async function action({ request, context }: Route.ActionArgs) {
     fill: () =>
       submit(request, fill, (v) => {
         const recipe = getRecipe(larder, v.recipe);
-        const [container, mouth] = v.jar.split(" ") as [ContainerKey, Mouth];
+        const { container, mouth } = kindParts(v.jar as KindKey);
         const known = recipeToCan(larder, recipe.name);
         const not = known && whyNotIn(known.answer, container);
         if (!known || not) throw new Refused({ jar: not ?? "This recipe may not be canned." });
         const { meatKgEach } = divideDish(known.dish, known.answer, container, mouth);
         const part = {
           lotId: v.lotId,
-          kind: kindKey(container, mouth),
+          kind: v.jar as KindKey,
           count: v.count,
           product: known.answer.product,
           pack: "hot" as const,
