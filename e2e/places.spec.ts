@@ -304,6 +304,22 @@ test("what another screen does meanwhile takes nothing from what is pressed or a
   await expect(page.getByLabel("People at the table")).toHaveValue("nobody");
 });
 
+test("what a press answered stays on the page while others work", async ({ page, own }) => {
+  await wordsWhilePressing(page);
+  await page.goto(`${own.url}/records/lists/animals`);
+  await page.getByLabel("The file").setInputFiles({
+    name: "a.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from("species,taken on,weight kg,weighed,note\nElk,2026-10-01,120,hanging,\n"),
+  });
+  await press(page, "Look at it");
+  await expect(page.getByText("Elk of 2026-10-01 gets the code")).toBeVisible();
+  await page.waitForTimeout(3_000);
+  await expect(page.getByText("Elk of 2026-10-01 gets the code")).toBeVisible();
+  await press(page, "Do the 1 row that can be done");
+  await expect(page.getByText("Done. This is what each row did.")).toBeVisible();
+});
+
 test("an address that leads nowhere says so, and leads back", async ({ page, own }) => {
   const answer = await page.goto(`${own.url}/cellar`);
   expect(answer!.status()).toBe(404);
