@@ -121,7 +121,12 @@ describe("filling a load, one container at a time", () => {
     const [load] = filledLoads(t.larder);
     expect(load).toEqual({ cannerId: t.cannerId, packIds: expect.arrayContaining(packIds) });
     expect(load!.packIds).toHaveLength(2);
-    openRun(t.larder, t.write(), { cannerId: t.cannerId, packIds, signedReason: null });
+    openRun(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      packIds,
+      signedReason: null,
+      confirmed: ["raw-beside-hot"],
+    });
     expect(filledLoads(t.larder)).toEqual([]);
   });
   test("what was set aside is not taken apart as if it had never been: its recall names it", () => {

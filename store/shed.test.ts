@@ -6,7 +6,8 @@ import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } fr
 import { closePlan, storeWish, getOpenPlan } from "#store/plan";
 import { listRecipes, saveRecipe } from "#store/recipe";
 import { containersOfPack, unpack } from "#store/pack";
-import { getRun, openRun, pastStages } from "#store/run";
+import { getRun, openRun, pastStages, takeOutLoad } from "#store/run";
+import { type Filler } from "#core/run";
 import {
   addSupply,
   boxesOfPack,
@@ -332,5 +333,65 @@ describe("recipes and the plan in hand", () => {
       safeMaxKPa: 138,
     });
     expect(pastStages(t.larder, id)).toEqual({ heatUp: [], comeUp: [], coolDown: [], unload: [] });
+  });
+});
+
+describe("jars of water or beans that fill up a canner", () => {
+  const load = (t: TestLarder, fillers: Filler[], over: object = {}) =>
+    openRun(t.larder, t.write(), {
+      cannerId: t.cannerId,
+      packIds: [packPints(t, 2).id],
+      signedReason: null,
+      fillers,
+      ...over,
+    });
+  const water: Filler = { kind: "jar-pint regular", count: 3, of: "water" };
+
+  test("they stand in the run's plan, take lids, and are no stock", () => {
+    const t = counted();
+    const stock = t.larder.sqlite.prepare("select count(*) from container").pluck();
+    const { id, code } = load(t, [water]);
+    expect(getRun(t.larder, id).plan.fillers).toEqual([water]);
+    expect(stock.get()).toBe(2);
+    // Two for the pack from the older box, then its last one and two of the next.
+    expect(left(t)).toMatchObject({ "box 1": 0, "box 2": 10, crates: 18 });
+    // Taken out before the burner is lit, they give their lids back; the pack keeps its own.
+    takeOutLoad(t.larder, t.write(), id);
+    expect(left(t)).toMatchObject({ "box 1": 1, "box 2": 12 });
+    expect(
+      t.larder.sqlite.prepare("select sum(delta) from supply_change where pack_code = ?").pluck().get(code),
+    ).toBe(0);
+  });
+  test("used lids are not counted", () => {
+    const t = counted();
+    load(t, [{ ...water, usedLids: true }]);
+    expect(left(t)).toMatchObject({ "box 1": 1, "box 2": 12 });
+  });
+  test("more than were counted is asked, and then believed", () => {
+    const t = counted();
+    packPints(t, 9);
+    const many = [{ ...water, count: 5 }];
+    expect(fields(() => load(t, many))).toMatchObject({
+      confirm: expect.stringMatching(/4 lids are left, and this takes 5/),
+    });
+    packPints(t, 1);
+    load(t, many, { sure: true });
+    expect(left(t)).toMatchObject({ "box 1": 0, "box 2": 0 });
+  });
+  test("beans lengthen a load to their own time, and keep their row with the run", () => {
+    const t = counted();
+    const beans: Filler = { kind: "jar-quart wide", count: 2, of: "beans" };
+    // Raw jars stand beside hot ones then.
+    expect(fields(() => load(t, [beans])).loadReason).toMatch(/^Raw and hot jars together/);
+    const { id } = load(t, [beans], { confirmed: ["raw-beside-hot"] });
+    const { plan, schedule } = getRun(t.larder, id);
+    expect(plan.minutes).toBe(90);
+    expect(schedule.governing.each.map((s) => s.product)).toEqual(["red-meat-pieces", "dry-beans"]);
+  });
+  test("more than the canner holds is refused, whatever is in them", () => {
+    const t = counted();
+    expect(fields(() => load(t, [{ ...water, count: 40 }], { sure: true })).packIds).toMatch(
+      /^42 containers/,
+    );
   });
 });

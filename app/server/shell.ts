@@ -6,7 +6,7 @@ import { type Resting, type Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
 import { contentsOf, patternOf, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
-import { loadWords } from "../words/load";
+import { filledLoadWords } from "../words/load";
 import { type Home } from "./context";
 import { lookAround } from "./look";
 
@@ -52,7 +52,7 @@ export function glance(run: RunRecord): RunGlance {
     id: run.id,
     code: run.code,
     canner: run.cannerName,
-    load: loadWords(run.packs),
+    load: filledLoadWords(run.packs, run.plan.fillers),
     kinds: run.packs.map((p) => p.container),
     view: run.view,
     plan: run.plan,

@@ -35,7 +35,7 @@ import {
   type GenealogyGraph,
   type Trace,
 } from "#store/trace";
-import { containersWords, loadWords } from "../words/load";
+import { containersWords, filledLoadWords } from "../words/load";
 import { lotAmount, lotEventWords } from "../words/lot";
 import { jarPartWords, liquidWords } from "../words/pack";
 import { sealLookWords } from "../words/rest";
@@ -278,7 +278,7 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
           ? `Not processed (${r.cannerName})`
           : `In ${r.cannerName}`,
     lines: [
-      `${loadWords(r.packs)}: ${minutesWords(r.plan, "minutes")} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
+      `${filledLoadWords(r.packs, r.plan.fillers)}: ${minutesWords(r.plan, "minutes")} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
       last && v.completedAt
         ? `At pressure ${clockTime(last.startedAt, r.zone)} to ${clockTime(v.completedAt, r.zone)}.`
         : "",

@@ -1,4 +1,6 @@
 import { countOf } from "#core/quantity";
+import { type Filler } from "#core/run";
+import { kindWords } from "./plan";
 import { shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 
@@ -44,4 +46,17 @@ export function loadWords(
     (p) => `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}`,
   );
   return parts.length < 2 ? (parts[0] ?? "nothing") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
+}
+
+/** `3 pints of water`, `2 quarts of beans`; what fills up a canner beside its load. */
+export function fillersWords(fillers: readonly Filler[]): string {
+  return fillers.map((f) => `${kindWords(f.kind, f.count)} of ${f.of}`).join(" and ");
+}
+
+/** `9 pints of wild boar, filled up with 3 pints of water`. */
+export function filledLoadWords(
+  packs: Parameters<typeof loadWords>[0],
+  fillers: readonly Filler[] | undefined,
+): string {
+  return fillers?.length ? `${loadWords(packs)}, filled up with ${fillersWords(fillers)}` : loadWords(packs);
 }

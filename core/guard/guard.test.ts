@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { contentsMostKg } from "../pack/index.ts";
+import { type Filler } from "../run/index.ts";
 import {
   PRODUCTS,
   governingSchedule,
@@ -13,6 +14,7 @@ import {
 } from "../schedule/index.ts";
 import {
   addedToFish,
+  fillersAsPacks,
   isFishRow,
   judgeLoad,
   waitedTooLong,
@@ -471,7 +473,8 @@ describe("a load", () => {
     over: Partial<CannerToLoad> = {},
     g = governing(),
     confirmed: string[] = [],
-  ) => judgeLoad(packs, { ...canner, ...over }, g, NOW, confirmed);
+    fillers: Filler[] = [],
+  ) => judgeLoad(packs, { ...canner, ...over }, g, NOW, confirmed, fillers);
 
   test("as large as the manual allows goes in, one more does not", () => {
     expect(judge([pints()])).toEqual({ refused: null, toSign: [] });
@@ -548,7 +551,105 @@ describe("a load", () => {
     ]);
     expect(
       judge([pints({ count: 4 }), pints({ count: 4, code: "PK2", method: "hot" })], {}, mixed).toSign,
-    ).toMatchObject([{ key: "hot-dish-beside-raw", packs: ["PK1", "PK2"] }]);
+    ).toMatchObject([
+      { key: "hot-dish-beside-raw", packs: ["PK1", "PK2"] },
+      { key: "raw-beside-hot", packs: ["PK1", "PK2"] },
+    ]);
+  });
+  // Raw first, hot last, water at 140 °F: USDA 2015, Guide 1, from memory; the order is common practice, no source.
+  test("raw beside hot jars: their order and water are confirmed, or somebody signs", () => {
+    const row = { product: "red-meat-pieces", container: "jar-pint" } as const;
+    const mixed = governing([
+      { ...row, pack: "raw" },
+      { ...row, pack: "hot" },
+    ]);
+    const both = [pints({ count: 4 }), pints({ count: 4, code: "PK2", method: "hot" })];
+    expect(judge(both, {}, mixed)).toMatchObject({
+      refused: null,
+      toSign: [{ key: "raw-beside-hot", packs: ["PK1", "PK2"], text: expect.stringMatching(/140 °F.*last/) }],
+    });
+    expect(judge(both, {}, mixed, ["raw-beside-hot"])).toEqual({ refused: null, toSign: [] });
+    const one = governing([
+      { ...row, pack: "raw" },
+      { ...row, pack: "raw" },
+    ]);
+    expect(
+      judge(
+        [pints(), pints({ code: "PK2" })].map((p) => ({ ...p, count: 4 })),
+        {},
+        one,
+      ).toSign,
+    ).toEqual([]);
+  });
+  test("fewer containers than the maker wants are signed for; jars of water count", () => {
+    const least = { leastLoad: 4 };
+    expect(judge([pints({ count: 4 })], least).toSign).toEqual([]);
+    expect(judge([pints({ count: 3 })]).toSign).toEqual([]);
+    expect(judge([pints({ count: 3 })], least).toSign).toMatchObject([
+      {
+        key: "below-least-load",
+        packs: ["PK1"],
+        text: expect.stringMatching(/at least 4.*has 3.*1 jar of water/),
+      },
+    ]);
+    expect(
+      judge(
+        [pints({ count: 3 })],
+        least,
+        undefined,
+        [],
+        [{ kind: "jar-pint regular", count: 1, of: "water" }],
+      ).toSign,
+    ).toEqual([]);
+  });
+  test("what fills a canner up takes room in it like its load", () => {
+    const water = (count: number): Filler[] => [{ kind: "jar-pint regular", count, of: "water" }];
+    const pot = { ...canner.pot, manual: { "jar-pint": 9 } };
+    expect(judge([pints({ count: 7 })], { pot }, undefined, [], water(2)).refused).toBeNull();
+    expect(judge([pints({ count: 7 })], { pot }, undefined, [], water(3)).refused).toMatchObject({
+      field: "packIds",
+      message: expect.stringMatching(/^10 containers do not fit/),
+    });
+  });
+  test.each<[string, Filler, RegExp]>([
+    ["none at all", { kind: "jar-pint regular", count: 0, of: "water" }, /1 to 40/],
+    ["half a jar", { kind: "jar-pint regular", count: 0.5, of: "water" }, /1 to 40/],
+    ["more than any canner holds", { kind: "jar-pint regular", count: 41, of: "water" }, /1 to 40/],
+    ["cans beside jars", { kind: "can-half-pound", count: 1, of: "water" }, /may not share/],
+    [
+      "beans under used lids",
+      { kind: "jar-pint regular", count: 1, of: "beans", usedLids: true },
+      /new lids/,
+    ],
+  ])("a canner is not filled up with %s", (_, filler, why) =>
+    expect(judge([pints({ count: 3 })], {}, undefined, [], [filler]).refused).toMatchObject({
+      field: "fillers",
+      message: expect.stringMatching(why),
+    }),
+  );
+  test("used lids close water; a used end closes nothing", () => {
+    const jars: Filler = { kind: "jar-pint regular", count: 2, of: "water", usedLids: true };
+    expect(judge([pints({ count: 3 })], {}, undefined, [], [jars]).refused).toBeNull();
+    const cans = pints({ count: 3, container: "can-half-pound", mouth: null });
+    expect(judge([cans], {}, undefined, [], [{ ...jars, kind: "can-half-pound" }]).refused).toMatchObject({
+      message: expect.stringMatching(/end is seamed on once/),
+    });
+  });
+  // Dry beans, soaked, boiled and packed hot: pints 75, quarts 90 minutes. Source: USDA 2015, Guide 4, from memory.
+  test("beans that fill up a canner have their own time, and water has none", () => {
+    const minutes = (filler: Filler) => {
+      const answer = governingSchedule(
+        [{ product: "soup", pack: "hot", container: "jar-pint" }, ...fillersAsPacks([filler])],
+        { gauges: { dial: null, weightPiecesPsi: [5, 10, 15] }, quarts: 21 },
+        100,
+        NOW,
+      );
+      return answer.outcome === "none" ? answer.reason : answer.minutes;
+    };
+    expect(minutes({ kind: "jar-pint regular", count: 2, of: "water" })).toBe(60);
+    expect(minutes({ kind: "jar-pint regular", count: 2, of: "beans" })).toBe(75);
+    expect(minutes({ kind: "jar-quart wide", count: 2, of: "beans" })).toBe(90);
+    expect(minutes({ kind: "can-half-pound", count: 2, of: "beans" })).toMatch(/Cans and jars/);
   });
 });
 

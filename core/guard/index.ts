@@ -10,8 +10,11 @@ export {
   type PackToFill,
   type PackingHousehold,
 } from "./pack.ts";
+export { MOST_FILLERS, fillersAsPacks, whyNotFilled } from "./filler.ts";
 export {
+  belowLeastLoad,
   judgeLoad,
+  sizesOf,
   waitedTooLong,
   whyNotExtra,
   type CannerToLoad,

@@ -1,7 +1,8 @@
-import { containerOf, kindKey, layersFor, manualShare, type Pot } from "../capacity/index.ts";
+import { containerOf, kindKey, layersFor, manualShare, type KindKey, type Pot } from "../capacity/index.ts";
+import { whyNotFilled } from "./filler.ts";
 import { FILLED_WAIT_MINUTES } from "../lot/index.ts";
-import { MOST_EXTRA_MINUTES } from "../run/index.ts";
-import { MINUTE_MS, capital, formatDuration } from "../quantity/index.ts";
+import { MOST_EXTRA_MINUTES, type Filler } from "../run/index.ts";
+import { MINUTE_MS, capital, countOf, formatDuration } from "../quantity/index.ts";
 import {
   isCan,
   shapeOf,
@@ -42,16 +43,18 @@ export interface CannerToLoad {
   pot: Pot;
   /** its room was measured, or its manual's number is known; otherwise it is that of its plain size */
   measured: boolean;
+  /** fewest containers its maker wants in a load, ≥ 0; none when left out */
+  leastLoad?: number;
 }
 
 export interface LoadRefusal {
-  field: "packIds" | "cannerId" | "met";
+  field: "packIds" | "cannerId" | "met" | "fillers";
   message: string;
 }
 
 /** Something a person may sign for; the reason follows every container of the packs named. */
 export interface ToSign {
-  key: "hot-dish-beside-raw" | "raw-waited" | "hot-waited";
+  key: "hot-dish-beside-raw" | "raw-beside-hot" | "raw-waited" | "hot-waited" | "below-least-load";
   text: string;
   /** codes of the packs it is about */
   packs: string[];
@@ -64,12 +67,14 @@ export interface LoadAnswer {
 
 /**
  * Returns whether a load may be run in a canner, beside its scheduled process: why it is refused (it does not fit, or
- * a condition is not confirmed), null when it is not, and what somebody may sign for. The one guard, asked by the
- * form, the equipment check, records kept on paper and programs.
+ * a condition is not confirmed), null when it is not, and what somebody may sign for: among that, fewer containers
+ * than the canner's maker wants, and raw beside hot jars where nobody confirmed their order. The one guard, asked by
+ * the form, the equipment check, records kept on paper and programs.
  *
  * Source: waits by USDA FSIS consumer advice, from memory; room as `layersFor`.
  * @param lightingAt when the burner is lit, or now, ms since 1970 UTC
  * @param confirmed conditions confirmed for the load
+ * @param fillers containers of water or beans that fill it up
  */
 export function judgeLoad(
   packs: readonly PackToLoad[],
@@ -77,8 +82,16 @@ export function judgeLoad(
   governing: GoverningSchedule,
   lightingAt: number,
   confirmed: readonly string[],
+  fillers: readonly Filler[] = [],
 ): LoadAnswer {
-  const toSign: ToSign[] = governing.deviations.map((d) => ({ ...d, packs: packs.map((p) => p.code) }));
+  const all = packs.map((p) => p.code);
+  const toSign: ToSign[] = governing.deviations.map((d) => ({ ...d, packs: all }));
+  const known = [...confirmed, ...packs.flatMap((p) => p.confirmed)];
+  for (const { key, text } of unanswered(governing.conditions, "load", known))
+    if (key === "raw-beside-hot") toSign.push({ key, text, packs: all });
+  const inside = sizesOf(packs, fillers);
+  const few = belowLeastLoad(canner, inside);
+  if (few) toSign.push({ key: "below-least-load", text: few, packs: all });
   for (const method of ["raw", "hot"] as const) {
     const waited = waitedTooLong(packs, lightingAt).filter((w) => w.method === method);
     if (waited.length > 0)
@@ -88,7 +101,47 @@ export function judgeLoad(
         packs: waited.map((w) => w.code),
       });
   }
-  return { refused: whyNotInside(packs, canner) ?? notConfirmed(packs, governing, confirmed), toSign };
+  const unfit = whyNotFilled(
+    fillers,
+    packs.map((p) => kindOf(p)),
+  );
+  return {
+    refused: unfit
+      ? { field: "fillers", message: unfit }
+      : (whyNotInside(inside, canner) ?? notConfirmed(governing, known)),
+    toSign,
+  };
+}
+
+const kindOf = (p: Pick<PackToLoad, "container" | "mouth">): KindKey =>
+  kindKey(p.container, isCan(p.container) ? null : shapeOf(p.container, p.mouth).mouth);
+
+/** Returns how many containers of each kind stand in a canner: its packs and what fills it up, whole, ≥ 0. */
+export function sizesOf(
+  packs: readonly Pick<PackToLoad, "container" | "mouth" | "count">[],
+  fillers: readonly Filler[] = [],
+): Record<KindKey, number> {
+  const counts: Record<KindKey, number> = {};
+  const add = (kind: KindKey, n: number) => (counts[kind] = (counts[kind] ?? 0) + n);
+  for (const p of packs) add(kindOf(p), p.count);
+  for (const f of fillers) add(f.kind, f.count);
+  return counts;
+}
+
+/**
+ * Returns that a canner holds fewer containers than its maker wants, with what to do, as a sentence; null when it holds
+ * enough.
+ *
+ * @param inside containers by kind, fillers among them
+ */
+export function belowLeastLoad(
+  canner: Pick<CannerToLoad, "name" | "leastLoad">,
+  inside: Readonly<Record<KindKey, number>>,
+): string | null {
+  const least = canner.leastLoad ?? 0;
+  const there = Object.values(inside).reduce((a, b) => a + b, 0);
+  if (there >= least) return null;
+  return `${canner.name} is made for at least ${least} containers, and this load has ${there}. Fill it up with ${countOf(least - there, "jar")} of water.`;
 }
 
 /**
@@ -112,16 +165,11 @@ export function waitedTooLong(
 }
 
 /** More than stands in the canner, with what would. */
-function whyNotInside(packs: readonly PackToLoad[], canner: CannerToLoad): LoadRefusal | null {
-  const counts: Record<string, number> = {};
-  for (const p of packs) {
-    const kind = kindKey(p.container, isCan(p.container) ? null : shapeOf(p.container, p.mouth).mouth);
-    counts[kind] = (counts[kind] ?? 0) + p.count;
-  }
+function whyNotInside(inside: Record<KindKey, number>, canner: CannerToLoad): LoadRefusal | null {
   // The maker's number is the limit where it is known for every size of the load; measures are only typical jars' otherwise.
-  const byManual = Object.keys(counts).every((k) => canner.pot.manual[containerOf(k)] !== undefined);
-  if (byManual ? manualShare(canner.pot, counts) <= 1 + 1e-9 : layersFor(canner.pot, counts)) return null;
-  const all = Object.values(counts).reduce((a, b) => a + b, 0);
+  const byManual = Object.keys(inside).every((k) => canner.pot.manual[containerOf(k)] !== undefined);
+  if (byManual ? manualShare(canner.pot, inside) <= 1 + 1e-9 : layersFor(canner.pot, inside)) return null;
+  const all = Object.values(inside).reduce((a, b) => a + b, 0);
   return {
     field: "packIds",
     message:
@@ -132,13 +180,9 @@ function whyNotInside(packs: readonly PackToLoad[], canner: CannerToLoad): LoadR
   };
 }
 
-function notConfirmed(
-  packs: readonly PackToLoad[],
-  governing: GoverningSchedule,
-  confirmed: readonly string[],
-): LoadRefusal | null {
-  const known = [...confirmed, ...packs.flatMap((p) => p.confirmed)];
-  const missing = unanswered(governing.conditions, "load", known);
+/** Without what has to be confirmed there is no process; what a person may sign for instead is asked apart. */
+function notConfirmed(governing: GoverningSchedule, known: readonly string[]): LoadRefusal | null {
+  const missing = unanswered(governing.conditions, "load", known).filter((c) => !c.orSign);
   if (missing.length === 0) return null;
   return {
     field: "met",

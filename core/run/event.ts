@@ -1,3 +1,4 @@
+import { type KindKey } from "../capacity/index.ts";
 import { type KnownBy } from "./instant.ts";
 
 /** What can happen to a run. Instants are ms since 1970 UTC. */
@@ -130,6 +131,20 @@ export interface RunEvent {
 export type DialInRun = "none" | "tested" | "signed" | "overdue" | "untested" | "replace";
 
 /** What a run is held to, fixed when it begins. Pressures are on the face of this canner's gauge, kPa. */
+/**
+ * Containers that only fill up a canner: of plain water, or of dry beans, soaked and boiled. They stand in it, take
+ * lids, and are not stock.
+ */
+export interface Filler {
+  /** which container, with its mouth */
+  kind: KindKey;
+  /** whole, ≥ 1 */
+  count: number;
+  of: "water" | "beans";
+  /** closed with lids that were used before: only water may be */
+  usedLids?: boolean;
+}
+
 export interface RunPlan {
   /** minutes of the scheduled process, at pressure without a break */
   minutes: number;
@@ -160,6 +175,8 @@ export interface RunPlan {
   settleMinutes: number;
   /** hours untouched before seals are checked */
   restHours: number;
+  /** what fills up the canner beside its packs; left out when nothing does */
+  fillers?: readonly Filler[];
 }
 
 /** What ends or breaks something: doubted, it counts from the earlier instant, so that nothing runs on because of it. */

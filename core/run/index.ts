@@ -7,6 +7,7 @@ export {
   type Alarm,
   type Asked,
   type DialInRun,
+  type Filler,
   type RunEvent,
   type RunEventType,
   type RunPlan,

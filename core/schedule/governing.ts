@@ -3,7 +3,7 @@ import { isCan, type ContainerKey } from "./container.ts";
 import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget } from "./gauge.ts";
 import { scheduledProcess, type NoSchedule, type ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
-import { type Condition } from "./rules.ts";
+import { CONDITIONS, type Condition } from "./rules.ts";
 import { DISH_PRODUCTS, productName, type PackMethod, type ProductKey } from "./table.ts";
 
 /** Feet and meters of one altitude differ by rounding, m. */
@@ -105,6 +105,8 @@ export function governingSchedule(
     each.push(answer);
   }
   const conditions = uniqueConditions(each);
+  // Each pack alone has its own water; both together need an order, too. Cans are hot when they are seamed.
+  if (!cans && new Set(packs.map((p) => p.pack)).size > 1) conditions.push(CONDITIONS["raw-beside-hot"]);
   for (const condition of conditions) {
     const blocked = cannerRefusal(condition, canner);
     if (blocked) return blocked;

@@ -1,7 +1,14 @@
 import { cFromF } from "#core/quantity";
 import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
 
-export const CONDITION_KEYS = ["fish-quart", "fish-smoked", "exhaust", "crab-acid", "clams-blanch"] as const;
+export const CONDITION_KEYS = [
+  "fish-quart",
+  "fish-smoked",
+  "exhaust",
+  "crab-acid",
+  "clams-blanch",
+  "raw-beside-hot",
+] as const;
 export type ConditionKey = (typeof CONDITION_KEYS)[number];
 
 /** A rule of its own that a process carries beside minutes and pressure. */
@@ -26,6 +33,8 @@ export interface Condition {
   waterQuarts?: number;
   /** centre temperature every open can must reach before it is seamed, °C */
   exhaustTempC?: number;
+  /** a person may sign for going ahead without it; nobody may when left out */
+  orSign?: boolean;
 }
 
 /** Centre temperature a can is seamed at or above, °C (170 °F). Common practice, no source. */
@@ -78,6 +87,16 @@ export const CONDITIONS: Record<ConditionKey, Condition> = {
     source: usda2015("Guide 5, clams"),
     asked: "pack",
     confirm: "The clams were blanched 2 minutes in the acid water.",
+  },
+  "raw-beside-hot": {
+    key: "raw-beside-hot",
+    text:
+      "Raw and hot jars together: put the raw jars in first, into water of about 140 °F (60 °C). Put the hot jars in " +
+      "last, and light the burner at once. Hotter water can break raw jars, and hot jars may not cool.",
+    source: usda2015("Guide 1, pressure canning (water at 140 °F for raw-packed food)"),
+    asked: "load",
+    confirm: "The water is at about 140 °F (60 °C), raw jars are in first, hot jars go in last.",
+    orSign: true,
   },
 };
 

@@ -15,7 +15,7 @@ import {
 import { getHousehold } from "#store/household";
 import { appendDeviation } from "#store/deviation";
 import { accountsOfLot, getLot } from "#store/lot";
-import { changeSupply, takeForPack } from "#store/supply";
+import { giveBack, takeForPack } from "#store/supply";
 import { packLot, type pack } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
 import { ingredientsOf, isFromLot, litresEach, pourBroth, type LiquidSaid } from "./liquid.ts";
@@ -344,7 +344,7 @@ export function unpack(larder: Larder, write: Write, packId: string): void {
       larder,
       containersOfPack(larder, packId).map((c) => c.id),
     );
-    giveBack(larder, write, known);
+    giveBackContainers(larder, write, known);
     // Meat of containers that did not seal is back in them, and waits for a decision again.
     larder.sqlite.prepare("delete from repacked where pack_id = ?").run(packId);
     for (const c of containersOfPack(larder, packId)) {
@@ -386,13 +386,7 @@ export function refuseRecorded(larder: Larder, containerIds: readonly string[]):
 }
 
 /** Jars and lids of a pack that was taken apart go back where they came from: nothing has been heated. */
-function giveBack(larder: Larder, write: Write, known: Pack): void {
-  const taken = larder.sqlite
-    .prepare(
-      `select supply_id as id, -sum(delta) as count from supply_change where pack_code = ? and why in ('packed', 'unpacked')
-       group by supply_id having sum(delta) < 0`,
-    )
-    .all(known.code) as { id: string; count: number }[];
-  for (const { id, count } of taken) changeSupply(larder, write, id, count, "unpacked", known.code);
+function giveBackContainers(larder: Larder, write: Write, known: Pack): void {
+  giveBack(larder, write, known.code);
   larder.sqlite.prepare("delete from container_lid where pack_id = ?").run(known.id);
 }

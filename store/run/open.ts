@@ -2,8 +2,9 @@ import { eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { issueCode, once, Refused, type Larder, type Write } from "#store/db";
 import { kPaFromPsi, psiFromKPa } from "#core/quantity";
-import { judgeLoad, whyNotExtra, type PackToLoad } from "#core/guard";
-import { dialInRun, type RunPlan } from "#core/run";
+import { kindParts } from "#core/capacity";
+import { fillersAsPacks, judgeLoad, whyNotExtra, type PackToLoad } from "#core/guard";
+import { dialInRun, type Filler, type RunPlan } from "#core/run";
 import {
   governingSchedule,
   loadPackOf,
@@ -20,6 +21,7 @@ import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { getPack, type Pack } from "#store/pack";
 import { unfitCans } from "#store/seam";
+import { takeLids } from "#store/supply";
 import { pack, run } from "../schema/index.ts";
 import { activeRuns, isInCanner } from "./run.ts";
 
@@ -28,6 +30,7 @@ import { activeRuns, isInCanner } from "./run.ts";
  *
  * @param signed somebody signed for using an overdue or untested dial
  * @param chosen the instrument a person chose; null for none
+ * @param fillers what fills up the canner; beans have a process of their own
  */
 export function governLoad(
   larder: Larder,
@@ -35,10 +38,11 @@ export function governLoad(
   canner: Canner,
   signed: boolean,
   chosen: GaugeKind | null = null,
+  fillers: readonly Filler[] = [],
 ): GoverningSchedule | NoGoverning {
   const home = getHousehold(larder)!;
   return governingSchedule(
-    packs.map((p) => loadPackOf(p.schedule)),
+    [...packs.map((p) => loadPackOf(p.schedule)), ...fillersAsPacks(fillers)],
     {
       gauges: canner.gauges,
       quarts: canner.quarts,
@@ -72,6 +76,10 @@ export interface OpenInput {
   confirmed?: readonly string[];
   /** why it goes ahead although no published process covers the mixture, or raw containers waited too long */
   loadReason?: string | null;
+  /** containers of water or beans that fill up the canner */
+  fillers?: readonly Filler[];
+  /** somebody looked: there are more lids than were counted */
+  sure?: boolean;
 }
 
 /**
@@ -111,7 +119,8 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
     }
     const signed = input.signedReason?.trim() || null;
     if (signed && !write.byId) throw new Refused({ signedReason: "Say who signs." });
-    const governing = governLoad(larder, packs, chosen, signed !== null, input.governs ?? null);
+    const { fillers = [] } = input;
+    const governing = governLoad(larder, packs, chosen, signed !== null, input.governs ?? null, fillers);
     if (governing.outcome === "none") {
       const field =
         governing.blockedBy === "gauge-overdue"
@@ -144,6 +153,7 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
       unwatchedLimitS: home.unwatchedLimitS,
       settleMinutes: 10,
       restHours: home.restHours,
+      ...(fillers.length > 0 && { fillers }),
     };
     const id = uuid();
     const code = issueCode(larder, "run", id);
@@ -166,6 +176,8 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
       })
       .run();
     keepFindings(larder, write, input, id);
+    for (const { usedLids, kind, count } of fillers)
+      if (!usedLids) takeLids(larder, write, { code, ...kindParts(kind), count }, input.sure ?? false);
     for (const p of packs) larder.db.update(pack).set({ runId: id }).where(eq(pack.id, p.id)).run();
     return { result: { id, code }, note: { kind: "run", id, detail: { ...input, plan } } };
   });
@@ -208,11 +220,13 @@ function permitLoad(
     {
       name: canner.name,
       pot: canner.pot,
+      leastLoad: canner.minLoad ?? 0,
       measured: canner.pot.measured || Object.keys(canner.pot.manual).length > 0,
     },
     governing,
     larder.now(),
     input.confirmed ?? [],
+    input.fillers,
   );
   if (refused) throw new Refused({ [refused.field]: refused.message }, 409);
   if (toSign.length === 0) return;

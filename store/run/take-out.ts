@@ -2,6 +2,7 @@ import { v7 as uuid } from "uuid";
 import { eq } from "drizzle-orm";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { whyNotTakenOut } from "#core/run";
+import { giveBack } from "#store/supply";
 import { pack } from "../schema/index.ts";
 import { appendEvents } from "./append.ts";
 import { getRun } from "./run.ts";
@@ -25,6 +26,7 @@ export function takeOutLoad(larder: Larder, write: Write & { byName: string }, r
         text: "taken out before the burner was lit",
       },
     ]);
+    giveBack(larder, write, run.code);
     larder.db.update(pack).set({ runId: null }).where(eq(pack.runId, runId)).run();
     return { result: null, note: { kind: "run", id: runId, detail: { packs } } };
   });

@@ -189,6 +189,34 @@ export function takeForPack(
   return take(boxes, can ? "end" : "lid");
 }
 
+/**
+ * Takes new lids or ends for containers that only fill up a canner, oldest first; call inside a write. Nothing is taken
+ * where none is counted. Throws Refused, as a question, where fewer were counted.
+ *
+ * @param to the run they go into, by its code
+ * @param sure somebody looked: there are more than were counted
+ */
+export function takeLids(
+  larder: Larder,
+  write: Write,
+  to: { code: string; container: ContainerKey; mouth: Mouth | null; count: number },
+  sure: boolean,
+): void {
+  const boxes = boxesFor(listSupplies(larder), to.container, to.mouth);
+  takeAll(larder, write, boxes, to, isCan(to.container) ? "end" : "lid", sure);
+}
+
+/** Gives back what a run took that was never lit; call inside a write. */
+export function giveBack(larder: Larder, write: Write, code: string): void {
+  const taken = larder.sqlite
+    .prepare(
+      `select supply_id as id, -sum(delta) as n from supply_change where pack_code = ? and why in ('packed', 'unpacked')
+       group by supply_id having n > 0`,
+    )
+    .all(code) as { id: string; n: number }[];
+  for (const { id, n } of taken) changeSupply(larder, write, id, n, "unpacked", code);
+}
+
 function takeAll(
   larder: Larder,
   write: Write,

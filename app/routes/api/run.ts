@@ -1,4 +1,5 @@
 import type { Route } from "./+types/run";
+import { kindParts } from "#core/capacity";
 import { getRun } from "#store/run";
 import { larderContext } from "../../server/context";
 import { answering, json, queryOf } from "./problem";
@@ -27,6 +28,7 @@ export function loader({ request, params, context }: Route.LoaderArgs) {
           marginKPa: run.plan.marginKPa ?? 0,
           weightKPa: run.plan.weightKPa ?? null,
           extraMinutes: run.plan.extraMinutes ?? 0,
+          fillers: (run.plan.fillers ?? []).map((f) => ({ ...kindParts(f.kind), count: f.count, of: f.of })),
         },
         source: governing.each[governing.governedBy]!.source,
         edition: run.schedule.edition,

@@ -113,6 +113,16 @@ export const RunAnswer = z.object({
   plan: z.object({
     minutes: z.number().describe("minutes of the scheduled process"),
     extraMinutes: z.number().describe("minutes the household adds by its own choice; 0 for none"),
+    fillers: z
+      .array(
+        z.object({
+          container: z.enum(CONTAINERS),
+          mouth: z.enum(["regular", "wide"]).nullable(),
+          count: z.number(),
+          of: z.enum(["water", "beans"]),
+        }),
+      )
+      .describe("containers that only fill up the canner; they are not stock"),
     floorKPa: z.number(),
     safeMaxKPa: z.number(),
     governs: z.string(),

@@ -3,9 +3,9 @@ import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { whyNotExtra } from "#core/guard";
+import { belowLeastLoad, sizesOf, whyNotExtra } from "#core/guard";
 import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
-import { kindKey, arrangeLoad, perLayer } from "#core/capacity";
+import { arrangeLoad, perLayer } from "#core/capacity";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { CONDITION_KEYS, shapeOf } from "#core/schedule";
 import { getCanner } from "#store/equipment";
@@ -14,12 +14,13 @@ import { getPack } from "#store/pack";
 import { governLoad, openRun } from "#store/run";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
-import { ConfirmConditions, NoEnter, Notice } from "#ui/form";
+import { ConfirmConditions, ConfirmUnlikely, NoEnter, Notice } from "#ui/form";
 import { useDraft } from "#ui/draft";
 import { Page } from "#ui/page";
-import { loadWords } from "../../words/load";
+import { filledLoadWords } from "../../words/load";
 import { atHome } from "../../server/context";
 import { MARGINS } from "../fire/margin";
+import { fillersIn } from "../fire/fillers";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
@@ -34,27 +35,24 @@ function asked(request: Request) {
     burnerId: query.get("burner"),
     governs: query.get("governs") === "dial" ? ("dial" as const) : null,
     extraMinutes: Number(query.get("extra") ?? 0),
+    fillers: fillersIn(query),
   };
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
-  const { cannerId, packIds, burnerId, governs, extraMinutes } = asked(request);
+  const { cannerId, packIds, burnerId, governs, extraMinutes, fillers } = asked(request);
   const canner = orNotFound(() => getCanner(larder, cannerId));
   const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
   const burners = listTools(larder).filter((t) => t.kind === "burner");
   const burner = burners.find((b) => b.id === burnerId) ?? (burnerId === null ? (burners[0] ?? null) : null);
   // An overdue gauge does not hide the list: it is asked about on the load's own form.
-  const governing = governLoad(larder, packs, canner, true, governs);
+  const governing = governLoad(larder, packs, canner, true, governs, fillers);
   if (governing.outcome === "none")
     return { problem: `${governing.reason} ${governing.instead.join(" ")}`, key: formKey() } as const;
   const tooMany = whyNotExtra(extraMinutes);
   if (tooMany) return { problem: tooMany, key: formKey() } as const;
-  const counts: Record<string, number> = {};
-  for (const p of packs) {
-    const kind = kindKey(p.container, shapeOf(p.container, p.mouth).mouth);
-    counts[kind] = (counts[kind] ?? 0) + p.count;
-  }
+  const counts = sizesOf(packs, fillers);
   let layers: number;
   try {
     layers = arrangeLoad(canner.pot, counts).length;
@@ -66,7 +64,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   }
   const supplies = suppliesInUse(larder);
   const boxes = packs.flatMap((p) => boxesFor(supplies, p.container, shapeOf(p.container, p.mouth).mouth));
-  const gaugeNeedsSigning = governLoad(larder, packs, canner, false, governs).outcome === "none";
+  const gaugeNeedsSigning = governLoad(larder, packs, canner, false, governs, fillers).outcome === "none";
   return {
     problem: null,
     key: formKey(),
@@ -93,14 +91,19 @@ export function loader({ request, context }: Route.LoaderArgs) {
     canner: canner.name,
     cannerId,
     burner: burner && { id: burner.id, name: burner.name },
-    load: loadWords(packs),
+    load: filledLoadWords(packs, fillers),
     minutes: minutesWords({ minutes: governing.minutes, extraMinutes }),
     pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
     packIds,
     gaugeNeedsSigning,
     conditions: governing.conditions,
     confirmed: packs.flatMap((p) => p.schedule.confirmed ?? []),
-    deviations: governing.deviations.map((d) => d.text),
+    deviations: [
+      ...governing.deviations.map((d) => d.text),
+      ...[belowLeastLoad({ name: canner.name, leastLoad: canner.minLoad ?? 0 }, counts)].filter(
+        (t) => t !== null,
+      ),
+    ],
   } as const;
 }
 
@@ -111,11 +114,12 @@ const schema = z.object({
   signedReason: words("The reason", 200).optional(),
   met: z.array(z.enum(CONDITION_KEYS)).default([]),
   loadReason: words("The reason", 200).optional(),
+  confirmed: z.literal("yes").optional(),
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
-  const { cannerId, packIds, burnerId, margin, governs, extraMinutes } = asked(request);
+  const { cannerId, packIds, burnerId, margin, governs, extraMinutes, fillers } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
       .filter((f): f is [CheckKey, "sound" | "bad"] => (CHECK_KEYS as readonly string[]).includes(f[0]))
@@ -132,6 +136,8 @@ export async function action({ request, context }: Route.ActionArgs) {
       governs,
       confirmed: v.met,
       loadReason: v.loadReason ?? null,
+      fillers,
+      sure: v.confirmed === "yes",
     });
     return redirect(`/fire/${code}`);
   });
@@ -173,7 +179,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
   const shown = open ?? next;
   const errors = (result?.error ?? {}) as Record<string, string[] | null>;
   const reason = errors.equipmentReason ?? null;
-  const asked = ["equipmentReason", "signedReason", "met", "loadReason"];
+  const asked = ["equipmentReason", "signedReason", "met", "loadReason", "confirm"];
   const others = Object.entries(errors).filter(([f]) => !asked.includes(f));
   const bad = data.items.filter((i) => found[i.key] === "bad");
   const stops = bad.filter((i) => i.stops);
@@ -299,6 +305,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
             </>
           )}
           {reason && <Sign name="equipmentReason" label="Why you go ahead all the same" errors={reason} />}
+          <ConfirmUnlikely question={errors.confirm ?? undefined} answer="There are more: load the canner" />
           {next === null && stops.length === 0 && (
             <Button weight="do" size="stove" className="w-full">
               All looked at: load the canner

@@ -18,7 +18,7 @@ import { Notice, problemOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { shapeOf } from "#core/schedule";
-import { loadWords } from "../../words/load";
+import { filledLoadWords } from "../../words/load";
 import { lookOf } from "../../words/rest";
 import { sealCauses } from "../../server/causes";
 import { atHome } from "../../server/context";
@@ -36,7 +36,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     zone: household.zone,
     resting: restingRuns(larder).map(({ run, containers }) => ({
       code: run.code,
-      load: loadWords(run.packs),
+      load: filledLoadWords(run.packs, run.plan.fillers),
       outcome: run.view.outcome,
       unloadedAt: run.view.unloadedAt!,
       checkAt: run.view.checkAt!,

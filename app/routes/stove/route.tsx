@@ -14,7 +14,7 @@ import { getRun, heatKitchen, takeOutLoad, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
 import { PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
-import { loadWords } from "../../words/load";
+import { filledLoadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
 import { minutesWords, servedMinutes, eventWords, lookedAt } from "../../words/run";
 import { callFromStove } from "../../live/alarms";
@@ -67,7 +67,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       events: run.events,
       openedAt: run.openedAt,
       zone: run.zone,
-      load: loadWords(run.packs),
+      load: filledLoadWords(run.packs, run.plan.fillers),
       kinds: run.packs.map((p) => ({ kind: p.container, mouth: p.mouth })),
       schedule: run.schedule,
       signed: run.gaugeSignedReason,

@@ -21,7 +21,7 @@ import {
 import { getCanner } from "#store/equipment";
 import { getRun, type RunRecord } from "#store/run";
 import { headLong, headOf, headText, recordedKeys } from "#store/witness";
-import { containersWords, speciesWords } from "../../words/load";
+import { containersWords, speciesWords, fillersWords } from "../../words/load";
 import {
   minutesWords,
   servedMinutes,
@@ -134,6 +134,12 @@ export function processRecord({ larder, household }: Home, code: string): Proces
               `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}, ${p.method} pack, ${formatMass(p.massKg, units)}, from lot ${p.lots.map((l) => l.code).join(", ")}`,
             ),
           ),
+          ...(plan.fillers?.length
+            ? [line("Fills up the canner", `${fillersWords(plan.fillers)}, not stock`)]
+            : []),
+          ...governing.conditions
+            .filter((c) => run.schedule.confirmed?.includes(c.key))
+            .map((c) => line("Confirmed before lighting", c.confirm)),
           line(
             "Canner",
             `${run.cannerName}${run.cannerQuarts === null ? "" : `, ${run.cannerQuarts} quarts`}`,

@@ -3,7 +3,15 @@ import { type Placed } from "#core/plan";
 import { ContainerGlyph, patternOf, type Contents } from "#ui/glyph";
 
 /** What a lot is drawn as. */
-export type LotLook = Record<string, { code: string; contents: Contents }>;
+export type LotLook = Record<
+  string,
+  {
+    code: string;
+    contents: Contents;
+    /** its letter, where it is no lot and only fills up the canner */
+    filler?: string;
+  }
+>;
 
 interface MapProps {
   insideDiameterMm: number;
@@ -47,7 +55,7 @@ export function CannerFromAbove({
       <circle r={r} fill="var(--sheet)" />
       {layer.map((c) => {
         const lot = lots[c.lotId];
-        const letter = patternOf(lot?.code ?? "");
+        const letter = lot?.filler ?? patternOf(lot?.code ?? "");
         const at = { cx: c.xMm, cy: c.yMm, r: c.outsideDiameterMm / 2 };
         const is = standing?.(c) ?? "filled";
         if (is !== "filled")
@@ -64,8 +72,8 @@ export function CannerFromAbove({
           );
         return (
           <g key={`${c.xMm} ${c.yMm}`} data-container={c.kind}>
-            <circle {...at} fill={`var(--${lot?.contents ?? "meat"})`} />
-            <circle {...at} fill={`url(#lot-${letter})`} {...INK} />
+            <circle {...at} fill={lot?.filler ? "none" : `var(--${lot?.contents ?? "meat"})`} />
+            <circle {...at} fill={lot?.filler ? "none" : `url(#lot-${letter})`} {...INK} />
             <circle cx={c.xMm} cy={c.yMm} r={19} fill="var(--sheet)" {...INK} />
             <text
               x={c.xMm}

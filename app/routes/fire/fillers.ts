@@ -1,0 +1,40 @@
+import { z } from "zod";
+import { kindKey, type KindKey } from "#core/capacity";
+import { isCan, SHAPES } from "#core/schedule";
+import { type Filler } from "#core/run";
+
+/** Every kind of container that can fill up a canner. */
+export const FILLER_KINDS: readonly KindKey[] = SHAPES.map((s) =>
+  kindKey(s.key, isCan(s.key) ? null : s.mouth),
+);
+
+/** What fills up a canner, as the form says it: how many of one kind, of what, with which lids. */
+export const fillerFields = {
+  // How many may be put in is the guard's to say, at this field.
+  fillers: z.coerce.number("How many is a number.").default(0),
+  fillKind: z.enum(["", ...FILLER_KINDS], "Choose a container.").default(""),
+  fillOf: z.enum(["water", "beans"]).default("water"),
+  fillLids: z.enum(["new", "used"]).default("new"),
+};
+export type FillerSaid = z.output<z.ZodObject<typeof fillerFields>>;
+
+/** What a form or an address says of fillers, as the guard of loads is asked about them; empty for none. */
+export function fillersOf({ fillers: count, fillKind: kind, fillOf: of, fillLids }: FillerSaid): Filler[] {
+  if (count === 0 || kind === "") return [];
+  return [{ kind, count, of, ...(fillLids === "used" && { usedLids: true }) }];
+}
+
+/** The same as a part of an address; empty for none. */
+export const fillersQuery = (fillers: readonly Filler[]): string =>
+  fillers
+    .map(
+      (f) =>
+        `&fillers=${f.count}&fillKind=${encodeURIComponent(f.kind)}&fillOf=${f.of}&fillLids=${f.usedLids ? "used" : "new"}`,
+    )
+    .join("");
+
+/** Returns the fillers an address names; empty where it names none, or none that can be. */
+export function fillersIn(query: URLSearchParams): Filler[] {
+  const said = z.object(fillerFields).safeParse(Object.fromEntries(query));
+  return said.success ? fillersOf(said.data) : [];
+}
