@@ -72,6 +72,10 @@ line("Plan 8 lots, 5 kinds of container, 2 canners: all of it", ms(planner.whole
 line("… of which the solver itself", ms(planner.solver));
 line("… the slowest of them", ms(planner.worst));
 line("… proven in everything it is judged by", `${planner.proven} of ${planner.plans}`);
+const dishes = await planHouseholds(21, true);
+line("The same with a soup, a stew and a broth: all of it", ms(dishes.whole));
+line("… the slowest of them", ms(dishes.worst));
+line("… proven in everything it is judged by", `${dishes.proven} of ${dishes.plans}`);
 line("Ways to fill the two canners, listed the first time", ms(planner.patterns));
 
 const heat = await heatFigures();

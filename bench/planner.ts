@@ -14,24 +14,38 @@ const KG: Record<string, number> = {
 const KINDS = Object.keys(KG);
 const MASSES = [7.63, 10.44, 6.42, 2.89, 3.17, 4.46, 5.15, 8.21];
 
-/** Every lot goes into one size, two of them with a second for what it leaves; two lots are fish. */
-function household(turn: number): PlanWish {
-  const into = (kind: string, fish: boolean) => ({
-    kind,
-    kgEach: KG[kind]!,
-    product: fish ? ("fish" as const) : ("red-meat-pieces" as const),
-    pack: "raw" as const,
-  });
+/** A mixed dish takes about a third of a jar of meat by its recipe; broth fills it. */
+const DISHES = {
+  3: { product: "soup", share: 0.3 },
+  6: { product: "stewed-meat", share: 0.4 },
+  7: { product: "broth", share: 1 },
+} as const;
+
+/**
+ * Every lot goes into one size, two of them with a second for what it leaves; two lots are fish. With dishes, one lot goes
+ * into a soup, one into a stew, and one is broth.
+ */
+function household(turn: number, withDishes: boolean): PlanWish {
+  const into = (kind: string, i: number) => {
+    const dish = withDishes && DISHES[i as keyof typeof DISHES];
+    if (dish) return { kind, kgEach: KG[kind]! * dish.share, product: dish.product, pack: "hot" as const };
+    const fish = i === 2 || i === 5;
+    return {
+      kind,
+      kgEach: KG[kind]!,
+      product: fish ? ("fish" as const) : ("red-meat-pieces" as const),
+      pack: "raw" as const,
+    };
+  };
   return {
     altitudeM: mFromFt(2300),
     lots: MASSES.map((massKg, i) => {
-      const fish = i === 2 || i === 5;
       const main = KINDS[1 + ((i + turn) % 4)]!;
       return {
         id: `lot ${i}`,
         // A little different each time, so that nothing is answered from memory.
         massKg: massKg + turn / 100,
-        into: i % 4 === 0 ? [into(main, fish), into("jar-half-pint regular", fish)] : [into(main, fish)],
+        into: i % 4 === 0 ? [into(main, i), into("jar-half-pint regular", i)] : [into(main, i)],
         inOrder: true,
       };
     }),
@@ -65,8 +79,12 @@ export interface PlannerFigures {
   patterns: number;
 }
 
-/** Plans households one after another and times them, with the solver's own time beside the whole. */
-export async function planHouseholds(plans: number): Promise<PlannerFigures> {
+/**
+ * Plans households one after another and times them, with the solver's own time beside the whole.
+ *
+ * @param withDishes some of the lots go into mixed dishes and broth
+ */
+export async function planHouseholds(plans: number, withDishes = false): Promise<PlannerFigures> {
   const highs = await highsLoader();
   let inSolver = 0;
   const solver: Solver = (lp, seconds) => {
@@ -78,12 +96,12 @@ export async function planHouseholds(plans: number): Promise<PlannerFigures> {
   const began = performance.now();
   for (const quarts of [21, 16]) loadPatterns({ ...presetFor(quarts), manual: {} }, KINDS);
   const patterns = performance.now() - began;
-  await proposeLoads(household(99), Date.now(), solver);
+  await proposeLoads(household(99, withDishes), Date.now(), solver);
   const figures: { whole: number; solver: number; proven: boolean }[] = [];
   for (let turn = 0; turn < plans; turn++) {
     inSolver = 0;
     const start = performance.now();
-    const proposal = await proposeLoads(household(turn), Date.now(), solver);
+    const proposal = await proposeLoads(household(turn, withDishes), Date.now(), solver);
     figures.push({
       whole: performance.now() - start,
       solver: inSolver,

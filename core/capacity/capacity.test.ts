@@ -174,3 +174,15 @@ describe("what one load of a canner can be", () => {
   test("a load that fits nowhere is said not to", () =>
     expect(() => arrangeLoad(potOf(10), { [quart]: 5 })).toThrow(RangeError));
 });
+
+test("how a canner can be loaded does not depend on the order in which sizes are asked for", () => {
+  const kinds = ["jar-half-pint regular", "jar-pint wide", "jar-pint regular", "jar-quart wide"];
+  for (const insideDiameterMm of [165, 205, 255, 311]) {
+    const pot = { insideDiameterMm, usableHeightMm: 262, racks: 2, rackHeightMm: 5, manual: {} };
+    const ways = (k: string[]) =>
+      loadPatterns(pot, k)
+        .map((p) => JSON.stringify(Object.entries(p.counts).sort()))
+        .sort();
+    for (const a of kinds) for (const b of kinds) if (a !== b) expect(ways([a, b])).toEqual(ways([b, a]));
+  }
+});

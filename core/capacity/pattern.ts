@@ -73,7 +73,9 @@ export function perLayer(pot: Pot, kind: KindKey): number {
 export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[] {
   const stacks: LayerFill[][] = [];
   const layersOf = new Map(kinds.map((k) => [k, perLayer(pot, k)]));
-  const usable = kinds.filter((k) => layersOf.get(k)! > 0);
+  // In one order, whatever order they are asked in: what stands beside what is searched for, not proven, and a load that
+  // was planned has to stand as it was planned.
+  const usable = kinds.filter((k) => layersOf.get(k)! > 0).sort(byWidth);
   for (const [i, a] of usable.entries()) {
     const full = { [a]: layersOf.get(a)! };
     stacks.push(highest(pot, full));
@@ -88,6 +90,10 @@ export function loadPatterns(pot: Pot, kinds: readonly KindKey[]): LoadPattern[]
     .map((layers) => ({ layers, counts: total(layers) }));
   return maximal(patterns);
 }
+
+/** The widest first, and like ones by their names. */
+const byWidth = (a: KindKey, b: KindKey) =>
+  kindShape(b).outsideDiameterMm - kindShape(a).outsideDiameterMm || (a < b ? -1 : 1);
 
 /** Returns the container size that a kind's key names, without the mouth. */
 export function containerOf(kind: KindKey): ContainerKey {

@@ -5,7 +5,7 @@
 import { containerOf, fitsIn, type KindKey } from "../capacity/index.ts";
 import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed } from "./fill.ts";
-import { type LotOption, type PlanCanner, type PlanProblem, type Scores } from "./problem.ts";
+import { type LotOption, type PlanCanner, type PlanProblem, type Portion, type Scores } from "./problem.ts";
 import { compareScores } from "./solve.ts";
 
 interface Jar {
@@ -27,29 +27,63 @@ interface Load {
 export function bruteForce(problem: PlanProblem): Scores {
   let best: Scores | null = null;
   for (const counts of everyCount(problem)) {
-    const served = problem.lots.map((lot, l) => bestFill(lot, counts[l]!));
-    const unserved = served.reduce((sum, s) => sum + s.unserved, 0);
-    if (best && unserved > best.unserved) continue;
+    const served = servedBy(problem, counts);
+    if (best && served.unserved > best.unserved) continue;
     const jars = problem.lots.flatMap((lot, l) =>
       lot.options.flatMap((o, i) => Array.from({ length: counts[l]![i]! }, () => jarOf(o))),
     );
-    const stray = served.reduce((sum, s) => sum + s.strayed, 0);
-    const left = served.reduce((sum, s) => sum + s.left, 0);
     for (const loads of everyLoading(problem, jars)) {
-      const scores: Scores = {
-        unserved,
-        strayed: stray,
-        loads: loads.length,
-        left,
-        unlike: loads.reduce((sum, l) => sum + l.jars.filter((j) => j.minutes < longest(l)).length, 0),
-        empty: loads.reduce((sum, l) => sum + emptyPlaces(problem, l), 0),
-        containers: jars.length,
-      };
+      const scores = scoresOf(problem, served, loads);
       if (!best || compareScores(scores, best) < 0) best = scores;
     }
   }
   return best!;
 }
+
+/**
+ * Returns the scores of loads as they were proposed, counted container by container.
+ *
+ * @param loads each in the canner it is proposed for
+ */
+export function scoresOfLoads(
+  problem: PlanProblem,
+  loads: readonly { cannerId: string; portions: readonly Portion[] }[],
+): Scores {
+  const all = loads.flatMap((l) => l.portions);
+  const counts = problem.lots.map((lot) =>
+    lot.options.map((_, o) =>
+      all.filter((p) => p.lotId === lot.id && p.option === o).reduce((sum, p) => sum + p.count, 0),
+    ),
+  );
+  const filled = loads.map(({ cannerId, portions }): Load => ({
+    canner: problem.canners.find((c) => c.id === cannerId)!,
+    jars: portions.flatMap(({ lotId, option, count }) =>
+      Array.from({ length: count }, () => jarOf(problem.lots.find((l) => l.id === lotId)!.options[option]!)),
+    ),
+  }));
+  const wrong = filled.find((l) => !may(l));
+  if (wrong) throw new RangeError(`${wrong.canner.id} does not take a load it was planned for`);
+  return scoresOf(problem, servedBy(problem, counts), filled);
+}
+
+/** Of every lot together: what could be filled and is not, what others stand in for, and what is left. */
+function servedBy({ lots }: PlanProblem, counts: readonly number[][]): Served {
+  const served = lots.map((lot, l) => bestFill(lot, counts[l]!));
+  const sum = (of: (s: Served) => number) => served.reduce((n, s) => n + of(s), 0);
+  return {
+    unserved: sum((s) => s.unserved),
+    strayed: sum((s) => s.strayed),
+    left: sum((s) => s.left),
+  };
+}
+
+const scoresOf = (problem: PlanProblem, served: Served, loads: readonly Load[]): Scores => ({
+  ...served,
+  loads: loads.length,
+  unlike: loads.reduce((sum, l) => sum + l.jars.filter((j) => j.minutes < longest(l)).length, 0),
+  empty: loads.reduce((sum, l) => sum + emptyPlaces(problem, l), 0),
+  containers: loads.reduce((sum, l) => sum + l.jars.length, 0),
+});
 
 const jarOf = ({ kind, minutes, cool, pack }: LotOption): Jar => ({
   kind,

@@ -1,6 +1,8 @@
 import { containerOf, fitsIn, arrangeLoad, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import { governingSchedule, type LoadPack } from "../schedule/index.ts";
-import { type Usable } from "./usable.ts";
+import { type PlanLoad } from "./problem.ts";
+import { places } from "./programme.ts";
+import { type CannerPool, type Usable } from "./usable.ts";
 import { type LoadPart, type PlanWish, type ProposedLoad, type ProposedPart } from "./wish.ts";
 
 function countsOfParts(parts: readonly LoadPart[]): Record<KindKey, number> {
@@ -72,42 +74,33 @@ function roomBeside(
 }
 
 /**
- * Returns loads assigned to canners so that each canner is busy for about as many minutes; of equal canners, the one
- * it fits best. A load that no canner takes is left out.
+ * Returns the loads of a solved plan, each in a canner it was solved for. Of those that can be loaded so with as few
+ * places left, the one that has run the fewest takes the next, and of those the one that is free first.
  *
+ * @param loads of each, the pool of its canner, how it was solved, and what it is of
  * @param now ms since 1970 UTC, for the gauges' tests
+ * @throws RangeError for a load no canner of its pool takes, which a solved plan never has
  */
-export function spreadOver(
-  loads: ProposedPart[][],
-  canners: Usable[],
+export function assignLoads(
+  loads: readonly { pool: CannerPool; load: PlanLoad; parts: ProposedPart[] }[],
   wish: PlanWish,
   now: number,
 ): ProposedLoad[] {
-  const busy = new Map(canners.map((c) => [c.id, { minutes: 0, loads: 0 }]));
-  const full = (id: string) => {
-    const most = canners.find((c) => c.id === id)!.maxLoads;
-    return most !== null && busy.get(id)!.loads >= most ? 1 : 0;
-  };
-  const longest = [...loads].sort((a, b) => mostMinutes(b) - mostMinutes(a));
-  return longest.flatMap((parts) => {
-    const ways = canners
-      .map((c) => loadIn(c, parts, wish, now))
-      .filter((l) => l !== null)
-      .sort(
-        (a, b) =>
-          full(a.cannerId) - full(b.cannerId) ||
-          busy.get(a.cannerId)!.minutes - busy.get(b.cannerId)!.minutes ||
-          sizeOf(a.room) - sizeOf(b.room),
-      );
-    const chosen = ways[0];
-    if (!chosen) return [];
-    busy.get(chosen.cannerId)!.minutes += chosen.governing.minutes + AROUND_MINUTES;
-    busy.get(chosen.cannerId)!.loads++;
-    return [chosen];
+  const busy = new Map<string, { minutes: number; loads: number }>();
+  const of = (c: Usable) => busy.get(c.id) ?? { minutes: 0, loads: 0 };
+  const longest = [...loads].sort((a, b) => mostMinutes(b.parts) - mostMinutes(a.parts));
+  return longest.map(({ pool, load, parts }) => {
+    const counts = countsOfParts(parts);
+    const asFull = pool.members.filter((m) =>
+      m.patterns.some((p) => fitsIn(counts, p) && places(p, load.kinds) <= places(load.pattern, load.kinds)),
+    );
+    const [free] = asFull.sort((a, b) => of(a).loads - of(b).loads || of(a).minutes - of(b).minutes);
+    const proposed = free && loadIn(free, parts, wish, now);
+    if (!proposed) throw new RangeError("no canner takes a load that was planned for it");
+    const was = of(free);
+    busy.set(free.id, { minutes: was.minutes + proposed.governing.minutes, loads: was.loads + 1 });
+    return proposed;
   });
 }
 
-/** About what a load takes beside its process time, minutes: only to share loads out. */
-const AROUND_MINUTES = 100;
 const mostMinutes = (parts: ProposedPart[]) => Math.max(...parts.map((p) => p.minutes));
-const sizeOf = (room: Record<KindKey, number>) => Object.values(room).reduce((a, b) => a + b, 0);

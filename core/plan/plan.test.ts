@@ -89,6 +89,9 @@ const anyLot = fc
 
 const count = fc.option(fc.integer({ min: 0, max: 5 }), { nil: null });
 
+/** Loads one canner may run: mostly as many as needed. */
+const limit = fc.constantFrom(null, null, 0, 1, 2);
+
 /** A few lots, one or two small canners, perhaps too few lids: small enough to try everything. */
 const anyLarder = fc
   .record({
@@ -98,17 +101,20 @@ const anyLarder = fc
     wide: count,
     pints: count,
     maxLoads: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
+    most: fc.tuple(limit, limit),
   })
-  .map(({ lots, pots, regular, wide, pints, maxLoads }) =>
-    problemOf(
+  .map(({ lots, pots, regular, wide, pints, maxLoads, most }) => {
+    const problem = problemOf(
       lots.map((l, i) => ({ ...l, id: `L${i}` })),
       pots,
       {
         stock: { containers: { "jar-pint regular": pints }, lids: { regular, wide }, ends: {} },
         maxLoads,
       },
-    ),
-  )
+    );
+    const canners = problem.canners.map((c, i) => ({ ...c, maxLoads: most[i]! }));
+    return { ...problem, canners };
+  })
   .filter(
     (p) => p.lots.reduce((sum, l) => sum + l.grams / Math.min(...l.options.map((o) => o.gramsEach)), 0) <= 7,
   );

@@ -77,5 +77,7 @@ export interface Portion {
 export interface PlanLoad {
   cannerId: string;
   pattern: LoadPattern;
+  /** sizes that may go in with it, so that a place left for one of them counts as empty */
+  kinds: ReadonlySet<KindKey>;
   portions: Portion[];
 }

@@ -1,10 +1,18 @@
 import { containerOf, type LoadPattern } from "../capacity/index.ts";
 import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed, type LotFill } from "./fill.ts";
-import { OBJECTIVES, type Objective, type PlanProblem } from "./problem.ts";
+import { OBJECTIVES, type Objective, type PlanLot, type PlanProblem } from "./problem.ts";
+
+/** What is to be found out, whole and not below 0: how many of something a plan has. */
+export interface Variable {
+  /** as the solver calls it; says nothing by itself */
+  readonly name: string;
+  /** not above this */
+  most: number;
+}
 
 /** A linear expression: a coefficient for each variable. */
-export type Terms = Map<string, number>;
+export type Terms = Map<Variable, number>;
 
 export interface Row {
   terms: Terms;
@@ -16,12 +24,17 @@ export interface Row {
 export interface Programme {
   rows: Row[];
   objectives: Record<Objective, Terms>;
-  /** variables with the most each can be */
-  variables: Map<string, number>;
+  variables: Variable[];
   groups: Group[];
   classes: Class[];
   /** ways to fill each lot */
   fills: LotFill[][];
+  /** containers of each lot by each of its options */
+  containers: Variable[][];
+  /** containers of each class in each group that takes it, by group */
+  inGroup: Map<number, Variable>[];
+  /** loads of each group, by pattern of its canner */
+  loads: Map<number, Variable>[];
 }
 
 /** Containers that are alike to a canner: of one kind, with one time, cool or hot. */
@@ -46,39 +59,28 @@ export interface Group {
 
 const cans = (kind: string) => isCan(containerOf(kind));
 
-/** The variables by name. */
-export const names = {
-  /** whether a lot is filled in this way */
-  v: (lot: number, fill: number) => `v${lot}_${fill}`,
-  /** containers of that way which are not filled after all, for want of lids, jars or loads */
-  s: (lot: number, option: number) => `s${lot}_${option}`,
-  /** containers of a lot by an option */
-  x: (lot: number, option: number) => `x${lot}_${option}`,
-  /** containers of a class in a group */
-  z: (klass: number, group: number) => `z${klass}_${group}`,
-  /** loads of a group by a pattern of its canner */
-  y: (group: number, pattern: number) => `y${group}_${pattern}`,
-};
-
 class Builder {
   readonly rows: Row[] = [];
-  readonly variables = new Map<string, number>();
+  readonly variables: Variable[] = [];
   readonly objectives = Object.fromEntries(OBJECTIVES.map((o) => [o, new Map()])) as Record<Objective, Terms>;
 
-  variable(name: string, most: number): string {
-    this.variables.set(name, most);
-    return name;
+  variable(most: number): Variable {
+    const variable = { name: `v${this.variables.length}`, most };
+    this.variables.push(variable);
+    return variable;
   }
-  row(sense: Row["sense"], bound: number, terms: Iterable<readonly [string, number]>): void {
+  row(sense: Row["sense"], bound: number, terms: Iterable<readonly [Variable, number]>): void {
     const summed: Terms = new Map();
-    for (const [name, by] of terms) summed.set(name, (summed.get(name) ?? 0) + by);
+    for (const [v, by] of terms) summed.set(v, (summed.get(v) ?? 0) + by);
     if (summed.size > 0) this.rows.push({ terms: summed, sense, bound });
   }
-  cost(objective: Objective, name: string, by: number): void {
+  cost(objective: Objective, v: Variable, by: number): void {
     const terms = this.objectives[objective];
-    terms.set(name, (terms.get(name) ?? 0) + by);
+    terms.set(v, (terms.get(v) ?? 0) + by);
   }
 }
+
+const each = (variables: Iterable<Variable>) => [...variables].map((v) => [v, 1] as const);
 
 /**
  * Returns the planning problem as an integer program, exact in whole grams and whole containers.
@@ -94,79 +96,75 @@ export function programmeOf(problem: PlanProblem, asWished = false): Programme {
     const ways = lot.options.length > 0 ? lotFills(lot) : [];
     return asWished ? ways.filter((fill) => strayed(lot, fill) === 0) : ways;
   });
-  for (const l of problem.lots.keys()) lotRows(build, problem, fills[l]!, l, asWished);
+  const containers = problem.lots.map((lot, l) => lotRows(build, lot, fills[l]!, asWished));
   const classes = classesOf(problem);
   const groups = groupsOf(problem, classes);
-  const mostOf = (c: number) =>
-    classes[c]!.members.reduce((sum, m) => sum + build.variables.get(names.x(m.lot, m.option))!, 0);
-  for (const [c, klass] of classes.entries()) {
+  const filled = classes.map((k) => k.members.map((m) => containers[m.lot]![m.option]!));
+  const mostOf = (c: number) => filled[c]!.reduce((sum, v) => sum + v.most, 0);
+  const inGroup = classes.map((_, c) => {
     const into = [...groups.keys()].filter((g) => groups[g]!.takes.includes(c));
-    build.row("=", 0, [
-      ...klass.members.map((m) => [names.x(m.lot, m.option), 1] as const),
-      ...into.map((g) => [build.variable(names.z(c, g), mostOf(c)), -1] as const),
-    ]);
-  }
-  for (const g of groups.keys()) groupRows(build, problem, classes, groups[g]!, g, mostOf);
-  limitRows(build, problem, groups);
-  const { rows, objectives, variables } = build;
-  return { rows, objectives, variables, classes, groups, fills };
-}
-
-function lotRows(
-  build: Builder,
-  { lots }: PlanProblem,
-  fills: LotFill[],
-  l: number,
-  asWished: boolean,
-): void {
-  const { options } = lots[l]!;
-  if (options.length === 0) return;
-  const ways = fills.map((fill, f) => {
-    const name = build.variable(names.v(l, f), 1);
-    build.cost("left", name, leftSteps(fill.leftG));
-    build.cost("strayed", name, strayed(lots[l]!, fill));
-    return [name, fill] as const;
+    const counted = new Map(into.map((g) => [g, build.variable(mostOf(c))]));
+    build.row("=", 0, [...each(filled[c]!), ...[...counted.values()].map((v) => [v, -1] as const)]);
+    return counted;
   });
-  build.row(
-    "=",
-    1,
-    ways.map(([name]) => [name, 1] as const),
-  );
-  for (const [o, option] of options.entries()) {
-    const most = Math.max(...fills.map((f) => f.counts[o]!));
-    const x = build.variable(names.x(l, o), most);
-    const s = build.variable(names.s(l, o), asWished ? 0 : most);
-    build.row("=", 0, [...ways.map(([name, fill]) => [name, fill.counts[o]!] as const), [x, -1], [s, -1]]);
-    build.cost("unserved", s, option.gramsEach);
-    build.cost("empty", x, -1);
-    build.cost("containers", x, 1);
-  }
+  const loads = groups.map((group, g) => {
+    const taken = group.takes.map((c) => ({ ...classes[c]!, filled: inGroup[c]!.get(g)!, most: mostOf(c) }));
+    return groupRows(build, problem, group, taken);
+  });
+  limitRows(build, problem, groups, containers, loads);
+  const { rows, objectives, variables } = build;
+  return { rows, objectives, variables, classes, groups, fills, containers, inGroup, loads };
 }
 
+/** How a lot is filled. Returns its containers by each of its options. */
+function lotRows(build: Builder, lot: PlanLot, fills: LotFill[], asWished: boolean): Variable[] {
+  if (lot.options.length === 0) return [];
+  const ways = fills.map((fill) => {
+    const way = build.variable(1);
+    build.cost("left", way, leftSteps(fill.leftG));
+    build.cost("strayed", way, strayed(lot, fill));
+    return [way, fill] as const;
+  });
+  build.row("=", 1, each(ways.map(([way]) => way)));
+  return lot.options.map((option, o) => {
+    const most = Math.max(...fills.map((f) => f.counts[o]!));
+    const filled = build.variable(most);
+    // Containers of that way which are not filled after all, for want of lids, jars or loads.
+    const unfilled = build.variable(asWished ? 0 : most);
+    build.row("=", 0, [
+      ...ways.map(([way, fill]) => [way, fill.counts[o]!] as const),
+      [filled, -1],
+      [unfilled, -1],
+    ]);
+    build.cost("unserved", unfilled, option.gramsEach);
+    build.cost("empty", filled, -1);
+    build.cost("containers", filled, 1);
+    return filled;
+  });
+}
+
+/** What stands in the loads of a group. Returns its loads by pattern of its canner. */
 function groupRows(
   build: Builder,
   problem: PlanProblem,
-  classes: Class[],
   group: Group,
-  g: number,
-  mostOf: (c: number) => number,
-): void {
-  const { patterns } = problem.canners[group.canner]!;
-  const kinds = new Set(group.takes.map((c) => classes[c]!.kind));
-  const all = group.takes.reduce((sum, c) => sum + mostOf(c), 0);
-  const used = usable(patterns, kinds);
-  for (const [p, pattern] of used) {
-    const name = build.variable(names.y(g, p), Math.min(all, problem.maxLoads ?? all));
-    build.cost("loads", name, 1);
-    build.cost("empty", name, places(pattern, kinds));
-  }
+  taken: readonly { kind: string; minutes: number; filled: Variable; most: number }[],
+): Map<number, Variable> {
+  const kinds = new Set(taken.map((c) => c.kind));
+  const all = taken.reduce((sum, c) => sum + c.most, 0);
+  const used = usable(problem.canners[group.canner]!.patterns, kinds).map(([p, pattern]) => {
+    const loads = build.variable(Math.min(all, problem.maxLoads ?? all));
+    build.cost("loads", loads, 1);
+    build.cost("empty", loads, places(pattern, kinds));
+    return { p, pattern, loads };
+  });
   for (const kind of kinds)
     build.row("<=", 0, [
-      ...group.takes.filter((c) => classes[c]!.kind === kind).map((c) => [names.z(c, g), 1] as const),
-      ...used.map(([p, pattern]) => [names.y(g, p), -(pattern.counts[kind] ?? 0)] as const),
+      ...each(taken.filter((c) => c.kind === kind).map((c) => c.filled)),
+      ...used.map(({ pattern, loads }) => [loads, -(pattern.counts[kind] ?? 0)] as const),
     ]);
-  for (const c of group.takes)
-    if (classes[c]!.minutes < group.minutes) build.cost("unlike", names.z(c, g), 1);
+  for (const { minutes, filled } of taken) if (minutes < group.minutes) build.cost("unlike", filled, 1);
+  return new Map(used.map(({ p, loads }) => [p, loads]));
 }
 
 /** Returns how many places a pattern has for these kinds of containers, whole, ≥ 0. */
@@ -186,28 +184,25 @@ function usable(patterns: readonly LoadPattern[], kinds: ReadonlySet<string>): [
 }
 
 /** Loads of each canner and in all, jars, lids and can ends. */
-function limitRows(build: Builder, problem: PlanProblem, groups: Group[]): void {
-  const { lots, stock, canners } = problem;
-  const loadsOf = (canner: number | null) =>
-    [...build.variables.keys()]
-      .filter(
-        (v) =>
-          v.startsWith("y") &&
-          (canner === null || groups[Number(v.slice(1).split("_")[0])]!.canner === canner),
-      )
-      .map((v) => [v, 1] as const);
+function limitRows(
+  build: Builder,
+  { lots, stock, canners, maxLoads: inAll }: PlanProblem,
+  groups: Group[],
+  containers: Variable[][],
+  loads: Map<number, Variable>[],
+): void {
+  const loadsIn = (canner: number) =>
+    groups.flatMap((group, g) => (group.canner === canner ? [...loads[g]!.values()] : []));
+  const all = loads.flatMap((l) => [...l.values()]);
   for (const [c, { maxLoads }] of canners.entries())
-    if (maxLoads !== null) build.row("<=", maxLoads, loadsOf(c));
-  if (problem.maxLoads !== null) build.row("<=", problem.maxLoads, loadsOf(null));
+    if (maxLoads !== null) build.row("<=", maxLoads, each(loadsIn(c)));
+  if (inAll !== null) build.row("<=", inAll, each(all));
   const limit = (bound: number | null | undefined, uses: (kind: string) => boolean) => {
     if (bound === null || bound === undefined) return;
-    build.row(
-      "<=",
-      bound,
-      lots.flatMap((lot, l) =>
-        lot.options.flatMap((o, i) => (uses(o.kind) ? [[names.x(l, i), 1] as const] : [])),
-      ),
+    const used = lots.flatMap((lot, l) =>
+      lot.options.flatMap((o, i) => (uses(o.kind) ? [containers[l]![i]!] : [])),
     );
+    build.row("<=", bound, each(used));
   };
   for (const kind of new Set(lots.flatMap((l) => l.options.map((o) => o.kind)))) {
     limit(stock.containers[kind], (k) => k === kind);
@@ -258,11 +253,11 @@ function groupsOf(problem: PlanProblem, classes: Class[]): Group[] {
  * @param settled further rows, for objectives that are fixed already
  */
 export function lpText(programme: Programme, objective: Terms, settled: readonly Row[] = []): string {
-  const [any] = programme.variables.keys();
+  const [any] = programme.variables;
   const sum = (terms: Terms) => {
     const parts = [...terms].filter(([, by]) => by !== 0);
-    if (parts.length === 0) return `0 ${any}`;
-    return parts.map(([name, by]) => `${by < 0 ? "-" : "+"} ${Math.abs(by)} ${name}`).join("\n ");
+    if (parts.length === 0) return `0 ${any!.name}`;
+    return parts.map(([v, by]) => `${by < 0 ? "-" : "+"} ${Math.abs(by)} ${v.name}`).join("\n ");
   };
   return [
     "Minimize",
@@ -270,9 +265,9 @@ export function lpText(programme: Programme, objective: Terms, settled: readonly
     "Subject To",
     ...[...programme.rows, ...settled].map((r, i) => ` r${i}: ${sum(r.terms)} ${r.sense} ${r.bound}`),
     "Bounds",
-    ...[...programme.variables].map(([name, most]) => ` 0 <= ${name} <= ${most}`),
+    ...programme.variables.map(({ name, most }) => ` 0 <= ${name} <= ${most}`),
     "General",
-    ` ${[...programme.variables.keys()].join("\n ")}`,
+    ` ${programme.variables.map((v) => v.name).join("\n ")}`,
     "End",
   ].join("\n");
 }

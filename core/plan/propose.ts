@@ -1,16 +1,17 @@
 import { loadsOf } from "./loads.ts";
-import { spreadOver } from "./place.ts";
-import { type PlanLot, type PlanProblem } from "./problem.ts";
+import { assignLoads } from "./place.ts";
+import { type PlanLot, type PlanProblem, type Portion } from "./problem.ts";
 import { shortages } from "./shortage.ts";
 import { settledLoad, withoutSettled } from "./settled.ts";
 import { solvePlan, type Solver } from "./solve.ts";
-import { planLot, poolsOf, usableCanner, whatFitsNowhere } from "./usable.ts";
+import { cannerPools, planLot, usableCanner, whatFitsNowhere } from "./usable.ts";
 import {
   type LeftOver,
   type PlanProblemNote,
   type PlanWish,
   type Proposal,
   type ProposedLoad,
+  type ProposedPart,
 } from "./wish.ts";
 
 /**
@@ -31,30 +32,23 @@ export async function proposeLoads(
 ): Promise<Proposal> {
   const notes: PlanProblemNote[] = [];
   const lots = wish.lots.map((lot) => planLot(lot, wish.altitudeM, notes));
-  const kinds = [...new Set(lots.flatMap((l) => l.options.map((o) => o.kind)))];
-  const usable = wish.canners.flatMap((c) => usableCanner(c, wish, now, kinds, notes));
+  const usable = wish.canners.flatMap((c) => usableCanner(c, wish, now, lots, notes));
   const settled = wish.settled.flatMap((s, i) => settledLoad(s, i, wish, lots, usable, now, notes));
   const rest = withoutSettled(lots, wish.stock, settled);
   whatFitsNowhere(rest.lots, usable, notes);
-  const pools = poolsOf(usable);
-  const problem: PlanProblem = { ...rest, canners: pools.map((p) => p.canner), maxLoads: wish.maxLoads };
+  const pools = cannerPools(usable, (id) => settled.filter((l) => l.cannerId === id).length);
+  const problem: PlanProblem = {
+    ...rest,
+    canners: pools.map((p) => p.canner),
+    maxLoads: wish.maxLoads === null ? null : Math.max(0, wish.maxLoads - settled.length),
+  };
   const solved = await solvePlan(problem, solver, seconds);
-  const loads = spreadOver(
-    loadsOf(problem, solved).map((load) =>
-      load.portions.map(({ lotId, option, count }) => {
-        const o = rest.lots.find((l) => l.id === lotId)!.options[option]!;
-        return {
-          lotId,
-          kind: o.kind,
-          count,
-          product: o.product,
-          pack: o.pack,
-          kgEach: o.gramsEach / 1000,
-          minutes: o.minutes,
-        };
-      }),
-    ),
-    usable,
+  const loads = assignLoads(
+    loadsOf(problem, solved).map((load) => ({
+      pool: pools.find((p) => p.canner.id === load.cannerId)!,
+      load,
+      parts: load.portions.map((p) => partOf(p, rest.lots)),
+    })),
     wish,
     now,
   );
@@ -68,6 +62,11 @@ export async function proposeLoads(
     proven: solved.proven,
   };
 }
+function partOf({ lotId, option, count }: Portion, lots: readonly PlanLot[]): ProposedPart {
+  const { kind, product, pack, gramsEach, minutes } = lots.find((l) => l.id === lotId)!.options[option]!;
+  return { lotId, kind, count, product, pack, kgEach: gramsEach / 1000, minutes };
+}
+
 function leftOvers(wish: PlanWish, lots: PlanLot[], loads: ProposedLoad[]): LeftOver[] {
   return wish.lots.map((lot) => {
     const packed = loads

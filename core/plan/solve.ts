@@ -1,4 +1,12 @@
-import { lpText, names, programmeOf, type Group, type Programme, type Row, type Terms } from "./programme.ts";
+import {
+  lpText,
+  programmeOf,
+  type Group,
+  type Programme,
+  type Row,
+  type Terms,
+  type Variable,
+} from "./programme.ts";
 import { leftSteps, type LotFill } from "./fill.ts";
 import { OBJECTIVES, type Objective, type PlanProblem, type Portion, type Scores } from "./problem.ts";
 
@@ -42,7 +50,7 @@ export interface Solved {
 /** The solver found no plan at all in the time it was given. */
 export class NotSolved extends Error {}
 
-type Values = ReadonlyMap<string, number>;
+type Values = ReadonlyMap<Variable, number>;
 
 /**
  * Returns the best plan by each objective in turn: once one is settled it becomes a condition, and the next is
@@ -61,9 +69,9 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
   const seek = async (objective: Terms) => {
     const { Status, Columns } = await solver(lpText(programme, objective, settled), seconds);
     const found = new Map(
-      [...programme.variables.keys()].map((v) => [
+      programme.variables.map((v) => [
         v,
-        Math.round((Columns[v] as { Primal?: number } | undefined)?.Primal ?? Number.NaN),
+        Math.round((Columns[v.name] as { Primal?: number } | undefined)?.Primal ?? Number.NaN),
       ]),
     );
     const sound = [...programme.rows, ...settled].every((r) => holds(r, found));
@@ -76,7 +84,7 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
     if (provable) proven.push(objective);
     if (objective === "loads") atMostLoads(programme, sumOf(terms, values));
   };
-  if (programme.variables.size > 0) {
+  if (programme.containers.some((c) => c.length > 0)) {
     const whole = await seek(programme.objectives.loads);
     if (whole.found) {
       values = whole.found;
@@ -103,8 +111,8 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
 }
 
 /** No group has more loads than the whole plan: said of each, it spares the solver most of its search. */
-function atMostLoads({ variables }: Programme, loads: number): void {
-  for (const [name, most] of variables) if (name.startsWith("y")) variables.set(name, Math.min(most, loads));
+function atMostLoads(programme: Programme, loads: number): void {
+  for (const group of programme.loads) for (const v of group.values()) v.most = Math.min(v.most, loads);
 }
 
 /** What no plan goes below, seen without solving: each lot filled in its own best way, and nothing empty or unlike. */
@@ -119,7 +127,7 @@ function leastPossible({ fills }: Programme, objective: Objective, unserved: boo
 
 function sumOf(terms: Terms, values: Values): number {
   let sum = 0;
-  for (const [name, by] of terms) sum += by * (values.get(name) ?? 0);
+  for (const [v, by] of terms) sum += by * (values.get(v) ?? 0);
   return sum;
 }
 
@@ -135,19 +143,22 @@ function read(
   programme: Programme,
   values: Values,
 ): Pick<Solved, "portions" | "groups"> {
-  const value = (name: string) => values.get(name) ?? 0;
   const portions = problem.lots.flatMap((lot, l) =>
     lot.options
-      .map((_, option) => ({ lotId: lot.id, option, count: value(names.x(l, option)) }))
+      .map((_, option) => ({
+        lotId: lot.id,
+        option,
+        count: values.get(programme.containers[l]![option]!) ?? 0,
+      }))
       .filter((p) => p.count > 0),
   );
-  const counted = (keys: Iterable<number>, name: (key: number) => string) =>
-    new Map([...keys].map((k) => [k, value(name(k))] as const).filter(([, n]) => n > 0));
+  const counted = (variables: Iterable<readonly [number, Variable]>) =>
+    new Map([...variables].map(([k, v]) => [k, values.get(v) ?? 0] as const).filter(([, n]) => n > 0));
   const groups = programme.groups
     .map((group, g) => ({
       group,
-      patterns: counted(problem.canners[group.canner]!.patterns.keys(), (p) => names.y(g, p)),
-      classes: counted(group.takes, (c) => names.z(c, g)),
+      patterns: counted(programme.loads[g]!),
+      classes: counted(group.takes.map((c) => [c, programme.inGroup[c]!.get(g)!] as const)),
     }))
     .filter((g) => g.patterns.size > 0);
   return { portions, groups };

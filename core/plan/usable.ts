@@ -1,4 +1,4 @@
-import { containerOf, loadPatterns, maximal, type KindKey, type LoadPattern } from "../capacity/index.ts";
+import { containerOf, loadPatterns, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import {
   bandFor,
   governingSchedule,
@@ -6,7 +6,7 @@ import {
   scheduledProcess,
   type LoadPack,
 } from "../schedule/index.ts";
-import { type LotOption, type PlanLot } from "./problem.ts";
+import { type LotOption, type PlanCanner, type PlanLot } from "./problem.ts";
 import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishLot } from "./wish.ts";
 
 /**
@@ -49,6 +49,26 @@ export interface Usable extends WishCanner {
   takesCool: boolean;
 }
 
+/**
+ * Sizes that may not be run in a canner, with why: cans may need a pressure its gauges do not show. Read from the rule
+ * itself, by asking for a load of each.
+ */
+function notRun(
+  canner: WishCanner,
+  lots: readonly PlanLot[],
+  wish: PlanWish,
+  now: number,
+): { kind: KindKey; reason: string; instead: string[] }[] {
+  const firsts = new Map(
+    lots.flatMap((l) => l.options.filter((o) => !o.cool).map((o) => [o.kind, o] as const)),
+  );
+  return [...firsts.values()].flatMap(({ kind, product, pack }) => {
+    const one: LoadPack = { product, pack, container: containerOf(kind) };
+    const answer = governingSchedule([one], canner, wish.altitudeM, now, wish.signedOverdue);
+    return answer.outcome === "none" ? [{ kind, reason: answer.reason, instead: answer.instead }] : [];
+  });
+}
+
 /** Smoked fish: 16 to 22 quarts. Read from the rule itself, by asking for a load of it. */
 function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
   const smoked: LoadPack = { product: "fish-smoked", pack: "raw", container: "jar-pint" };
@@ -61,14 +81,14 @@ function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
  * be used.
  *
  * @param now ms since 1970 UTC, for the gauge's test
- * @param kinds containers that are to be loaded
+ * @param lots what is to be loaded
  * @param notes appended to
  */
 export function usableCanner(
   canner: WishCanner,
   wish: PlanWish,
   now: number,
-  kinds: readonly KindKey[],
+  lots: readonly PlanLot[],
   notes: PlanProblemNote[],
 ): Usable[] {
   const band = bandFor(wish.altitudeM);
@@ -87,6 +107,7 @@ export function usableCanner(
     });
     return [];
   }
+  const kinds = [...new Set(lots.flatMap((l) => l.options.map((o) => o.kind)))];
   const patterns = loadPatterns(canner.pot, kinds);
   if (kinds.length > 0 && patterns.length === 0) {
     notes.push({
@@ -96,7 +117,11 @@ export function usableCanner(
     });
     return [];
   }
-  return [{ ...canner, patterns, takesCool: takesCool(canner, wish, now) }];
+  const refused = notRun(canner, lots, wish, now);
+  for (const { kind, reason, instead } of refused)
+    notes.push({ about: { cannerId: canner.id, kind }, reason: `${canner.name}: ${reason}`, instead });
+  const without = [...new Set([...canner.without, ...refused.map((r) => r.kind)])];
+  return [{ ...canner, without, patterns, takesCool: takesCool(canner, wish, now) }];
 }
 
 /**
@@ -127,18 +152,28 @@ export function whatFitsNowhere(lots: PlanLot[], canners: Usable[], notes: PlanP
     });
 }
 
+/** Canners that a plan need not tell apart, as the program knows them, and which they are. */
+export interface CannerPool {
+  canner: PlanCanner;
+  members: Usable[];
+}
+
 /**
- * Returns canners that are alike for planning as one, each with its members and every way any of them can be loaded.
+ * Returns the canners of a plan by pool: without a limit of their own, and with the same left out, they are one to the
+ * program, which may load it in every way any of them can be loaded. A canner with a limit is by itself.
+ *
+ * @param settledIn loads the household keeps in a canner, whole, ≥ 0; they count against its own limit
  */
-export function poolsOf(canners: Usable[]) {
+export function cannerPools(canners: readonly Usable[], settledIn: (id: string) => number): CannerPool[] {
   const pools = new Map<string, Usable[]>();
   for (const c of canners) {
-    const key = c.maxLoads === null ? [c.takesCool, [...c.without].sort()].join("|") : c.id;
+    const key = c.maxLoads === null ? JSON.stringify([c.takesCool, [...c.without].sort()]) : c.id;
     pools.set(key, [...(pools.get(key) ?? []), c]);
   }
   return [...pools].map(([id, members]) => {
-    const patterns = maximal(members.flatMap((m) => m.patterns));
-    const { takesCool: cool, without, maxLoads } = members[0]!;
+    const { takesCool: cool, without, maxLoads: most } = members[0]!;
+    const maxLoads = most === null ? null : Math.max(0, most - settledIn(id));
+    const patterns = members.flatMap((m) => m.patterns);
     return { canner: { id, patterns, takesCool: cool, without, maxLoads }, members };
   });
 }
