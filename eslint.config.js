@@ -24,6 +24,8 @@ export default tseslint.config(
         "error",
         { fixStyle: "inline-type-imports", prefer: "type-imports", disallowTypeAnnotations: false },
       ],
+      // An import of types alone is left in place otherwise, and a page then loads what only the server may.
+      "@typescript-eslint/no-import-type-side-effects": "error",
       eqeqeq: ["error", "always", { null: "ignore" }],
     },
   },

@@ -1,5 +1,5 @@
 /** `npm run screenshots`: one picture of each main view, from the made-up household, into docs/screenshots. */
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";

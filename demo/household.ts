@@ -4,8 +4,8 @@
  */
 import { v5 as named, v7 as uuid } from "uuid";
 import { DAY_MS, HOUR_MS, MINUTE_MS, kPaFromPsi, mmFromIn } from "#core/quantity";
-import { type RunEventType } from "#core/run";
-import { type CheckKey, type EquipmentKind } from "#core/check";
+import type { RunEventType } from "#core/run";
+import type { CheckKey, EquipmentKind } from "#core/check";
 import { fillOne, openBench } from "#store/filling";
 import { addTool, recordCheck } from "#store/check";
 import { addCanner, measureCanner, recordGaugeCheck } from "#store/equipment";

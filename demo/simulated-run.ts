@@ -11,7 +11,7 @@ import {
 } from "#core/canner";
 import { randomFrom } from "#core/random";
 import { kPaFromPsi } from "#core/quantity";
-import { type RunEventType } from "#core/run";
+import type { RunEventType } from "#core/run";
 
 /** What the simulated canner of a run is like. */
 export interface SimulatedLoad {

@@ -1,5 +1,5 @@
 import { expect, test, type Running } from "./server";
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 
 /** Status of the page's last form post, watched while `work` sends it. */
 async function statusOf(page: Page, work: () => Promise<void>): Promise<number> {

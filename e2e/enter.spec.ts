@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { PAGES, more } from "./pages";
 import { expect, test } from "./server";
 

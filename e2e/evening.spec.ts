@@ -1,6 +1,6 @@
 import { rmSync } from "node:fs";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { type Browser, type Page } from "@playwright/test";
+import type { Browser, Page } from "@playwright/test";
 import { SOUND_GAUGE, steamsSteadily } from "#core/canner";
 import { runAt, type RunEvent, type RunPlan } from "#core/run";
 import { openLarder } from "#store/db";

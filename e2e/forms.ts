@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { join } from "node:path";
 import Database from "better-sqlite3";
-import { type Running } from "./server";
+import type { Running } from "./server";
 
 /** What a server answered to a form: its status, where it led, and the words of the page. */
 export interface Answer {

@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { kPaFromPsi } from "#core/quantity";
 import { setPin } from "#store/access";
 import { openLarder } from "#store/db";

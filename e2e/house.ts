@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { recordHarvest } from "#store/harvest";
 import { setUpHousehold, type HouseholdInput } from "#store/household";
 import { cutLot } from "#store/lot";

@@ -1,4 +1,4 @@
-import { type Locator, type Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import { expect } from "./server";
 
 /** Opens the jump box, and returns its field. A key is heard once the page's scripts run, so it is pressed until it is. */

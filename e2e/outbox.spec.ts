@@ -1,4 +1,4 @@
-import { type BrowserContext, type Page, type Route } from "@playwright/test";
+import type { BrowserContext, Page, Route } from "@playwright/test";
 import { setPin } from "#store/access";
 import { openLarder } from "#store/db";
 import { listPeople } from "#store/household";

@@ -1,5 +1,5 @@
 import { rmSync } from "node:fs";
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { randomFrom } from "#core/random";
 import {
   HALF_POUND,

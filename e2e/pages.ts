@@ -1,5 +1,5 @@
-import { type Page } from "@playwright/test";
-import { type Running } from "./server";
+import type { Page } from "@playwright/test";
+import type { Running } from "./server";
 
 /** Every page that has an address of its own. */
 export const PAGES = [

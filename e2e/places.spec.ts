@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { expect, test } from "./server";
 
 const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();

@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import ICAL from "ical.js";
 import { expect, test, type Running } from "./server";
 

@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import axe from "axe-core";
 import { openJump } from "./jump";
 import { PAGES, more } from "./pages";

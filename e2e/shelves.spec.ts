@@ -1,5 +1,5 @@
 import { ImageData, createCanvas } from "@napi-rs/canvas";
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import ICAL from "ical.js";
 import jsQR from "jsqr";
 import { readLabel } from "#core/code";

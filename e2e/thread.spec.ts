@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { expect, test, type Running } from "./server";
 
 const say = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();

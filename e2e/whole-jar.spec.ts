@@ -1,4 +1,4 @@
-import { type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { Forms } from "./forms";
 import { expect, test } from "./server";
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { type LoggerReading } from "#core/cold";
+import type { LoggerReading } from "#core/cold";
 import {
   addColdEntry,
   addProbeReadings,

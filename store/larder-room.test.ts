@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type SealLook } from "#core/rest";
+import type { SealLook } from "#core/rest";
 import {
   addStorageEntry,
   byKind,

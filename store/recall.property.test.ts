@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { DOUBTS, sharedScopes, type DoubtKind, type Shared } from "#core/recall";
 import { containersSharing } from "#store/recall";
-import { type TestLarder } from "#store/testing";
+import type { TestLarder } from "#store/testing";
 import { anyHistory, livedThrough } from "./testing/history.ts";
 
 /** What every container shares, worked out from the tables alone, one row after another and by no query of the larder's. */

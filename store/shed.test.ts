@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
-import { type Refused } from "#store/db";
+import type { Refused } from "#store/db";
 import { addTool, checksOf, checksOfRun, recordCheck } from "#store/check";
 import { NO_MEASURES, addCanner, getCanner, measureCanner, recordGaugeCheck } from "#store/equipment";
 import { closePlan, storeWish, getOpenPlan } from "#store/plan";
 import { listRecipes, saveRecipe } from "#store/recipe";
 import { containersOfPack, unpack } from "#store/pack";
 import { getRun, openRun, pastStages, takeOutLoad } from "#store/run";
-import { type Filler } from "#core/run";
+import type { Filler } from "#core/run";
 import {
   addSupply,
   boxesOfPack,

@@ -6,7 +6,7 @@ import { expect, test } from "vitest";
 import { findOnShelf, onShelf } from "#store/shelf";
 import { listSupplies, suppliesInUse } from "#store/supply";
 import { findAnything, findCode, genealogyOf, fullGenealogy, type GenealogyGraph } from "#store/trace";
-import { type TestLarder } from "#store/testing";
+import type { TestLarder } from "#store/testing";
 import { anyHistory, anyLongHistory, livedThrough } from "./testing/history.ts";
 
 const all = <T>(t: TestLarder, table: string) =>

@@ -6,7 +6,7 @@ import { deliver, listenersOf, newEntry, putDown } from "../outbox";
 import { ALARM_DO, ALARM_SAID, ANSWERS } from "../words/alarm";
 import { startListening, useHeard } from "./feed";
 import { AGAIN_S, say, sound, speaks, startSound, useSound } from "./sound";
-import { type AlarmOfRun } from "./word";
+import type { AlarmOfRun } from "./word";
 
 /** What a stove screen sees of its own run, which it knows sooner, and without the larder too. */
 let own: { code: string; alarm: AlarmOfRun | null } | null = null;

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 import { deliver, heardClock, listenersOf } from "../outbox";
-import { type Word } from "./word";
+import type { Word } from "./word";
 
 /** No word for so long, and the line counts as dead, ms. */
 const SILENT_MS = 10_000;

@@ -4,7 +4,7 @@ import { reach } from "../outbox";
 import { useAnswerShown } from "./answer";
 import { handsOn, watchHands } from "./hands";
 import { lookBegins } from "./keep-shown";
-import { type Word } from "./word";
+import type { Word } from "./word";
 
 /** Tried again so often while somebody is at the page, ms. */
 const AGAIN_MS = 400;

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from "react";
-import { type Alarm } from "#core/run";
+import type { Alarm } from "#core/run";
 import { listenersOf } from "../outbox";
 
 /** Tones of each alarm: [hertz, seconds] after one another. Lost pressure falls, a time that is up rises. */

@@ -1,5 +1,5 @@
-import { type Alarm, type RunEvent, type RunView } from "#core/run";
-import { type StripClock } from "#ui/strip";
+import type { Alarm, RunEvent, RunView } from "#core/run";
+import type { StripClock } from "#ui/strip";
 
 /** What calls at a run. */
 export interface AlarmOfRun {

@@ -1,7 +1,7 @@
 import { acceptances } from "#store/household";
 import type { Accepted } from "../routes/household/accept-row";
 import { longDay } from "../words/time";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** Rows of common practice the household has accepted, with who and when in words. */
 export function acceptedWords({ larder, household }: Pick<Home, "larder" | "household">): Accepted[] {

@@ -2,7 +2,7 @@ import { brothLots, isOfFishLot } from "#store/pack";
 import { lotAmount } from "../words/lot";
 import { speciesWords } from "../words/load";
 import { clockTime, longDay } from "../words/time";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** Broth that may be poured now, as a planned load takes it. */
 export const brothsOf = ({

@@ -2,7 +2,7 @@ import { causesOf, ENOUGH_CHECKED, type CauseFound, type CheckedSeal } from "#co
 import { getBench } from "#store/filling";
 import { checkedSeals } from "#store/rest";
 import { benchPlaces } from "./filling";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 export interface Causes {
   checked: number;

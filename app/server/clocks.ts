@@ -1,7 +1,7 @@
-import { type Due } from "#core/agenda";
-import { type StripClock } from "#ui/strip";
-import { type Look } from "./look";
-import { type RunGlance } from "./shell";
+import type { Due } from "#core/agenda";
+import type { StripClock } from "#ui/strip";
+import type { Look } from "./look";
+import type { RunGlance } from "./shell";
 import { waitEnds } from "./today";
 
 /** Every running clock, for the strip on every page. */

@@ -1,10 +1,10 @@
 import { DateTime } from "luxon";
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { startFor, stays, type Day, type Stage, type StageTimes } from "#core/day";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import { whenWords } from "../words/time";
 import { kindWords } from "../words/plan";
-import { type Home } from "./context";
+import type { Home } from "./context";
 import { layingOut } from "./laying-out";
 import { dayOfPlan, type Planning } from "./planning";
 import { totalMinutes } from "#core/run";

@@ -1,8 +1,8 @@
 import { forecast, freezerLitres, mealsOf, type Forecast } from "#core/shelf";
-import { type SpeciesGroup } from "#core/species";
+import type { SpeciesGroup } from "#core/species";
 import { costOfContainer, eatenByMonth, pricesOf, type ContainerCost } from "#store/eating";
 import { byKind, shelvedByIds, stockKey, type KindStock, type Shelved } from "#store/shelf";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** One kind on the shelves: what stands, what to eat next of it, and what it cost. */
 export interface KindToEat extends KindStock {

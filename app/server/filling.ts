@@ -3,10 +3,10 @@ import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
 import { LIQUID_KG_L, mostSaltTsp, type Liquid } from "#core/pack";
 import { dishRow, isBroth, jarOfDish, liquidOfDish, type DishJar } from "#core/recipe";
 import { isCan, scheduledProcess, type PackMethod, type ProductKey } from "#core/schedule";
-import { type BenchNow, type BenchPartInput } from "#store/filling";
+import type { BenchNow, BenchPartInput } from "#store/filling";
 import { getCanner } from "#store/equipment";
-import { type Recipe } from "#store/recipe";
-import { type Home } from "./context";
+import type { Recipe } from "#store/recipe";
+import type { Home } from "./context";
 
 /** What a plain pack is covered with the published way, until somebody says otherwise. */
 const liquidOf = ({ product, pack }: { product: ProductKey; pack: PackMethod }): Liquid =>

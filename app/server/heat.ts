@@ -11,7 +11,7 @@ import {
 import { kPaFromPsi } from "#core/quantity";
 import { bandFor } from "#core/schedule";
 import { heatOf } from "#store/run";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 const SLIPS: readonly Slip[] = ["drop", "no-vent", "sea-level", "timer-at-vent"];
 

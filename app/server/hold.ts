@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { HOLD_KINDS, releaseHold, type HoldKind } from "#store/harvest";
-import { type Home } from "./context";
+import type { Home } from "./context";
 import { keyField, submit, words, writeBy } from "./form";
 
 /** Puts a hold on whatever a page is about. */

@@ -8,8 +8,8 @@ import { containersOfRun } from "#store/rest";
 import { getRun } from "#store/run";
 import { labelText } from "../words/label";
 import { servedMinutes } from "../words/run";
-import { type Home } from "./context";
-import { type PrintedLabel } from "./labels";
+import type { Home } from "./context";
+import type { PrintedLabel } from "./labels";
 
 /** Labels asked for in one go. */
 const MOST = 400;

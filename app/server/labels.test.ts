@@ -1,7 +1,7 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, test } from "vitest";
 import { STOCKS, labelPlaces } from "#core/label";
-import { type LabelText } from "../words/label";
+import type { LabelText } from "../words/label";
 import { labelsPdf } from "./labels";
 
 const MM = 72 / 25.4;

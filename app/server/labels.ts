@@ -1,6 +1,6 @@
 import { MM_PER_IN } from "#core/quantity";
 import { labelPlaces, textBoxMm, type Box, type LabelStock } from "#core/label";
-import { type LabelText } from "../words/label";
+import type { LabelText } from "../words/label";
 import { newPdf, type Doc } from "./pdf";
 import { drawQr } from "./qr";
 

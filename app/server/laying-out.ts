@@ -6,8 +6,8 @@ import { isCan, type ContainerKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
 import { listTools } from "#store/check";
 import { boxesFor, suppliesInUse, stacksFor } from "#store/supply";
-import { type Home } from "./context";
-import { type Planning } from "./planning";
+import type { Home } from "./context";
+import type { Planning } from "./planning";
 
 /** Containers and lids of one kind to lay out. */
 export interface LaidOut {

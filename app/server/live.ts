@@ -4,12 +4,12 @@ import { onChange, type Larder } from "#store/db";
 import { packsWaiting } from "#store/pack";
 import { pendingDispositions, restingRuns, undecided } from "#store/rest";
 import { formatPressure } from "#core/quantity";
-import { type RunEvent } from "#core/run";
+import type { RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
-import { type AlarmOfRun, type Word } from "../live/word";
+import type { AlarmOfRun, Word } from "../live/word";
 import { clockIsUnknown, clockNow, pace } from "./clock";
 import { clocksOf } from "./clocks";
-import { type Look } from "./look";
+import type { Look } from "./look";
 import { glance } from "./shell";
 
 /** Words are at least so far apart, ms: a gauge that sends ten times a second is not passed on each time. */

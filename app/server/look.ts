@@ -12,7 +12,7 @@ import { shelfGlance, toShelve, type ShelfGlance, type Shelved } from "#store/sh
 import { cansWaiting, type CanNow } from "#store/seam";
 import { lotsInStock, type Lot } from "#store/lot";
 import { packsWaiting, type Pack } from "#store/pack";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** What stands where at the moment of a request. */
 export interface Look {

@@ -1,7 +1,7 @@
-import { type Larder } from "#store/db";
-import { type DoubtKind } from "#core/recall";
-import { type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
-import { type Move } from "#core/shelf";
+import type { Larder } from "#store/db";
+import type { DoubtKind } from "#core/recall";
+import type { ContainerKey, Mouth, ProductKey } from "#core/schedule";
+import type { Move } from "#core/shelf";
 import { sharedFacts } from "#store/recall";
 import { whereabouts } from "./story";
 

@@ -5,7 +5,7 @@ import { matchesHash, passphraseHashIn } from "#store/access";
 import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
 import { backupWords, sizeWords } from "../words/history";
 import { countGuess, guessedRight, isOwnName, isPassedOn } from "./access";
-import { type Unopened } from "./opening";
+import type { Unopened } from "./opening";
 import { damage } from "./trouble";
 
 /** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */

@@ -3,7 +3,7 @@ import { canHistory } from "#store/seam";
 import { findCode } from "#store/trace";
 import { getContainer } from "#store/rest";
 import { getPlace, getShelved, placeName, type Shelved } from "#store/shelf";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** What a label that was scanned or typed comes to. */
 export interface Scanned {

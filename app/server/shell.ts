@@ -1,13 +1,13 @@
 import { runAgenda, urgency, type Due } from "#core/agenda";
 import { formatMassShort } from "#core/quantity";
-import { type RunView, type RunPlan } from "#core/run";
-import { type ContainerKey } from "#core/schedule";
-import { type Resting, type Undecided } from "#store/rest";
+import type { RunView, RunPlan } from "#core/run";
+import type { ContainerKey } from "#core/schedule";
+import type { Resting, Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
 import { contentsOf, patternOf, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
 import { filledLoadWords } from "../words/load";
-import { type Home } from "./context";
+import type { Home } from "./context";
 import { lookAround } from "./look";
 
 /** One glyph standing on the bench. */

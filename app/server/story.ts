@@ -1,5 +1,5 @@
 import { type RunRecord, getRun } from "#store/run";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { getHarvest, pastHolds, sharesOf } from "#store/harvest";
 import { getLot, happeningsOfLot, madeFrom } from "#store/lot";
 import { deviationsOfContainer, deviationsOfPacks } from "#store/deviation";
@@ -9,7 +9,7 @@ import { defectOf } from "#core/seam";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
 import { SIGNS, bestBy } from "#core/shelf";
-import { type SealLook } from "#core/rest";
+import type { SealLook } from "#core/rest";
 import { firstIntervals } from "#core/cold";
 import {
   countOf,
@@ -23,7 +23,7 @@ import {
   capital,
 } from "#core/quantity";
 import { LIQUID_KG_L } from "#core/pack";
-import { type JarPart } from "#core/recipe";
+import type { JarPart } from "#core/recipe";
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
 import { FORM_NAMES, speciesByKey } from "#core/species";
@@ -41,7 +41,7 @@ import { jarPartWords, liquidWords } from "../words/pack";
 import { sealLookWords } from "../words/rest";
 import { minutesWords, deviationWords, lookedAt, restartWords } from "../words/run";
 import { clockTime, longDay } from "../words/time";
-import { type Home } from "./context";
+import type { Home } from "./context";
 
 /** One thing that happened on the way, in a story. */
 export interface Chapter {

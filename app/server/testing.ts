@@ -1,7 +1,7 @@
 import { RouterContextProvider } from "react-router";
 import { getHousehold, listPeople } from "#store/household";
-import { type TestLarder } from "#store/testing";
-import { type Home } from "./context";
+import type { TestLarder } from "#store/testing";
+import type { Home } from "./context";
 
 /** A request's look at a test larder, by its first person. Each call is another request. */
 export function homeOf({ larder }: TestLarder): Home {

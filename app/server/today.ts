@@ -12,7 +12,7 @@ import { containersWords, loadWords, speciesWords } from "../words/load";
 import { whenWords } from "../words/time";
 import { secondPlaceTrouble } from "./backups";
 import { coldTasks } from "./cold-tasks";
-import { type Home } from "./context";
+import type { Home } from "./context";
 import { lookAround, type Look } from "./look";
 import { foundInPast } from "./verified";
 

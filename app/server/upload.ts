@@ -1,7 +1,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import busboy from "busboy";
 import { Readable } from "node:stream";
-import { type z } from "zod";
+import type { z } from "zod";
 import { Refused } from "#store/db";
 import { answer, troubledAnswer } from "./form";
 

@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { inspectInProcess, type Inspection } from "#store/backup";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { verifyLarder, type Verification } from "#store/history";
 import { checkWitness, readHead, type Witnessed } from "#store/witness";
 

@@ -10,8 +10,8 @@ import {
 } from "#core/schedule";
 import { groupOf, productsFor } from "#core/species";
 import { getOpenPlan } from "#store/plan";
-import { type Lot } from "#store/lot";
-import { type Home } from "./context";
+import type { Lot } from "#store/lot";
+import type { Home } from "./context";
 
 const part = z.object({ lotId: z.string(), kind: z.string(), count: z.number().int().min(1).max(200) });
 

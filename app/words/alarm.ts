@@ -1,4 +1,4 @@
-import { type Alarm } from "#core/run";
+import type { Alarm } from "#core/run";
 
 /** An alarm in two or three words. */
 export const ALARM_WORDS: Record<Alarm, string> = {

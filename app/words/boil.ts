@@ -1,5 +1,5 @@
 import { formatAltitude, formatTemperature, ftFromM, mFromFt, type UnitSystem } from "#core/quantity";
-import { type RunView } from "#core/run";
+import type { RunView } from "#core/run";
 import { altitudeOfBoiling, cannerSteam } from "#core/steam";
 
 /** A thermometer and the weather of the day together may be off by this much, °C. Common practice, no source. */

@@ -1,4 +1,4 @@
-import { type Stage } from "#core/day";
+import type { Stage } from "#core/day";
 
 /** What each stretch of the day is called. */
 export const STAGE_WORDS: Record<Stage, string> = {

@@ -1,5 +1,5 @@
 import { countOf } from "#core/quantity";
-import { type Filler } from "#core/run";
+import type { Filler } from "#core/run";
 import { kindWords } from "./plan";
 import { shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";

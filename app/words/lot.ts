@@ -1,7 +1,7 @@
 import { formatMass, formatVolume, formatDuration, type UnitSystem } from "#core/quantity";
-import { type LotEvent } from "#core/lot";
+import type { LotEvent } from "#core/lot";
 import { thawMethodName } from "#core/cold";
-import { type LotForm } from "#core/species";
+import type { LotForm } from "#core/species";
 
 /** How much of a lot there is: by weight, and broth by volume. */
 export function lotAmount(form: LotForm, kg: number, units: UnitSystem): string {

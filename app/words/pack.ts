@@ -1,5 +1,5 @@
-import { type RestWay } from "#core/pack";
-import { type PartProgress } from "#core/pack";
+import type { RestWay } from "#core/pack";
+import type { PartProgress } from "#core/pack";
 import {
   countOf,
   formatMass,
@@ -9,7 +9,7 @@ import {
   unitBySymbol,
   type UnitSystem,
 } from "#core/quantity";
-import { type JarPart } from "#core/recipe";
+import type { JarPart } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 
 /** `broth of lot KWH-N`, `broth (Beef stock)`, `water`, `no liquid`: what a pack is covered with. */

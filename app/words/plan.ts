@@ -1,6 +1,6 @@
 import { countOf, formatMass, formatSpoons, type UnitSystem } from "#core/quantity";
 import { kindShape, type KindKey } from "#core/capacity";
-import { type Objective, type Scores } from "#core/plan";
+import type { Objective, Scores } from "#core/plan";
 import { isCan, type ContainerKey } from "#core/schedule";
 
 /** `9 pints`, `1 wide-mouth quart`. */

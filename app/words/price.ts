@@ -1,4 +1,4 @@
-import { type PriceKey, type Prices } from "#core/cost";
+import type { PriceKey, Prices } from "#core/cost";
 import { toSi, unitBySymbol, type UnitSystem } from "#core/quantity";
 
 /** Prices by weight are said in the household's own unit and kept per kilogram. */

@@ -1,4 +1,4 @@
-import { type DoubtKind } from "#core/recall";
+import type { DoubtKind } from "#core/recall";
 
 /** What a doubt is called: what they share. */
 export const DOUBT_WORDS: Record<DoubtKind, { name: string; why: string }> = {

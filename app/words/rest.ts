@@ -1,5 +1,5 @@
-import { type Outstanding } from "#core/chance";
-import { type Cause, type CauseFound, type SealLook } from "#core/rest";
+import type { Outstanding } from "#core/chance";
+import type { Cause, CauseFound, SealLook } from "#core/rest";
 
 /** What one tap at a rested container says. */
 export interface LookChoice {

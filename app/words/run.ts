@@ -1,5 +1,5 @@
-import { type Sort } from "./container";
-import { type Due } from "#core/agenda";
+import type { Sort } from "./container";
+import type { Due } from "#core/agenda";
 import { checkItem, type CheckKey } from "#core/check";
 import { countOf, formatDuration, formatPressure, formatTemperature, type UnitSystem } from "#core/quantity";
 import {

@@ -1,4 +1,4 @@
-import { type CanStage, type Doubt } from "#core/exhaust";
+import type { CanStage, Doubt } from "#core/exhaust";
 import {
   DIMENSION_NAMES,
   formatSeam,
@@ -7,7 +7,7 @@ import {
   type Range,
   type SeamDimension,
 } from "#core/seam";
-import { type UnitSystem } from "#core/quantity";
+import type { UnitSystem } from "#core/quantity";
 
 /** How a can stands, in two or three words. */
 export const STAGE_WORDS: Record<CanStage, string> = {

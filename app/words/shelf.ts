@@ -1,8 +1,8 @@
 import { DAY_MS, formatTemperature, type UnitSystem } from "#core/quantity";
-import { type StorageEvent } from "#core/shelf";
-import { type SpeciesGroup } from "#core/species";
+import type { StorageEvent } from "#core/shelf";
+import type { SpeciesGroup } from "#core/species";
 import type { Shelved } from "#store/shelf";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import { lidsOrEnds } from "./container";
 import { containersWords, foodWords } from "./load";
 import { whenWords } from "./time";

@@ -1,5 +1,5 @@
-import { type Sort } from "./container";
-import { type RunPlan, type RunView } from "#core/run";
+import type { Sort } from "./container";
+import type { RunPlan, RunView } from "#core/run";
 import { formatPressure, type UnitSystem } from "#core/quantity";
 
 /** What a stage looks and sounds like when it goes well. */

@@ -1,5 +1,5 @@
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
-import { type RunPlan, type RunView } from "../run/index.ts";
+import type { RunPlan, RunView } from "../run/index.ts";
 import { TIMES_AROUND } from "../schedule/index.ts";
 
 /** One thing that must be done for a run. */

@@ -1,4 +1,4 @@
-import { type PotState } from "./pot.ts";
+import type { PotState } from "./pot.ts";
 
 /** Steam that streams from the vent without spitting, kg/s. */
 const STEADY_KG_S = 2.5e-4;

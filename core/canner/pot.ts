@@ -1,6 +1,6 @@
 import { atmosphericPressurePa } from "../steam/index.ts";
 import { outflow } from "./flow.ts";
-import { type CannerSpec } from "./spec.ts";
+import type { CannerSpec } from "./spec.ts";
 import { waterAt } from "./water-table.ts";
 
 /** Air: gas constant and heat at constant volume, J/(kg·K). */

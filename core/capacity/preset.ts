@@ -1,5 +1,5 @@
 import { L_PER_QT } from "#core/quantity";
-import { type ContainerKey } from "../schedule/index.ts";
+import type { ContainerKey } from "../schedule/index.ts";
 
 /** A canner by its plain size: where the form starts from until the household measures its own. Typical, from memory. */
 export interface CannerPreset {

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from "#core/quantity";
-import { type SpeciesGroup } from "../species/index.ts";
-import { type ColdEntry } from "./warm.ts";
+import type { SpeciesGroup } from "../species/index.ts";
+import type { ColdEntry } from "./warm.ts";
 
 /** The first hours of an animal, ms since 1970 UTC; null where nobody wrote it down. */
 export interface FirstHours {

@@ -1,6 +1,6 @@
 import { containerOf, kindParts, type KindKey } from "../capacity/index.ts";
 import { isCan, type LoadPack } from "../schedule/index.ts";
-import { type Filler } from "../run/index.ts";
+import type { Filler } from "../run/index.ts";
 
 /** Most containers of one kind that only fill up a canner. More than any household canner holds. Common practice, no source. */
 export const MOST_FILLERS = 40;

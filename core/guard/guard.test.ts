@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { contentsMostKg } from "../pack/index.ts";
-import { type Filler } from "../run/index.ts";
+import type { Filler } from "../run/index.ts";
 import {
   PRODUCTS,
   governingSchedule,

@@ -1,5 +1,5 @@
-import { type Disposition, type SealFinding } from "../rest/index.ts";
-import { type Move } from "../shelf/index.ts";
+import type { Disposition, SealFinding } from "../rest/index.ts";
+import type { Move } from "../shelf/index.ts";
 
 /** What the guard asks of a container that is to stand on a shelf, or to leave it. */
 export interface ContainerOnTheWay {

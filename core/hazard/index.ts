@@ -1,6 +1,6 @@
 import { BEFORE } from "./before.ts";
 import { FILLING } from "./filling.ts";
-import { type Hazard } from "./hazard.ts";
+import type { Hazard } from "./hazard.ts";
 import { SHELF } from "./shelf.ts";
 import { STOVE } from "./stove.ts";
 

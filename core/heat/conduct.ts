@@ -1,4 +1,4 @@
-import { type HeatedCylinder } from "./cylinder.ts";
+import type { HeatedCylinder } from "./cylinder.ts";
 
 /** How finely a half cylinder is cut: cells outward and from the middle up, and seconds a step. */
 export interface Mesh {

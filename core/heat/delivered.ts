@@ -1,6 +1,6 @@
 import { normalFrom } from "../random/index.ts";
 import { COARSE, FINE, heatContainer, type Mesh } from "./conduct.ts";
-import { type HeatedCylinder } from "./cylinder.ts";
+import type { HeatedCylinder } from "./cylinder.ts";
 import { resampleHistory, type Knot } from "./history.ts";
 import { lethality } from "./lethality.ts";
 

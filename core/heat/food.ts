@@ -1,4 +1,4 @@
-import { type Composition } from "../species/index.ts";
+import type { Composition } from "../species/index.ts";
 
 type Part = keyof Composition;
 

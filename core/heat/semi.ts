@@ -1,5 +1,5 @@
 import { volumesOf, type Mesh } from "./conduct.ts";
-import { type HeatedCylinder } from "./cylinder.ts";
+import type { HeatedCylinder } from "./cylinder.ts";
 
 /**
  * Returns the finite volumes as a system of ordinary differential equations, dT/dt in °C/s of every cell, for any

@@ -1,4 +1,4 @@
-import { type LabelStock } from "./stock.ts";
+import type { LabelStock } from "./stock.ts";
 
 /** A part of a label, mm from its upper left corner. */
 export interface Box {

@@ -1,4 +1,4 @@
-import { type LabelStock } from "./stock.ts";
+import type { LabelStock } from "./stock.ts";
 
 /** Where one label is printed: which page, from 0, and its upper left corner, mm. */
 export interface LabelPlace {

@@ -1,5 +1,5 @@
-import { type ThawMethod } from "../cold/index.ts";
-import { type LotState, type Treatment } from "./standing.ts";
+import type { ThawMethod } from "../cold/index.ts";
+import type { LotState, Treatment } from "./standing.ts";
 
 /** What became of weight that left for good. */
 export const LEAVINGS = ["eat", "give", "discard"] as const;

@@ -1,7 +1,7 @@
 import { DAY_MS, cFromF } from "#core/quantity";
-import { type Source } from "../schedule/index.ts";
-import { type LotForm, type SpeciesGroup } from "../species/index.ts";
-import { type Treatment } from "./standing.ts";
+import type { Source } from "../schedule/index.ts";
+import type { LotForm, SpeciesGroup } from "../species/index.ts";
+import type { Treatment } from "./standing.ts";
 
 /** FSIS cold storage chart. From memory: compare before relying on it. */
 export const REFRIGERATOR_SOURCE: Source = {

@@ -1,7 +1,7 @@
 import { formatDuration } from "../quantity/index.ts";
-import { type LotForm } from "../species/index.ts";
+import type { LotForm } from "../species/index.ts";
 import { HOT_MINUTES, WARM_MINUTES, refrigeratorDays } from "./fresh.ts";
-import { type Kept, type Treatment } from "./standing.ts";
+import type { Kept, Treatment } from "./standing.ts";
 
 /** Why a lot cannot be packed as it stands. */
 export type NotPackable = "held" | "frozen" | "thawing" | "roast" | "old" | "warm";

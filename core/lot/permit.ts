@@ -1,8 +1,8 @@
-import { type SpeciesGroup } from "../species/index.ts";
+import type { SpeciesGroup } from "../species/index.ts";
 import { SCALE_SLACK_KG } from "./balance.ts";
-import { type LotEvent } from "./event.ts";
+import type { LotEvent } from "./event.ts";
 import { keepsUntil, refrigeratorDays } from "./fresh.ts";
-import { type LotState } from "./standing.ts";
+import type { LotState } from "./standing.ts";
 
 /** What a lot may be refused: the field to blame and a sentence for the person. */
 export interface LotRefusal {

@@ -1,5 +1,5 @@
-import { type ThawMethod } from "../cold/index.ts";
-import { type LotForm } from "../species/index.ts";
+import type { ThawMethod } from "../cold/index.ts";
+import type { LotForm } from "../species/index.ts";
 
 /** Where a lot is kept. `thawing` is on its way from the freezer to the fridge. */
 export const KEPT = ["fridge", "freezer", "thawing"] as const;

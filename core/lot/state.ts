@@ -1,7 +1,7 @@
-import { type LotForm } from "../species/index.ts";
+import type { LotForm } from "../species/index.ts";
 import { changeKg, type LotEvent } from "./event.ts";
 import { keepsAfterCooking, keepsUntil } from "./fresh.ts";
-import { type LotState } from "./standing.ts";
+import type { LotState } from "./standing.ts";
 
 /**
  * Returns the state of a lot that was just cut.

@@ -7,8 +7,8 @@ import {
   type PackMethod,
   type ProductKey,
 } from "../schedule/index.ts";
-import { type FillEstimate } from "./fill.ts";
-import { type Liquid } from "./addition.ts";
+import type { FillEstimate } from "./fill.ts";
+import type { Liquid } from "./addition.ts";
 
 /** How one part of a load is packed. */
 export interface PartHow {

@@ -1,5 +1,5 @@
 import { MM_PER_IN } from "#core/quantity";
-import { type ContainerShape } from "../schedule/index.ts";
+import type { ContainerShape } from "../schedule/index.ts";
 
 /** A jar's nominal volume lies below its brim by about this much of its neck, mm. From memory. */
 const BRIM_MM = MM_PER_IN / 2;

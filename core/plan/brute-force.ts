@@ -5,7 +5,7 @@
 import { containerOf, fitsIn, type KindKey } from "../capacity/index.ts";
 import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed } from "./fill.ts";
-import { type LotOption, type PlanCanner, type PlanProblem, type Portion, type Scores } from "./problem.ts";
+import type { LotOption, PlanCanner, PlanProblem, Portion, Scores } from "./problem.ts";
 import { compareScores } from "./solve.ts";
 
 interface Jar {

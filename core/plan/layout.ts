@@ -1,5 +1,5 @@
 import { layerPlaces, type KindKey, type LayerFill, type Pot, type Standing } from "../capacity/index.ts";
-import { type LoadPart } from "./wish.ts";
+import type { LoadPart } from "./wish.ts";
 
 /** A container of a load where it stands. */
 export interface Placed extends Standing {

@@ -1,5 +1,5 @@
-import { type PlanLoad, type PlanProblem, type Portion } from "./problem.ts";
-import { type GroupLoads, type Solved } from "./solve.ts";
+import type { PlanLoad, PlanProblem, Portion } from "./problem.ts";
+import type { GroupLoads, Solved } from "./solve.ts";
 
 /**
  * Returns the single loads of a solved plan. Containers with the longest time go together first; a lot stays together

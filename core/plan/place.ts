@@ -1,9 +1,9 @@
 import { containerOf, fitsIn, arrangeLoad, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import { governingSchedule, type LoadPack } from "../schedule/index.ts";
-import { type PlanLoad } from "./problem.ts";
+import type { PlanLoad } from "./problem.ts";
 import { places } from "./programme.ts";
-import { type CannerPool, type Usable } from "./usable.ts";
-import { type LoadPart, type PlanWish, type ProposedLoad, type ProposedPart } from "./wish.ts";
+import type { CannerPool, Usable } from "./usable.ts";
+import type { LoadPart, PlanWish, ProposedLoad, ProposedPart } from "./wish.ts";
 
 function countsOfParts(parts: readonly LoadPart[]): Record<KindKey, number> {
   const counts: Record<KindKey, number> = {};

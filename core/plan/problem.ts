@@ -1,5 +1,5 @@
-import { type KindKey, type LoadPattern } from "../capacity/index.ts";
-import { type Mouth, type PackMethod, type ProductKey } from "../schedule/index.ts";
+import type { KindKey, LoadPattern } from "../capacity/index.ts";
+import type { Mouth, PackMethod, ProductKey } from "../schedule/index.ts";
 
 /** One way a lot may be put up. Weights in whole grams, so that the arithmetic is exact. */
 export interface LotOption {

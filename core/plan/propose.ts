@@ -1,18 +1,11 @@
 import { loadsOf } from "./loads.ts";
 import { assignLoads } from "./place.ts";
-import { type PlanLot, type PlanProblem, type Portion } from "./problem.ts";
+import type { PlanLot, PlanProblem, Portion } from "./problem.ts";
 import { shortages } from "./shortage.ts";
 import { settledLoad, withoutSettled } from "./settled.ts";
 import { solvePlan, type Solver } from "./solve.ts";
 import { cannerPools, planLot, usableCanner, whatFitsNowhere } from "./usable.ts";
-import {
-  type LeftOver,
-  type PlanProblemNote,
-  type PlanWish,
-  type Proposal,
-  type ProposedLoad,
-  type ProposedPart,
-} from "./wish.ts";
+import type { LeftOver, PlanProblemNote, PlanWish, Proposal, ProposedLoad, ProposedPart } from "./wish.ts";
 
 /**
  * Returns loads for what is wished: the fewest that hold it, each with its canner, layers and governing scheduled

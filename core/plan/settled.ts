@@ -1,8 +1,8 @@
-import { type KindKey } from "../capacity/index.ts";
+import type { KindKey } from "../capacity/index.ts";
 import { governingSchedule } from "../schedule/index.ts";
 import { loadIn, packOf } from "./place.ts";
-import { type PlanLot, type PlanStock } from "./problem.ts";
-import { type Usable } from "./usable.ts";
+import type { PlanLot, PlanStock } from "./problem.ts";
+import type { Usable } from "./usable.ts";
 import {
   grams,
   type PlanProblemNote,

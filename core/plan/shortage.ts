@@ -1,5 +1,5 @@
 import { kindShape, type KindKey } from "../capacity/index.ts";
-import { type LeftOver, type PlanProblemNote, type PlanWish, type ProposedLoad } from "./wish.ts";
+import type { LeftOver, PlanProblemNote, PlanWish, ProposedLoad } from "./wish.ts";
 
 /**
  * Returns which supplies ran out although more would be filled, one note each with what would help; empty when none

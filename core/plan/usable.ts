@@ -6,7 +6,7 @@ import {
   scheduledProcess,
   type LoadPack,
 } from "../schedule/index.ts";
-import { type LotOption, type PlanCanner, type PlanLot } from "./problem.ts";
+import type { LotOption, PlanCanner, PlanLot } from "./problem.ts";
 import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishLot } from "./wish.ts";
 
 /**

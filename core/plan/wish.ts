@@ -1,11 +1,6 @@
-import { type KindKey, type LayerFill, type Pot } from "../capacity/index.ts";
-import {
-  type CannerGauges,
-  type GoverningSchedule,
-  type PackMethod,
-  type ProductKey,
-} from "../schedule/index.ts";
-import { type Objective, type PlanStock, type Scores } from "./problem.ts";
+import type { KindKey, LayerFill, Pot } from "../capacity/index.ts";
+import type { CannerGauges, GoverningSchedule, PackMethod, ProductKey } from "../schedule/index.ts";
+import type { Objective, PlanStock, Scores } from "./problem.ts";
 
 /** A lot that is to be put up, and into what. */
 export interface WishLot {

@@ -1,5 +1,5 @@
 import { parseNumber, parseQuantity, type UnitSystem, type Writing } from "../quantity/index.ts";
-import { type Ingredient } from "./dish.ts";
+import type { Ingredient } from "./dish.ts";
 import { usualPieceKg } from "./piece.ts";
 import { ROLES, type Role } from "./ingredient.ts";
 

@@ -10,7 +10,7 @@ import {
   scaleToJars,
   writeIngredient,
 } from "./index.ts";
-import { type Writing } from "../quantity/index.ts";
+import type { Writing } from "../quantity/index.ts";
 
 const US: Writing = { units: "us", decimal: "point" };
 

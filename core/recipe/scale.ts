@@ -1,5 +1,5 @@
 import { formatFraction, parseNumber, type Writing } from "../quantity/index.ts";
-import { type ContainerKey, type Mouth } from "../schedule/index.ts";
+import type { ContainerKey, Mouth } from "../schedule/index.ts";
 import { dishRow, divideDish, whyNotIn, type Dish, type Ingredient } from "./dish.ts";
 import { ingredientKind } from "./ingredient.ts";
 import { readIngredient, readIngredients } from "./read.ts";

@@ -1,5 +1,5 @@
 import { compareGroups, type Outstanding } from "../chance/index.ts";
-import { type SealFinding } from "./seal.ts";
+import type { SealFinding } from "./seal.ts";
 
 /** What containers that failed may have in common. */
 export const CAUSES = ["layer", "place", "lids", "person", "canner", "sealer"] as const;

@@ -1,4 +1,4 @@
-import { type SealFinding } from "./seal.ts";
+import type { SealFinding } from "./seal.ts";
 
 /** Liquid of a jar against how it was filled: as then, some lost, or half or more of it lost. */
 export const LEVELS = ["full", "half", "low"] as const;

@@ -1,4 +1,4 @@
-import { type RunEvent, type RunPlan } from "./event.ts";
+import type { RunEvent, RunPlan } from "./event.ts";
 import { WORTH_MS } from "./judge.ts";
 import { currentPeriod, type ProcessPeriod, type Deviation, type RunState } from "./state.ts";
 

@@ -1,6 +1,6 @@
 import { kPaFromPsi } from "../quantity/index.ts";
 import { dialStanding, type CannerGauges } from "../schedule/index.ts";
-import { type RunPlan } from "./event.ts";
+import type { RunPlan } from "./event.ts";
 
 /**
  * Returns the canner's own dial as a run records it: how it was tested, and its error, kPa, null when it was never

@@ -1,5 +1,5 @@
-import { type KindKey } from "../capacity/index.ts";
-import { type KnownBy } from "./instant.ts";
+import type { KindKey } from "../capacity/index.ts";
+import type { KnownBy } from "./instant.ts";
 
 /** What can happen to a run. Instants are ms since 1970 UTC. */
 export type RunEventType =

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from "#core/quantity";
 import { addDeviation, noteUnobserved } from "./change.ts";
-import { type RunPlan } from "./event.ts";
+import type { RunPlan } from "./event.ts";
 import { currentPeriod, type ProcessPeriod, type RunState } from "./state.ts";
 
 /** Most minutes that may be added to a scheduled process. Common practice, no source. */

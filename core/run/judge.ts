@@ -1,5 +1,5 @@
 import { MINUTE_MS, kPaFromPsi } from "../quantity/index.ts";
-import { type RunPlan } from "./event.ts";
+import type { RunPlan } from "./event.ts";
 import { OWN_DIAL, OWN_WEIGHT, governsNow, isReliedOn, standingOf, type Observation } from "./observation.ts";
 
 /** What a gauge sent says something of now for so long, ms; looks so near each other can contradict each other. */

@@ -1,5 +1,5 @@
 import { addDeviation, endPeriod, enterPhase, noteUnobserved } from "./change.ts";
-import { type RunEvent, type RunPlan } from "./event.ts";
+import type { RunEvent, RunPlan } from "./event.ts";
 import { cutExtra, scheduledEnd } from "./extra.ts";
 import { A_LITTLE_KPA, judge } from "./judge.ts";
 import { OWN_DIAL, isReliedOn, observationOf, standingOf } from "./observation.ts";

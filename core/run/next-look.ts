@@ -1,7 +1,7 @@
-import { type RunPlan } from "./event.ts";
+import type { RunPlan } from "./event.ts";
 import { WORTH_MS } from "./judge.ts";
 import { OWN_DIAL, governsNow, isReliedOn, standingOf } from "./observation.ts";
-import { type RunState } from "./state.ts";
+import type { RunState } from "./state.ts";
 
 /** After so many looks that were only a tap, the next one asks for the figure. Common practice, no source. */
 export const TAPS_TO_FIGURE = 2;

@@ -1,4 +1,4 @@
-import { type RunEvent, type RunPlan } from "./event.ts";
+import type { RunEvent, RunPlan } from "./event.ts";
 
 /** The two instruments every canner may have, as they are named in a record. Anything else is a gauge that sends. */
 export const OWN_DIAL = "the dial";

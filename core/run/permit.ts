@@ -1,8 +1,8 @@
 import { formatDuration, formatFraction, psiFromKPa } from "../quantity/index.ts";
-import { type RunEventType, type RunPlan } from "./event.ts";
+import type { RunEventType, RunPlan } from "./event.ts";
 import { stillShows } from "./judge.ts";
 import { lighterThan } from "./look.ts";
-import { type RunView } from "./fold.ts";
+import type { RunView } from "./fold.ts";
 import { VENT_FALTERS } from "./rules.ts";
 
 /** Returns which events a person may record next, in the order of the work; the first is the usual one. */

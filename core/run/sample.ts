@@ -1,4 +1,4 @@
-import { type RunPlan } from "./event.ts";
+import type { RunPlan } from "./event.ts";
 
 /**
  * Returns a plan with nothing unusual in it, for drills, figures and tests: pints of meat, 75 minutes at 82.7 kPa (12

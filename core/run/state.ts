@@ -1,6 +1,6 @@
-import { type Alarm, type Asked, type Siphoned } from "./event.ts";
-import { type KnownBy } from "./instant.ts";
-import { type Observation } from "./observation.ts";
+import type { Alarm, Asked, Siphoned } from "./event.ts";
+import type { KnownBy } from "./instant.ts";
+import type { Observation } from "./observation.ts";
 
 export type RunPhase =
   | "warming"

@@ -1,5 +1,5 @@
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
-import { type RunEvent, type RunPlan } from "./event.ts";
+import type { RunEvent, RunPlan } from "./event.ts";
 import { addDeviation, endPeriod, enterPhase, noteUnobserved, outOfPlace } from "./change.ts";
 import { cutExtra, totalMinutes } from "./extra.ts";
 import { lighterThan, applyLook, putOutOfService } from "./look.ts";

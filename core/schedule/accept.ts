@@ -1,4 +1,4 @@
-import { type ScheduledProcess } from "./lookup.ts";
+import type { ScheduledProcess } from "./lookup.ts";
 import { productName, type ProductKey } from "./table.ts";
 
 /**

@@ -1,6 +1,6 @@
 import { ftFromM } from "../quantity/index.ts";
 import { isCan, type ContainerKey } from "./container.ts";
-import { type NoSchedule, type ScheduledProcess } from "./lookup.ts";
+import type { NoSchedule, ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, type GaugeKind } from "./pressure.ts";
 import { CONDITIONS, VENT_MINUTES } from "./rules.ts";
 import { CAN_ROWS, type ProductKey } from "./table.ts";

@@ -1,4 +1,4 @@
-import { type GoverningSchedule } from "./governing.ts";
+import type { GoverningSchedule } from "./governing.ts";
 import { TABLE_EDITION } from "./source.ts";
 
 /** What was decided, frozen at the moment of deciding, so that a later edition of the tables changes no record. */

@@ -1,5 +1,5 @@
-import { type ContainerKey } from "./container.ts";
-import { type ConditionKey } from "./rules.ts";
+import type { ContainerKey } from "./container.ts";
+import type { ConditionKey } from "./rules.ts";
 import { COMMON_PRACTICE, usda2015, type Source } from "./source.ts";
 
 /** How the food goes in: raw pack, or hot (precooked) pack. */

@@ -1,5 +1,5 @@
-import { type SeamDimension } from "./dimension.ts";
-import { type Out } from "./limits.ts";
+import type { SeamDimension } from "./dimension.ts";
+import type { Out } from "./limits.ts";
 
 /** What eye and fingertip find on a closed seam. */
 export const DEFECTS = [

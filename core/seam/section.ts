@@ -1,4 +1,4 @@
-import { type SeamMeasures } from "./measure.ts";
+import type { SeamMeasures } from "./measure.ts";
 
 export interface Point {
   x: number;

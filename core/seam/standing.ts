@@ -1,5 +1,5 @@
 import { HOUR_MS } from "#core/quantity";
-import { type ContainerKey } from "../schedule/index.ts";
+import type { ContainerKey } from "../schedule/index.ts";
 import { driftOf, GAUGE_STEP_MM, type Drift } from "./chart.ts";
 import { DIMENSION_NAMES, isPercent, type SeamDimension } from "./dimension.ts";
 import { beyond, judgeSheet, type Out, type SeamLimits } from "./limits.ts";

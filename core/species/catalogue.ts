@@ -2,7 +2,7 @@ import { BIRDS } from "./birds.ts";
 import { HOLD_OFFERED } from "./caution.ts";
 import { FISH } from "./fish.ts";
 import { MAMMALS } from "./mammals.ts";
-import { type Species, type SpeciesGroup } from "./species.ts";
+import type { Species, SpeciesGroup } from "./species.ts";
 
 /** Every animal known by name, mammals first. */
 export const SPECIES: readonly Species[] = [...MAMMALS, ...BIRDS, ...FISH];

@@ -1,5 +1,5 @@
-import { type ProductKey } from "../schedule/index.ts";
-import { type Species, type SpeciesGroup } from "./species.ts";
+import type { ProductKey } from "../schedule/index.ts";
+import type { Species, SpeciesGroup } from "./species.ts";
 
 /** Forms a lot can be cut to. */
 export const FORMS = [

@@ -1,6 +1,6 @@
-import { type Caution } from "./caution.ts";
+import type { Caution } from "./caution.ts";
 import { BUILDS, type Build } from "./kind.ts";
-import { type Species } from "./species.ts";
+import type { Species } from "./species.ts";
 
 type Row = [
   key: string,

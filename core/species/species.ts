@@ -1,5 +1,5 @@
-import { type Caution } from "./caution.ts";
-import { type Composition, type Yields } from "./kind.ts";
+import type { Caution } from "./caution.ts";
+import type { Composition, Yields } from "./kind.ts";
 
 /** What kind of animal it is; decides which rows of the process table apply. */
 export type SpeciesGroup = "red-meat" | "bird-rabbit" | "fish" | "tuna";

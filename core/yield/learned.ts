@@ -1,5 +1,5 @@
 import { posterior, predict, type Belief, type Estimate } from "../estimate/index.ts";
-import { type TypicalStep } from "./typical.ts";
+import type { TypicalStep } from "./typical.ts";
 
 /** One weighed case: what went in, what came out, and who did it. */
 export interface YieldCase {

@@ -1,4 +1,4 @@
-import { type LotForm, type Species, type SpeciesGroup } from "../species/index.ts";
+import type { LotForm, Species, SpeciesGroup } from "../species/index.ts";
 
 /** What a weight becomes at a step of the work, before this household has taught anything. Fractions of weight in. */
 export interface TypicalStep {

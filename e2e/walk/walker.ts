@@ -1,5 +1,5 @@
-import { type Page } from "@playwright/test";
-import { type randomFrom } from "#core/random";
+import type { Page } from "@playwright/test";
+import type { randomFrom } from "#core/random";
 
 /** What somebody who gets on with it presses, by its name, and the minutes that then usually go by. */
 const ONWARD: readonly [name: RegExp, minutes: number][] = [

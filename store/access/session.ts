@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "#core/quantity";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 
 /** A screen stays in for so long after it was last used. */
 export const SESSION_MS = 60 * DAY_MS;

@@ -1,7 +1,7 @@
 import { v7 as uuid } from "uuid";
 import { MINUTE_MS } from "#core/quantity";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { type LoggerRow } from "#core/cold";
+import type { LoggerRow } from "#core/cold";
 import { getHarvest } from "#store/harvest";
 import { coldEntry } from "../schema/index.ts";
 

@@ -1,4 +1,4 @@
-import { type Larder } from "./larder.ts";
+import type { Larder } from "./larder.ts";
 
 /** What changed: something a person did, or only figures that an instrument sent. */
 export type Change = "deed" | "figures";

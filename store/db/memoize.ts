@@ -1,4 +1,4 @@
-import { type Larder } from "./larder.ts";
+import type { Larder } from "./larder.ts";
 
 const kept = new WeakMap<Larder["sqlite"], Map<string, { stamp: string; value: unknown }>>();
 

@@ -3,7 +3,7 @@ import { DAY_MS } from "#core/quantity";
 import { audit, codeRegister, writeKey } from "../schema/index.ts";
 import { changed } from "./changes.ts";
 import { codeFor } from "#core/code";
-import { type Larder } from "./larder.ts";
+import type { Larder } from "./larder.ts";
 import { asRefusal } from "./limits.ts";
 import { Refused } from "./refused.ts";
 import { scopeNow } from "./scope.ts";

@@ -1,4 +1,4 @@
-import { type Derived } from "./rule.ts";
+import type { Derived } from "./rule.ts";
 
 const KINDS = ["harvest", "lot", "pack", "container", "run"];
 

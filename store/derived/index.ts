@@ -13,7 +13,7 @@ import { container } from "./container.ts";
 import { lot } from "./lot.ts";
 import { pack } from "./pack.ts";
 import { supply } from "./supply.ts";
-import { type Invariant, type Rule } from "./rule.ts";
+import type { Invariant, Rule } from "./rule.ts";
 
 export { AUDIT_COLUMNS, EVENT_COLUMNS, RUN_COLUMNS } from "./chain.ts";
 export { type Invariant, type Rule } from "./rule.ts";

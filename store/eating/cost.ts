@@ -5,7 +5,7 @@ import { PRICE_KEYS, costOf, type PriceKey, type Prices } from "#core/cost";
 import { fireEstimate } from "#core/supply";
 import { isCan } from "#core/schedule";
 import { burnerPowerW, getRun } from "#store/run";
-import { type Shelved } from "#store/shelf";
+import type { Shelved } from "#store/shelf";
 import { price } from "../schema/index.ts";
 
 /** Returns the newest price of each kind that the household entered, in its own money. */

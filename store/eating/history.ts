@@ -1,5 +1,5 @@
 import { memoize, movementVersion, type Larder } from "#store/db";
-import { type Calendar } from "#core/calendar";
+import type { Calendar } from "#core/calendar";
 import { groupOf, type SpeciesGroup } from "#core/species";
 import { calendarOf, getHousehold } from "#store/household";
 import { stockKey, type KindStock } from "#store/shelf";

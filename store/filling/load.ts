@@ -1,7 +1,7 @@
 import { eq, isNull } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { type LayerFill } from "#core/capacity";
+import type { LayerFill } from "#core/capacity";
 import { deviationsOf, fillingOrder, otherHeadspaces } from "#core/pack";
 import { getCanner } from "#store/equipment";
 import { getHousehold } from "#store/household";

@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 
 /** One change: who, when, on which screen, what and why. */
 export interface Change {

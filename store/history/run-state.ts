@@ -1,5 +1,5 @@
 import { runAt, type RunPlan } from "#core/run";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { eventsOf } from "#store/run";
 
 interface StoredRun {

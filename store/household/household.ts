@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { calendarIn, isDayOfYear, type Calendar } from "#core/calendar";
 import { whyNotHabit } from "#core/guard";
-import { type Writing } from "#core/quantity";
+import type { Writing } from "#core/quantity";
 import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
 import { acceptance, household, person } from "../schema/index.ts";
 

@@ -1,6 +1,6 @@
 import { animals } from "./animals.ts";
 import { jars } from "./jars.ts";
-import { type List } from "./list.ts";
+import type { List } from "./list.ts";
 import { RECORDS } from "./records.ts";
 import { rooms, shelves, supplies } from "./shed.ts";
 

@@ -1,4 +1,4 @@
-import { type Larder, type Write } from "#store/db";
+import type { Larder, Write } from "#store/db";
 
 export type Cell = string | number | null;
 

@@ -5,7 +5,7 @@ import { readNumber } from "#core/quantity";
 import { v5 as uuidFrom } from "uuid";
 import { copyLarder, once, Refused, type Larder, type Write } from "#store/db";
 import { safeCell, textOfCell } from "#store/transfer";
-import { type Cell, type Column, type Deed, type List, type Row } from "./list.ts";
+import type { Cell, Column, Deed, List, Row } from "./list.ts";
 
 /** Largest list that comes in. */
 export const LIST_LIMIT_BYTES = 2_000_000;

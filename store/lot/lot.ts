@@ -10,7 +10,7 @@ import {
   type ThawInHand,
   type Treatment,
 } from "#core/lot";
-import { type LotForm } from "#core/species";
+import type { LotForm } from "#core/species";
 
 export interface LotHold {
   id: string;

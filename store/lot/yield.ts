@@ -1,6 +1,6 @@
-import { type YieldCase } from "#core/yield";
-import { type LotForm } from "#core/species";
-import { type Larder } from "#store/db";
+import type { YieldCase } from "#core/yield";
+import type { LotForm } from "#core/species";
+import type { Larder } from "#store/db";
 
 /** Newest cases that are looked at: a household's own hand of the last seasons. */
 const MOST_CASES = 60;

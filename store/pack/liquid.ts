@@ -1,5 +1,5 @@
-import { type Larder } from "#store/db";
-import { type BrothFrom } from "#core/guard";
+import type { Larder } from "#store/db";
+import type { BrothFrom } from "#core/guard";
 import { LIQUID_KG_L, liquidLitres, type JarIngredient } from "#core/pack";
 import { isBroth, type DishJar } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth, type PackMethod, type ProductKey } from "#core/schedule";

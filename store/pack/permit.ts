@@ -1,7 +1,7 @@
 import { Refused, type Larder } from "#store/db";
 import { whyNotPack, type DishToFill, type PackToFill } from "#core/guard";
 import { notPackedWords, whyNotPacked } from "#core/lot";
-import { type FillEstimate } from "#core/pack";
+import type { FillEstimate } from "#core/pack";
 import { divideDish, whyNotIn } from "#core/recipe";
 import {
   officeSchedule,
@@ -20,7 +20,7 @@ import { acceptedRows, getHousehold, writingOf } from "#store/household";
 import { getLot, type Lot } from "#store/lot";
 import { recipeToCan } from "#store/recipe";
 import { brothFrom, isFromLot } from "./liquid.ts";
-import { type Pack } from "./pack.ts";
+import type { Pack } from "./pack.ts";
 
 /** What an extension office gave for cans, where the tables have no row. */
 export type GivenByOffice = Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge">;

@@ -1,5 +1,5 @@
-import { type Larder } from "#store/db";
-import { type ContainerNow } from "#store/rest";
+import type { Larder } from "#store/db";
+import type { ContainerNow } from "#store/rest";
 
 /** A container of a recall as it stands now. */
 export interface SharedFacts extends Omit<ContainerNow, "dispositionDue" | "placeId" | "runId" | "packId"> {

@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import { type DoubtKind } from "#core/recall";
+import type { DoubtKind } from "#core/recall";
 import { getContainer } from "#store/rest";
 import { recall, recallLift } from "../schema/index.ts";
 import { containersSharing } from "./sharing.ts";

@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { DOUBTS, type DoubtKind } from "#core/recall";
 
 /** A container that shares something with the one in doubt. */

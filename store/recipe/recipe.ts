@@ -10,7 +10,7 @@ import {
   type Ingredient,
   type Role,
 } from "#core/recipe";
-import { type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
+import type { ContainerKey, Mouth, ProductKey } from "#core/schedule";
 import { recipe, recipeItem } from "../schema/index.ts";
 
 export interface Recipe {

@@ -1,5 +1,5 @@
 import { once, refuse, type Larder, type Write } from "#store/db";
-import { type Disposition } from "#core/rest";
+import type { Disposition } from "#core/rest";
 import { getRun } from "#store/run";
 import { reprocess } from "./repack.ts";
 import { dispose, undecided } from "./rest.ts";

@@ -1,5 +1,5 @@
-import { type Larder } from "#store/db";
-import { type SealFinding, type SealLook } from "#core/rest";
+import type { Larder } from "#store/db";
+import type { SealFinding, SealLook } from "#core/rest";
 
 /** A container whose seal was looked at, with what might be behind a failure. */
 export interface CheckedContainer {

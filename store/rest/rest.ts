@@ -10,7 +10,7 @@ import {
   type SealFinding,
   type SealLook,
 } from "#core/rest";
-import { type Move } from "#core/shelf";
+import type { Move } from "#core/shelf";
 import { isCan, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { activeRuns, appendEvents, getRun, type RunRecord } from "#store/run";
 import { disposition, movement, sealCheck } from "../schema/index.ts";

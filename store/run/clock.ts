@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { appendEvents, type NewEvent } from "./append.ts";
 import { activeRuns } from "./run.ts";
 

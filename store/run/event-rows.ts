@@ -1,6 +1,6 @@
 import { FoldedRun, runAt, type RunEvent, type RunPlan, type RunView } from "#core/run";
-import { type Larder } from "#store/db";
-import { type EventDetail } from "../schema/index.ts";
+import type { Larder } from "#store/db";
+import type { EventDetail } from "../schema/index.ts";
 
 /** Runs whose events are kept at hand: those at the stove, and a few that were looked at. */
 const AT_HAND = 12;

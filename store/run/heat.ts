@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { coolDownMinutes } from "#core/agenda";
 import { effectiveDiffusivity, type Filling, type Heated, type Kitchen } from "#core/heat";
 import { profileOf } from "#core/pack";
@@ -7,7 +7,7 @@ import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import { speciesByKey, type Composition } from "#core/species";
 import { getTool } from "#store/check";
 import { getCanner } from "#store/equipment";
-import { type Pack } from "#store/pack";
+import type { Pack } from "#store/pack";
 import { getRun, type RunRecord } from "./run.ts";
 
 /** Power of a burner nobody wrote down, W. Typical, from memory. */

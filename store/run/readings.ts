@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import {
   BELIEF_MS,
   believedInstant,

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNull, lte, or } from "drizzle-orm";
 import { refuse, type Larder } from "#store/db";
-import { type RunEvent, type RunPlan, type RunView } from "#core/run";
+import type { RunEvent, RunPlan, RunView } from "#core/run";
 import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
 import { packsOfRun, type Pack } from "#store/pack";

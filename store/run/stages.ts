@@ -1,8 +1,8 @@
 import { and, desc, eq, isNotNull } from "drizzle-orm";
 import { MINUTE_MS } from "#core/quantity";
-import { type Larder } from "#store/db";
-import { type LearnedStage } from "#core/day";
-import { type RunEvent } from "#core/run";
+import type { Larder } from "#store/db";
+import type { LearnedStage } from "#core/day";
+import type { RunEvent } from "#core/run";
 import { run } from "../schema/index.ts";
 import { nowFor, readEvents, viewOfRun } from "./event-rows.ts";
 

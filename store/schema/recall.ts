@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { type DoubtKind } from "#core/recall";
+import type { DoubtKind } from "#core/recall";
 import { person } from "./household.ts";
 import { container } from "./pack.ts";
 

@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { type RunEvent, type RunPlan } from "#core/run";
-import { type ScheduleSnapshot } from "#core/schedule";
+import type { RunEvent, RunPlan } from "#core/run";
+import type { ScheduleSnapshot } from "#core/schedule";
 import { canner } from "./equipment.ts";
 import { person } from "./household.ts";
 

@@ -1,8 +1,8 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { person } from "./household.ts";
-import { type ContainerKey } from "#core/schedule";
-import { type DefectKey, type Range, type SealerEvent, type SeamDimension } from "#core/seam";
+import type { ContainerKey } from "#core/schedule";
+import type { DefectKey, Range, SealerEvent, SeamDimension } from "#core/seam";
 import { container } from "./pack.ts";
 import { tool } from "./tool.ts";
 

@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { PRICE_KEYS } from "#core/cost";
-import { type SealLook } from "#core/rest";
+import type { SealLook } from "#core/rest";
 import { MOVES, type OpeningSign } from "#core/shelf";
 import { person } from "./household.ts";
 import { container } from "./pack.ts";

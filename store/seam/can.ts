@@ -1,7 +1,7 @@
 import { Refused, refuse, type Larder } from "#store/db";
 import { canAt, isFitStage, type CanNowAt, type ProbeReading } from "#core/exhaust";
 import { isCan, type ContainerKey, type PackMethod, type ProductKey } from "#core/schedule";
-import { type DefectKey } from "#core/seam";
+import type { DefectKey } from "#core/seam";
 
 export interface CanReading extends ProbeReading {
   probe: string | null;

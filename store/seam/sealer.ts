@@ -2,7 +2,7 @@ import { desc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { once, Refused, refuse, type Larder, type Write } from "#store/db";
 import { appendCheck, listTools, type Tool } from "#store/check";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import {
   DIMENSION_NAMES,
   adviceOn,

@@ -1,5 +1,5 @@
-import { type Larder } from "#store/db";
-import { type DefectKey } from "#core/seam";
+import type { Larder } from "#store/db";
+import type { DefectKey } from "#core/seam";
 
 /** What was read and seen of one can before its run, in order, and what its meat was in before and after. */
 export interface CanStory {

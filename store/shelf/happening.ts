@@ -1,6 +1,6 @@
-import { type Larder } from "#store/db";
-import { type SealLook } from "#core/rest";
-import { type OpeningSign } from "#core/shelf";
+import type { Larder } from "#store/db";
+import type { SealLook } from "#core/rest";
+import type { OpeningSign } from "#core/shelf";
 
 /** One thing that happened to a container after its run. */
 export interface Happening {

@@ -1,7 +1,7 @@
 import { memoize, movementVersion, type Larder } from "#store/db";
-import { type ProductKey } from "#core/schedule";
+import type { ProductKey } from "#core/schedule";
 import { groupOf } from "#core/species";
-import { type ContainerNow } from "#store/rest";
+import type { ContainerNow } from "#store/rest";
 
 export interface KindStock {
   product: ProductKey;

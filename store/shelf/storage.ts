@@ -2,7 +2,7 @@ import { v7 as uuid } from "uuid";
 import { MINUTE_MS } from "#core/quantity";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { FREEZES_C, HEAT_C, storageEvents, type StorageEntry, type StorageEvent } from "#core/shelf";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import { shelfCheck, storageEntry } from "../schema/index.ts";
 import { listPlaces } from "./place.ts";
 

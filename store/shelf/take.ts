@@ -2,7 +2,7 @@ import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
 import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "#core/guard";
 import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
-import { type Move } from "#core/shelf";
+import type { Move } from "#core/shelf";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { changeSupply, listSupplies, stacksFor } from "#store/supply";
 import { movement } from "../schema/index.ts";

@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 
 /** Returns the packs whose containers have lids of a box, with how many each, newest first. */
 export function packsWithBox(

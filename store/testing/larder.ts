@@ -1,11 +1,11 @@
 import { v7 as uuid } from "uuid";
 import { fillEstimate, mostSaltTsp } from "#core/pack";
-import { type ContainerKey } from "#core/schedule";
-import { type SeamSheet } from "#core/seam";
+import type { ContainerKey } from "#core/schedule";
+import type { SeamSheet } from "#core/seam";
 import { addTool } from "#store/check";
 import { recordSetUp } from "#store/seam";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
-import { type BenchPartInput } from "#store/filling";
+import type { BenchPartInput } from "#store/filling";
 import { recordHarvest } from "#store/harvest";
 import { acceptRow, setUpHousehold } from "#store/household";
 import { cutLot, getLot, type CutInput, type Lot } from "#store/lot";

@@ -1,7 +1,7 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { bareCode, withDash } from "#core/code";
 import { speciesByKey, SPECIES } from "#core/species";
-import { type Kind } from "./trace.ts";
+import type { Kind } from "./trace.ts";
 
 /** Something that was found by what was typed. */
 export interface Found {

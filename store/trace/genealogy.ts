@@ -1,4 +1,4 @@
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { genealogy } from "#store/lot";
 import { CONTAINER_ALL_KG } from "#store/pack";
 

@@ -2,7 +2,7 @@ import type Database from "better-sqlite3";
 import { v7 as uuid } from "uuid";
 import { once, type Larder } from "#store/db";
 import { compareHistory, type Compared, type Departure } from "./compare.ts";
-import { type PaperHead } from "./heads.ts";
+import type { PaperHead } from "./heads.ts";
 import { fingerprintAt, witnessOf, type Witness } from "./key.ts";
 import { findGaps, listStatements, readStatement, type Found } from "./statement.ts";
 

@@ -1,7 +1,7 @@
 import type Database from "better-sqlite3";
 import { chainsOf, linesOf } from "#store/db";
 import { LOG, type PaperHead } from "./heads.ts";
-import { type Found } from "./statement.ts";
+import type { Found } from "./statement.ts";
 
 /** What is known of one line from outside the larder. */
 interface Point {

@@ -22,7 +22,7 @@ import {
 import { Refused } from "#store/db";
 import { parseNumber, type Writing } from "#core/quantity";
 
-import { type Home } from "../../server/context";
+import type { Home } from "../../server/context";
 import {
   byIntent,
   instant,

@@ -5,7 +5,7 @@ import { larderContext } from "../../server/context";
 import { solveBeside } from "../../server/solver";
 import { PlanAnswer, PlanBody, altitudeOf, kindOf } from "./plan-schemas";
 import { answering, json, posted, problem } from "./problem";
-import { type z } from "zod";
+import type { z } from "zod";
 
 export function action({ request, context }: Route.ActionArgs) {
   return answering(async () => {

@@ -1,8 +1,8 @@
-import { type z } from "zod";
+import type { z } from "zod";
 import type { Route } from "./+types/readings";
 import { CLOCK_SLACK_MS, UNNAMED } from "#core/run";
 import { formatDuration, kPaFromPsi } from "#core/quantity";
-import { type Larder } from "#store/db";
+import type { Larder } from "#store/db";
 import { runIdOf, takeReadings, type SentReading } from "#store/run";
 import { visitorContext, type Visitor } from "../../server/access";
 import { shownBySender } from "../../server/clock";

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
 import type { SecondPlace } from "#store/backup";
 import { Button } from "#ui/button";

@@ -1,5 +1,5 @@
 import { kindKey } from "#core/capacity";
-import { type Dish } from "#core/recipe";
+import type { Dish } from "#core/recipe";
 import { SHAPES, isCan } from "#core/schedule";
 import type { Route } from "./+types/route";
 

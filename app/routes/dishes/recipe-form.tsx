@@ -1,6 +1,6 @@
 import { type SubmissionResult, useForm } from "@conform-to/react";
 import { useState } from "react";
-import { type UnitSystem, type Writing } from "#core/quantity";
+import type { UnitSystem, Writing } from "#core/quantity";
 import { DISHES, dishRow, readIngredients, writeIngredient, type Dish } from "#core/recipe";
 import { Button } from "#ui/button";
 import { among, FormErrors, keyFor, KeyedForm, PickField, resultOf, TextField } from "#ui/form";

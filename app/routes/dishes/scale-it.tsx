@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { type Writing } from "#core/quantity";
+import type { Writing } from "#core/quantity";
 import { readScale, scaleLine, scaleToJars, type Dish, type Scale } from "#core/recipe";
 import { SHAPES, isCan } from "#core/schedule";
 import { Button } from "#ui/button";

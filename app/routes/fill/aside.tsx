@@ -1,8 +1,8 @@
 import { formatFraction, formatMass } from "#core/quantity";
 import { CannerFromAbove } from "#ui/canner";
 import { placeWords, progressWords } from "../../words/pack";
-import { type FillData, type FillPart } from "./data";
-import { type newestOf } from "./newest";
+import type { FillData, FillPart } from "./data";
+import type { newestOf } from "./newest";
 
 /** Where it will stand, and how the load goes against its plan. */
 export function Aside({

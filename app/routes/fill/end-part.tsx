@@ -5,7 +5,7 @@ import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, TextField, keyFor } from "#ui/form";
 import { REST_WORDS } from "../../words/pack";
-import { type FillData, type FillPart } from "./data";
+import type { FillData, FillPart } from "./data";
 
 /** What is left fills no container: it goes elsewhere, and is never canned part-filled. */
 export function EndPart({

@@ -1,4 +1,4 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { depthOf } from "#core/pack";
@@ -8,7 +8,7 @@ import { keyFor, resultOf } from "#ui/form";
 import { patternOf } from "#ui/glyph";
 import { LotMark } from "#ui/lotmark";
 import { ContainerSection } from "#ui/section";
-import { type FillData, type FillPart } from "./data";
+import type { FillData, FillPart } from "./data";
 import { Aside } from "./aside";
 import { EndPart } from "./end-part";
 import { HowForm } from "./how-form";

@@ -6,7 +6,7 @@ import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, PickField, SelectField, TextField, TickField, keyFor } from "#ui/form";
 import { BrothFields } from "../pack/broth-fields";
-import { type FillData, type FillPart } from "./data";
+import type { FillData, FillPart } from "./data";
 
 type Fields = Record<
   | "liquid"

@@ -1,4 +1,4 @@
-import { type FillData, type FillPart } from "./data";
+import type { FillData, FillPart } from "./data";
 
 /** The container filled last, whichever part it belongs to: its code is still to be written on. */
 export function newestOf(

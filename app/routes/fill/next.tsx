@@ -1,9 +1,9 @@
 import { formatMass, formatSpoons, formatVolume, type UnitSystem } from "#core/quantity";
-import { type DishJar } from "#core/recipe";
+import type { DishJar } from "#core/recipe";
 import { Code, LotMark } from "#ui/lotmark";
 import { speciesWords } from "../../words/load";
 import { jarPartWords } from "../../words/pack";
-import { type FillData, type FillPart } from "./data";
+import type { FillData, FillPart } from "./data";
 
 /** Which container comes next, what goes into it, and the steps in order. */
 export function Next({ data, part }: { data: FillData; part: FillPart }) {

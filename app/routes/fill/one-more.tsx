@@ -6,8 +6,8 @@ import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
 import { ConfirmUnlikely, FieldError, OneTap, keyFor } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
-import { type FillData, type FillPart } from "./data";
-import { type newestOf } from "./newest";
+import type { FillData, FillPart } from "./data";
+import type { newestOf } from "./newest";
 
 /**
  * One tap a container. What the scale shows goes along, unless something was typed; with neither it is counted at what is

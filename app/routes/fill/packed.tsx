@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
 import { containersWords } from "../../words/load";
-import { type FillData } from "./data";
+import type { FillData } from "./data";
 
 /** A load that is packed: what is in it, and where it goes on. */
 export function Packed({ data }: { data: FillData }) {

@@ -2,7 +2,7 @@ import { containerOf, type KindKey } from "#core/capacity";
 import { isCan } from "#core/schedule";
 import { SelectField, TextField } from "#ui/form";
 import { kindWords } from "../../words/plan";
-import { FILLER_KINDS, type FillerSaid } from "./fillers";
+import { fillerKinds, type FillerSaid } from "./fillers";
 
 type Said = Record<keyof FillerSaid, string>;
 type Fields = Record<keyof FillerSaid, Parameters<typeof TextField>[0]["field"]>;
@@ -24,7 +24,7 @@ export function FillerFields({
   open: boolean;
 }) {
   const cans = kinds.some((k) => isCan(containerOf(k)));
-  const choices = FILLER_KINDS.filter((k) => isCan(containerOf(k)) === cans);
+  const choices = fillerKinds().filter((k) => isCan(containerOf(k)) === cans);
   const kind = choices.includes(said.fillKind) ? said.fillKind : (kinds[0] ?? choices[0]!);
   return (
     <details

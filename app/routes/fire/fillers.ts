@@ -1,18 +1,19 @@
 import { z } from "zod";
 import { kindKey, type KindKey } from "#core/capacity";
 import { isCan, SHAPES } from "#core/schedule";
-import { type Filler } from "#core/run";
+import type { Filler } from "#core/run";
 
 /** Every kind of container that can fill up a canner. */
-export const FILLER_KINDS: readonly KindKey[] = SHAPES.map((s) =>
-  kindKey(s.key, isCan(s.key) ? null : s.mouth),
-);
+export const fillerKinds = (): KindKey[] => SHAPES.map((s) => kindKey(s.key, isCan(s.key) ? null : s.mouth));
 
 /** What fills up a canner, as the form says it: how many of one kind, of what, with which lids. */
 export const fillerFields = {
   // How many may be put in is the guard's to say, at this field.
   fillers: z.coerce.number("How many is a number.").default(0),
-  fillKind: z.enum(["", ...FILLER_KINDS], "Choose a container.").default(""),
+  fillKind: z
+    .string()
+    .refine((k) => k === "" || fillerKinds().includes(k), "Choose a container.")
+    .default(""),
   fillOf: z.enum(["water", "beans"]).default("water"),
   fillLids: z.enum(["new", "used"]).default("new"),
 };

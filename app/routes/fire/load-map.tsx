@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { layersFor, type KindKey, type Pot } from "#core/capacity";
 import { placesOf } from "#core/plan";
 import { countOf } from "#core/quantity";
-import { type Filler } from "#core/run";
+import type { Filler } from "#core/run";
 import { CannerFromAbove, type LotLook } from "#ui/canner";
 
 /** Where a load stands in its canner, layer by layer, with what fills it up. Nothing where it does not fit. */

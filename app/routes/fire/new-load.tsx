@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { Form, Link, useNavigation } from "react-router";
-import { type z } from "zod";
+import type { z } from "zod";
 import type { Route } from "./+types/route";
 import { belowLeastLoad, fillersAsPacks, sizesOf, whyNotExtra } from "#core/guard";
 import { kindKey } from "#core/capacity";
@@ -27,7 +27,7 @@ import { FillerFields } from "./filler-fields";
 import { fillersIn, fillersQuery } from "./fillers";
 import { LoadMap } from "./load-map";
 import { MARGINS } from "./margin";
-import { type schema } from "./schema";
+import type { schema } from "./schema";
 
 type LoadData = Route.ComponentProps["loaderData"];
 

@@ -1,4 +1,4 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { useFetcher, useLocation } from "react-router";
 import { whyNotAccepted, type ProductKey, type ScheduledProcess } from "#core/schedule";
 import { Button } from "#ui/button";

@@ -6,7 +6,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from "@dnd-kit/core";
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { useState, type ReactNode } from "react";
 import { Form, Link, useSubmit } from "react-router";
 import { v7 as uuid } from "uuid";

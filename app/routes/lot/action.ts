@@ -17,7 +17,7 @@ import {
   undoLotEvent,
   type Lot,
 } from "#store/lot";
-import { type Home } from "../../server/context";
+import type { Home } from "../../server/context";
 import {
   byIntent,
   instant,

@@ -1,4 +1,4 @@
-import { type FieldMetadata } from "@conform-to/react";
+import type { FieldMetadata } from "@conform-to/react";
 import { useState } from "react";
 import { PickField, TextField } from "#ui/form";
 import type { BrothChoice } from "../../server/broth";

@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../outbox";
 import { LIQUIDS } from "#core/pack";
-import { type NotPackable } from "#core/lot";
+import type { NotPackable } from "#core/lot";
 import { type Writing, mmFromIn } from "#core/quantity";
 import {
   CONDITION_KEYS,

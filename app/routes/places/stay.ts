@@ -1,4 +1,4 @@
-import { type ShouldRevalidateFunctionArgs } from "react-router";
+import type { ShouldRevalidateFunctionArgs } from "react-router";
 import { isLost } from "../../outbox";
 
 /** What a page shows stays while the larder cannot be reached: asking again would only break it. */

@@ -1,7 +1,7 @@
 import { v7 as uuid } from "uuid";
 import { useRef } from "react";
 import { Form, useSubmit } from "react-router";
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import type { Route } from "./+types/route";
 import { DAY_MS, formatMass } from "#core/quantity";
 import { isCan, shapeOf, SHAPES } from "#core/schedule";

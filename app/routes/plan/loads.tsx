@@ -9,7 +9,7 @@ import {
   type DragEndEvent,
 } from "@dnd-kit/core";
 import { v7 as uuid } from "uuid";
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { Link, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import {

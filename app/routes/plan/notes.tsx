@@ -1,4 +1,4 @@
-import { type PlanProblemNote } from "#core/plan";
+import type { PlanProblemNote } from "#core/plan";
 import { Notice } from "#ui/form";
 
 /** What could not be planned as wished, each with what would work. Said once each. */

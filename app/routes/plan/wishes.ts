@@ -1,10 +1,10 @@
 import { z } from "zod";
 import { fitsIn, loadPatterns } from "#core/capacity";
-import { type LoadPart, type ProposedLoad, type SettledLoad } from "#core/plan";
+import type { LoadPart, ProposedLoad, SettledLoad } from "#core/plan";
 import { governingSchedule, type ContainerKey } from "#core/schedule";
 import { Refused } from "#store/db";
 import { keyField } from "../../server/form";
-import { type Planning } from "../../server/planning";
+import type { Planning } from "../../server/planning";
 import { KINDS, type Wish } from "../../server/wish";
 
 const KIND_KEYS = KINDS.map((k) => k.key) as [string, ...string[]];

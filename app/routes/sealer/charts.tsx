@@ -4,7 +4,7 @@ import { countOf, inFromMm } from "#core/quantity";
 import { ControlChart } from "#ui/seam";
 import { figureWords, rangeWords } from "../../words/seam";
 import { clockTime } from "../../words/time";
-import { type SealerData } from "./data";
+import type { SealerData } from "./data";
 
 /** A chart for each dimension, each with its sentence and its table. */
 export function Charts({ data, series }: { data: SealerData; series: readonly Series[] }) {

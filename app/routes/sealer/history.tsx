@@ -2,7 +2,7 @@ import { Drawer } from "#ui/drawer";
 import { countOf } from "#core/quantity";
 import { formatSeam } from "#core/seam";
 import { whenWords } from "../../words/time";
-import { type SealerData } from "./data";
+import type { SealerData } from "./data";
 
 /** What happened to the sealer, newest first. */
 export function History({ data }: { data: SealerData }) {

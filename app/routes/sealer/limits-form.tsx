@@ -1,11 +1,11 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { Form, Link } from "react-router";
 import { SHAPES, isCan } from "#core/schedule";
 import { DIMENSIONS, DIMENSION_NAMES, isPercent, type SeamDimension } from "#core/seam";
 import { Button } from "#ui/button";
 import { FieldError, NoEnter, keyFor } from "#ui/form";
 import { figureWords } from "../../words/seam";
-import { type SealerData } from "./data";
+import type { SealerData } from "./data";
 
 const BOX =
   "min-h-12 w-full rounded border-2 border-ink bg-sheet px-2 aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft";

@@ -1,8 +1,8 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { Form } from "react-router";
 import { Button } from "#ui/button";
 import { FieldError, NoEnter, keyFor } from "#ui/form";
-import { type SealerData } from "./data";
+import type { SealerData } from "./data";
 
 /** A jam or a turn of a screw: no can is closed before the next set-up test. */
 export function Trouble({

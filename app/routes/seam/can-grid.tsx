@@ -6,7 +6,7 @@ import { TimeLeft } from "#ui/clock";
 import { ContainerGlyph, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { STAGE_WORDS } from "../../words/seam";
-import { type Can, type SeamData } from "./data";
+import type { Can, SeamData } from "./data";
 
 /** Every can on the bench, those not at temperature plain to see: hatched under the mark, with their own degrees. */
 export function CanGrid({ data }: { data: SeamData }) {

@@ -8,7 +8,7 @@ import { TimeLeft } from "#ui/clock";
 import { ConfirmUnlikely, FieldError, NoEnter, keyFor } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
 import { SeamRing, type Felt } from "#ui/seam";
-import { type Can, type SeamData } from "./data";
+import type { Can, SeamData } from "./data";
 import { CanHead } from "./exhaust-can";
 
 /** A hot can: lid on, seamed, a finger round it, and the verdict. Its seam may be measured from outside as well. */

@@ -7,7 +7,7 @@ import { Drawer } from "#ui/drawer";
 import { FieldError, NoEnter, Notice, OneTap, keyFor } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { DOUBT_WORDS } from "../../words/seam";
-import { type Can, type SeamData } from "./data";
+import type { Can, SeamData } from "./data";
 
 const BOX =
   "mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop";

@@ -3,7 +3,7 @@ import { defectOf } from "#core/seam";
 import { Drawer } from "#ui/drawer";
 import { Code } from "#ui/lotmark";
 import { clockTime } from "../../words/time";
-import { type SeamData } from "./data";
+import type { SeamData } from "./data";
 
 /** Cans whose seam was bad and whose meat is in a new one. Both stay in the record. */
 export function Redone({ data }: { data: SeamData }) {

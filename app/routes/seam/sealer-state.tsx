@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
-import { type SeamData } from "./data";
+import type { SeamData } from "./data";
 
 /** What the sealer may do, when it may not: the first thing to see. */
 export function SealerState({ data }: { data: SeamData }) {

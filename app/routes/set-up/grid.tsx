@@ -1,6 +1,6 @@
 import { inFromMm } from "#core/quantity";
 import { useRef } from "react";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import {
   DIMENSION_NAMES,
   MEASURED_BY,
@@ -16,7 +16,7 @@ import { Button } from "#ui/button";
 import { FieldError } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
 import { figureWords, rangeWords } from "../../words/seam";
-import { type SetUpData } from "./data";
+import type { SetUpData } from "./data";
 import { figuresTyped, lengthOf, limitsTyped, platesOf, type Typed } from "./typed";
 
 const BOX =

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import { ADVICE_AFTER, DIMENSION_NAMES, type Judged } from "#core/seam";
-import { type UnitSystem } from "#core/quantity";
+import type { UnitSystem } from "#core/quantity";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { figureWords, sheetWords } from "../../words/seam";

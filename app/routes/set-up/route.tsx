@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import {
   cansWaiting,
   lastPlates,

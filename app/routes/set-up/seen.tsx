@@ -1,8 +1,8 @@
-import { type ContainerKey } from "#core/schedule";
+import type { ContainerKey } from "#core/schedule";
 import { ADVICE_AFTER, PLACE_LENGTHS, adviceOn, judgePlaces, midSeam, seamSection } from "#core/seam";
 import { SeamDrawing } from "#ui/seam";
 import { figureWords, sheetWords } from "../../words/seam";
-import { type SetUpData } from "./data";
+import type { SetUpData } from "./data";
 import { figuresTyped, limitsTyped, usualPlates, type Typed } from "./typed";
 
 /** The seam of one place drawn from its figures, beside the one the limits describe. */

@@ -1,14 +1,14 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
 import { Form } from "react-router";
 import { isCan, shapeOf, SHAPES, type ContainerKey } from "#core/schedule";
 import { formatSeam, METHODS, type SeamMethod } from "#core/seam";
 import { Button } from "#ui/button";
 import { ConfirmUnlikely, FieldError, NoEnter, Notice, PickTile } from "#ui/form";
-import { type SetUpData } from "./data";
+import type { SetUpData } from "./data";
 import { Grid } from "./grid";
 import { Seen } from "./seen";
-import { type Typed } from "./typed";
+import type { Typed } from "./typed";
 
 const METHOD_WORDS: Record<SeamMethod, { name: string; note: string }> = {
   micrometer: { name: "Micrometer", note: "seam stripped, each hook measured" },

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { type z } from "zod";
+import type { z } from "zod";
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, psiFromKPa, type UnitSystem } from "#core/quantity";

@@ -1,4 +1,4 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 import { Link } from "react-router";
 import { kindKey } from "#core/capacity";
 import { countOf } from "#core/quantity";

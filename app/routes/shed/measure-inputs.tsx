@@ -1,4 +1,4 @@
-import { type FieldMetadata } from "@conform-to/react";
+import type { FieldMetadata } from "@conform-to/react";
 import { formatFraction, formatLength, formatVolume, type UnitSystem } from "#core/quantity";
 import type { CannerMeasures } from "#store/equipment";
 import { PickField, TextField } from "#ui/form";

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { type CONTAINERS, type ContainerKey } from "#core/schedule";
-import { type Writing } from "#core/quantity";
-import { type CannerMeasures } from "#store/equipment";
+import type { CONTAINERS, ContainerKey } from "#core/schedule";
+import type { Writing } from "#core/quantity";
+import type { CannerMeasures } from "#store/equipment";
 import { Refused } from "#store/db";
 import { quantity } from "../../server/form";
 

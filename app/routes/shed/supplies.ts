@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { type ContainerKey, type Mouth } from "#core/schedule";
-import { type SupplyInput, type SupplyKind } from "#store/supply";
-import { type Writing } from "#core/quantity";
+import type { ContainerKey, Mouth } from "#core/schedule";
+import type { SupplyInput, SupplyKind } from "#store/supply";
+import type { Writing } from "#core/quantity";
 import { keyField, quantity, words } from "../../server/form";
 
 /** Something counted into the Shed. */

@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
-import { type SubmissionResult } from "@conform-to/react";
-import { type z } from "zod";
+import type { SubmissionResult } from "@conform-to/react";
+import type { z } from "zod";
 import { kindKey } from "#core/capacity";
 import { SHAPES, shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";

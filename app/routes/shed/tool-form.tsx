@@ -1,6 +1,6 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { type z } from "zod";
+import type { z } from "zod";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, PickField, TextField, TickField, resultOf } from "#ui/form";
 import type { toolSchema } from "./supplies";

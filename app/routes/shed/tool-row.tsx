@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { type Standing } from "#core/check";
+import type { Standing } from "#core/check";
 import { formatPressure, type UnitSystem } from "#core/quantity";
 import type { Tool } from "#store/check";
 import { StandingLine } from "./standing-line";

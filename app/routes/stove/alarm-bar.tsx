@@ -1,7 +1,7 @@
 import { Button } from "#ui/button";
 import { ALARM_WORDS, ANSWERS } from "../../words/alarm";
 import { clockTime } from "../../words/time";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 
 /** What calls, and one tap to answer it: saying what is being done about it silences it for a while. */
 export function AlarmBar({ data, view, say }: Tools) {

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { MINUTE_MS, countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 
 /** Counted for less than this, it tells nothing, ms. */
 const LEAST_MS = 20_000;

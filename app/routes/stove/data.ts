@@ -1,6 +1,6 @@
-import { type RunView } from "#core/run";
+import type { RunView } from "#core/run";
 import type { Route } from "./+types/route";
-import { type Said } from "./use-run";
+import type { Said } from "./use-run";
 
 /** What the stove screen is made from. */
 export type StoveData = Route.ComponentProps["loaderData"];

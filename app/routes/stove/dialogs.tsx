@@ -5,7 +5,7 @@ import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
 import { NoEnter } from "#ui/form";
 import { readGauge } from "../../words/reading";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 
 const FIELD = "mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3";
 

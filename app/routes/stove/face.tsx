@@ -1,4 +1,4 @@
-import { type Due } from "#core/agenda";
+import type { Due } from "#core/agenda";
 import { MINUTE_MS, formatClock, formatPressure, formatVolume } from "#core/quantity";
 import { totalMinutes, type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
@@ -9,7 +9,7 @@ import { PHASE_WORDS, deviationWords, restartWords, taskWords } from "../../word
 import { sortOf } from "../../words/container";
 import { stageSigns, unprocessedWords } from "../../words/stage";
 import { clockTime } from "../../words/time";
-import { type StoveData } from "./data";
+import type { StoveData } from "./data";
 
 /** What can be read from across the yard: one clock or one word, and one sentence. */
 export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunView; due: Due | null }) {

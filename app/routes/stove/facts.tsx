@@ -1,8 +1,8 @@
 import { formatAltitude, formatPressure } from "#core/quantity";
-import { type RunView } from "#core/run";
+import type { RunView } from "#core/run";
 import { minutesWords, deviationWords, eventWords, heardWords, unobservedWords } from "../../words/run";
 import { clockTime } from "../../words/time";
-import { type StoveData } from "./data";
+import type { StoveData } from "./data";
 
 /** When something was heard, where that was later than it happened. */
 const Heard = ({ words }: { words: string | null }) => words && <span className="text-soft"> ({words})</span>;

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { formatAltitude } from "#core/quantity";
 import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Button } from "#ui/button";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 
 const JARS: readonly ContainerKey[] = ["jar-half-pint", "jar-pint", "jar-quart"];
 const CANS: readonly ContainerKey[] = ["can-half-pound", "can-one-pound"];

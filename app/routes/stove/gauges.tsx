@@ -2,7 +2,7 @@ import { MINUTE_MS, formatDuration, formatPressure } from "#core/quantity";
 import { OWN_DIAL, OWN_WEIGHT, UNNAMED, WORTH_MS, isReliedOn, standingOf, type Observation } from "#core/run";
 import { Button } from "#ui/button";
 import { standingWords } from "../../words/run";
-import { type StoveData, type Tools } from "./data";
+import type { StoveData, Tools } from "./data";
 
 /** A gauge that sends is live while its last word is younger than this, ms. */
 const LIVE_MS = 20_000;

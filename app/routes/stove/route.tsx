@@ -25,7 +25,7 @@ import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from ".
 import { lookAround } from "../../server/look";
 import { clocksOf } from "../../server/clocks";
 import { runGlances } from "../../server/shell";
-import { type StoveData } from "./data";
+import type { StoveData } from "./data";
 import { AlarmBar } from "./alarm-bar";
 import { Facts } from "./facts";
 import { FaceOfStove } from "./face";

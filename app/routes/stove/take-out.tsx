@@ -1,6 +1,6 @@
 import { Form } from "react-router";
 import { Button } from "#ui/button";
-import { type StoveData } from "./data";
+import type { StoveData } from "./data";
 
 /** The load stands in the wrong canner, and the burner is not lit yet: nothing has happened to it, so it comes out again. */
 export function TakeOut({ data }: { data: StoveData }) {

@@ -16,10 +16,10 @@ import { Button } from "#ui/button";
 import { CannerMark } from "#ui/canner-mark";
 import { eventWords, watchedWords } from "../../words/run";
 import { clockTime } from "../../words/time";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 import { CountRocking } from "./count-rocking";
 import { GiveUp, HandOver, HeatOffEarly, TypeReading } from "./dialogs";
-import { type StoveTap } from "./tap";
+import type { StoveTap } from "./tap";
 import { TakeOut } from "./take-out";
 
 type Tap = Pick<StoveTap, "type" | "weightKPa"> & {

@@ -2,7 +2,7 @@ import { shapeOf } from "#core/schedule";
 import { SIPHONED, type Siphoned } from "#core/run";
 import { ContainerGlyph } from "#ui/glyph";
 import { Button } from "#ui/button";
-import { type Tools } from "./data";
+import type { Tools } from "./data";
 
 const LABELS: Record<Siphoned, string> = { none: "Full", some: "Lost some", half: "Lost half or more" };
 

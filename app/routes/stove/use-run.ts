@@ -11,9 +11,9 @@ import {
 } from "#core/run";
 import { deliver, entries, newEntry, onEntries, putDown, type Entry, type Press } from "../../outbox";
 import { onWord, useHeard } from "../../live/feed";
-import { type StripClock } from "#ui/strip";
-import { type Word } from "../../live/word";
-import { type StoveTap } from "./tap";
+import type { StripClock } from "#ui/strip";
+import type { Word } from "../../live/word";
+import type { StoveTap } from "./tap";
 
 /** Kept taps come after everything the larder has of the same instant. */
 const LATE_SEQ = 1_000_000_000_000;

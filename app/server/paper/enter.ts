@@ -5,7 +5,7 @@ import { onBehalfOf, Refused, scopeNow, type Write } from "#store/db";
 import { DAY_MS, parseQuantity } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { getRun, openRun, runBetween, tapRun, type Tap } from "#store/run";
-import { type Home } from "../context";
+import type { Home } from "../context";
 
 /** What a run sheet asks for, in the order of the work: the event each time stands for. */
 export const SHEET_TIMES = [

@@ -9,7 +9,7 @@ import {
   type ContainerKey,
 } from "#core/schedule";
 import { formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
-import { type Household } from "#store/household";
+import type { Household } from "#store/household";
 import { INK, newPdf, SOFT, type Doc } from "../pdf";
 import { SHEET_TIMES } from "./enter";
 

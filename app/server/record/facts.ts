@@ -34,7 +34,7 @@ import {
   unobservedWords,
 } from "../../words/run";
 import { clockSeconds, clockTime, longDay } from "../../words/time";
-import { type Home } from "../context";
+import type { Home } from "../context";
 
 /** One line of the record: what, and what of it. */
 export interface RecordLine {

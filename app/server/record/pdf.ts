@@ -3,7 +3,7 @@ import { drawQr } from "../qr";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import { clockTime } from "../../words/time";
 import { thinned } from "../../words/trace";
-import { type PressureTrace, type ProcessRecord } from "./facts";
+import type { PressureTrace, ProcessRecord } from "./facts";
 
 const STOP = "#9c2117";
 const MARGIN = 40;

@@ -1,13 +1,13 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { beforeAll, describe, expect, test } from "vitest";
 import { kPaFromPsi } from "#core/quantity";
-import { type RunEvent } from "#core/run";
+import type { RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
 import { recordGaugeCheck } from "#store/equipment";
 import { appendEvents, openRun, takeReadings, tapAll } from "#store/run";
 import { containersOfRun } from "#store/rest";
 import { packPints, tap, testLarder, type TestLarder } from "#store/testing";
-import { type Home } from "../context";
+import type { Home } from "../context";
 import { processRecord, recordPdf, type ProcessRecord } from "./index";
 
 const MIN = 60_000;

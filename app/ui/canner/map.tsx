@@ -1,5 +1,5 @@
 import { kindShape } from "#core/capacity";
-import { type Placed } from "#core/plan";
+import type { Placed } from "#core/plan";
 import { ContainerGlyph, patternOf, type Contents } from "#ui/glyph";
 
 /** What a lot is drawn as. */

@@ -1,5 +1,5 @@
 import { Dialog } from "radix-ui";
-import { type ReactNode } from "react";
+import type { ReactNode } from "react";
 
 /** A question over the page, its trigger and its way back. */
 export function AskDialog({

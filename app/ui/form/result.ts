@@ -1,4 +1,4 @@
-import { type SubmissionResult } from "@conform-to/react";
+import type { SubmissionResult } from "@conform-to/react";
 
 /**
  * The result of a page's last submission, when it was this form's: pages with several forms tell them apart by a

@@ -1,8 +1,8 @@
 import { MM_PER_IN } from "#core/quantity";
 import { useId } from "react";
-import { type ContainerShape } from "#core/schedule";
+import type { ContainerShape } from "#core/schedule";
 import { jarOutline, levelY, LID_MM, lidWidth, RIM_MM } from "./outline";
-import { type PatternLetter } from "./pattern";
+import type { PatternLetter } from "./pattern";
 
 /** What a container is, told by its form: never by colour alone. */
 export type GlyphState =

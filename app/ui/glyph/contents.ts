@@ -1,6 +1,6 @@
-import { type ProductKey } from "#core/schedule";
+import type { ProductKey } from "#core/schedule";
 import { speciesByKey } from "#core/species";
-import { type Contents } from "./container";
+import type { Contents } from "./container";
 
 /** What a container's contents are drawn as, from what is in it. */
 export function contentsOf(product: ProductKey | null, species: readonly string[]): Contents {

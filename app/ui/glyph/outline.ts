@@ -1,4 +1,4 @@
-import { type ContainerShape } from "#core/schedule";
+import type { ContainerShape } from "#core/schedule";
 
 /** Height of a jar's lid and band, mm, as drawn. */
 export const LID_MM = 13;

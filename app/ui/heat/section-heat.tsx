@@ -2,7 +2,7 @@ import { useEffect, useId, useState } from "react";
 import { FINE } from "#core/heat";
 import { formatTemperature, type UnitSystem } from "#core/quantity";
 import { RIM_BELOW_TOP_MM, profileOf } from "#core/pack";
-import { type ContainerShape } from "#core/schedule";
+import type { ContainerShape } from "#core/schedule";
 import { fillOutline, insideOutline } from "#ui/section";
 
 /** From cold to hot, °C and colour; the words beside it say the same. */

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { EChartsCoreOption } from "echarts/core";
-import { type Individuals } from "#core/seam";
+import type { Individuals } from "#core/seam";
 import { ChartBox, useECharts, type ChartLook } from "#ui/chart";
 
 export interface ControlChartProps {

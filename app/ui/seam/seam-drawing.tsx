@@ -1,4 +1,4 @@
-import { type SeamSection, type Mark } from "#core/seam";
+import type { SeamSection, Mark } from "#core/seam";
 
 type Part = keyof SeamSection["marks"];
 

@@ -1,4 +1,4 @@
-import { type OutsideView } from "#core/seam";
+import type { OutsideView } from "#core/seam";
 
 /** A stretch of a closed seam as it is seen from outside, unrolled and drawn from its numbers. */
 export function SeamOutside({

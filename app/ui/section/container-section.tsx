@@ -1,7 +1,7 @@
 import { useId } from "react";
 import { RIM_BELOW_TOP_MM, profileOf } from "#core/pack";
-import { type ContainerShape } from "#core/schedule";
-import { type Contents, type PatternLetter } from "#ui/glyph";
+import type { ContainerShape } from "#core/schedule";
+import type { Contents, PatternLetter } from "#ui/glyph";
 
 const LINE = { stroke: "var(--ink)", strokeWidth: 2, vectorEffect: "non-scaling-stroke" as const };
 

@@ -1,4 +1,4 @@
-import { type RunEvent, type RunEventType } from "../event.ts";
+import type { RunEvent, RunEventType } from "../event.ts";
 
 /** When the runs of these tests are opened, ms since 1970 UTC. */
 export const T0 = Date.UTC(2026, 10, 20, 9);
