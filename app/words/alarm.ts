@@ -28,7 +28,7 @@ export const ANSWERS: Record<Alarm, readonly string[]> = {
 export const ALARM_SAID: Record<Alarm, (pressure: string, minutes: number) => string> = {
   "over-pressure": () => "Pressure over the canner's limit.",
   "below-target": (pressure) => `Pressure below ${pressure}.`,
-  unwatched: () => "Nobody has looked at the gauge for too long.",
+  unwatched: () => "Nobody has checked the pressure for too long.",
   "vent-done": () => "The 10 minutes of venting are over.",
   "process-done": (_, minutes) => `The ${minutes} minutes are up.`,
   "pressure-down": () => "Pressure is down.",
@@ -40,7 +40,7 @@ export const ALARM_SAID: Record<Alarm, (pressure: string, minutes: number) => st
 export const ALARM_DO: Record<Alarm, string> = {
   "over-pressure": "Turn the heat down. Keep away from the lid.",
   "below-target": "Turn the heat up.",
-  unwatched: "Check the gauge.",
+  unwatched: "Check the pressure.",
   "vent-done": "Put the weight on.",
   "process-done": "Turn the heat off.",
   "pressure-down": "Check the lock, then take the weight off.",

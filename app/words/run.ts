@@ -12,6 +12,7 @@ import {
   type Standing,
   VENT_FALTERS,
   governsNow,
+  zeroSign,
   totalMinutes,
 } from "#core/run";
 import { ALARM_WORDS } from "./alarm";
@@ -50,7 +51,7 @@ export const EVENT_WORDS: Record<RunEventType, string> = {
   "clock-unknown": "Time unknown",
   "clock-known": "Time confirmed",
   "heat-off": "Heat off",
-  "pressure-zero": "Gauge at zero",
+  "pressure-zero": "Pressure at zero",
   "lock-down": "Lock has dropped",
   "weight-off": "Weight off",
   "lid-off": "Lid off",
@@ -153,7 +154,7 @@ export function taskWords(
     case "zero":
       return {
         title: "Wait for zero and the lock",
-        why: "Touch nothing until the gauge reads zero and the lock has dropped. Never cool it by force.",
+        why: `Touch nothing until ${zeroSign(plan)} and the lock has dropped. Never cool it by force.`,
       };
     case "weight-off":
       return {
@@ -289,7 +290,7 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
     case "extra-cut":
       return `${at}: the ${plan.minutes} scheduled minutes were complete; not all of the ${plan.extraMinutes} extra minutes were run. This load is processed.`;
     case "weight-off-early":
-      return `${at}: weight taken off before the gauge read zero and the lock had dropped.`;
+      return `${at}: weight taken off before the pressure was zero and the lock had dropped.`;
     case "lid-off-early":
       return `${at}: lid off before ${plan.settleMinutes} minutes with the weight off.`;
     case "lid-off-late":

@@ -1,5 +1,5 @@
 import type { Sort } from "./container";
-import type { RunPlan, RunView } from "#core/run";
+import { hasDial, type RunPlan, type RunView } from "#core/run";
 import { formatPressure, type UnitSystem } from "#core/quantity";
 
 /** What a stage looks and sounds like when it goes well. */
@@ -43,7 +43,9 @@ export function stageSigns(
           };
     case "cooling":
       return {
-        see: "The needle sinks by itself; then the lock drops into its hole.",
+        see: hasDial(plan)
+          ? "The needle sinks by itself; then the lock drops into its hole."
+          : "The weight stops rocking, and the lock drops into its hole.",
         hear: "Metal ticking. Nothing else is done to it: no water, no draught.",
       };
     case "settling":

@@ -62,6 +62,13 @@ export function standingOf(plan: RunPlan, aside: readonly string[], instrument: 
   return instrument !== OWN_DIAL && isReliedOn(dial) ? "sends" : dial;
 }
 
+/** Returns whether the canner of a run has a dial to read, relied on or not. Runs opened before it was kept count as having one. */
+export const hasDial = (plan: RunPlan): boolean => plan.dial?.standing !== "none";
+
+/** Returns what shows that no pressure is left, as a clause: by the dial, or by the weight where there is no dial. */
+export const zeroSign = (plan: RunPlan | undefined): string =>
+  plan && !hasDial(plan) ? "a nudge of the weight gives no steam" : "the gauge reads zero";
+
 /**
  * Returns which instrument decides at the moment: the one the run was opened with, or the weight when that dial is out
  * of service.

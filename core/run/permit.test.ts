@@ -52,6 +52,10 @@ describe("a weight", () => {
     expect(missing([])).toBe("Leave the weight on until the gauge reads zero and the lock has dropped.");
     expect(missing([[130, "pressure-zero"]])).toBe("Leave the weight on until the lock has dropped.");
     expect(missing([[130, "lock-down"]])).toBe("Leave the weight on until the gauge reads zero.");
+    // A canner without a dial shows it otherwise.
+    expect(
+      whyNot(see(cooling, 140), "weight-off", { ...plan, dial: { standing: "none", errorKPa: null } }),
+    ).toBe("Leave the weight on until a nudge of the weight gives no steam and the lock has dropped.");
     expect(
       missing([
         [130, "pressure-zero"],

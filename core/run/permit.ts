@@ -2,6 +2,7 @@ import { formatDuration, formatFraction, psiFromKPa } from "../quantity/index.ts
 import type { RunEventType, RunPlan } from "./event.ts";
 import { stillShows } from "./judge.ts";
 import { lighterThan } from "./look.ts";
+import { zeroSign } from "./observation.ts";
 import type { RunView } from "./fold.ts";
 import { VENT_FALTERS } from "./rules.ts";
 
@@ -92,7 +93,7 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
     (view.zeroAt === null || view.lockDownAt === null)
   ) {
     const missing = [
-      view.zeroAt === null ? "the gauge reads zero" : "",
+      view.zeroAt === null ? zeroSign(plan) : "",
       view.lockDownAt === null ? "the lock has dropped" : "",
     ];
     return `Leave the weight on until ${missing.filter(Boolean).join(" and ")}.`;

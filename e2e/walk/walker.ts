@@ -10,7 +10,7 @@ const ONWARD: readonly [name: RegExp, minutes: number][] = [
   [/^Heat is off$/, 50],
   [/^Still /, 19],
   [/^Read the dial$/, 0],
-  [/^Gauge is at zero$/, 0],
+  [/^(Gauge is at zero|No steam when nudged)$/, 0],
   [/^Lock has dropped$/, 0],
   [/^Weight is off$/, 10],
   [/^Lid is off$/, 1],

@@ -34,7 +34,7 @@ export function FillerFields({
       <summary className="flex min-h-12 cursor-pointer items-center font-[650] underline decoration-rule decoration-2 underline-offset-4">
         Fill up the canner
       </summary>
-      <div className="grid gap-x-4 gap-y-3 pb-2 sm:grid-cols-2">
+      <div className="grid items-end gap-x-4 gap-y-3 pb-2 sm:grid-cols-2">
         <TextField
           field={fields.fillers}
           label="How many"

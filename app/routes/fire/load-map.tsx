@@ -29,7 +29,7 @@ export function LoadMap({
   const looks: LotLook = {
     ...lots,
     water: { code: "", contents: "broth", filler: "W" },
-    beans: { code: "", contents: "broth", filler: "B" },
+    beans: { code: "", contents: "broth", filler: "X" },
   };
   return (
     <div className="mt-4 flex flex-wrap items-start gap-3">
@@ -53,7 +53,7 @@ export function LoadMap({
       {fillers.length > 0 && (
         <p className="basis-full text-[0.92rem] text-soft">
           {fillers.some((f) => f.of === "water") ? "W: water. " : ""}
-          {fillers.some((f) => f.of === "beans") ? "B: beans." : ""}
+          {fillers.some((f) => f.of === "beans") ? "X: beans." : ""}
         </p>
       )}
     </div>

@@ -1,6 +1,6 @@
 import type { Due } from "#core/agenda";
 import { MINUTE_MS, formatClock, formatPressure, formatVolume } from "#core/quantity";
-import { totalMinutes, type RunView } from "#core/run";
+import { hasDial, totalMinutes, zeroSign, type RunPlan, type RunView } from "#core/run";
 import { LOW_WATER_LITRES, waterLeft } from "#core/supply";
 import { TimeSince } from "#ui/clock";
 import { Notice } from "#ui/form";
@@ -45,7 +45,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
         )}
       </div>
       <p className="mt-2 max-w-[52rem] text-[1.15rem] max-md:text-base">
-        {restart ?? text?.why ?? endWords(view)}{" "}
+        {restart ?? text?.why ?? endWords(view, run.plan)}{" "}
         {view.lastLookAt !== null && (view.phase === "processing" || view.phase === "pressurising") && (
           <span className="text-soft">
             Last look <TimeSince since={view.lastLookAt} /> ago
@@ -73,8 +73,8 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       )}
       {view.alarm === "unwatched" && (
         <Notice tone="care" className="mt-4">
-          Nobody has looked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Look at the gauge and say what
-          you see.
+          Nobody has looked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Look at the{" "}
+          {hasDial(run.plan) ? "gauge" : "weight"} and say what you see.
         </Notice>
       )}
       {view.alarm === "over-pressure" && (
@@ -142,10 +142,10 @@ function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean }
   return { text: PHASE_WORDS[view.phase], clock: false };
 }
 
-function endWords(view: RunView): string {
+function endWords(view: RunView, plan: RunPlan): string {
   if (view.phase === "aborted")
     return (
-      "The canner is still hot: heat off, and touch nothing until the gauge reads zero and the lock has dropped. " +
+      `The canner is still hot: heat off, and touch nothing until ${zeroSign(plan)} and the lock has dropped. ` +
       "This load is not processed. Decide about each container within 24 hours."
     );
   if (view.phase === "checked") return "Every seal is checked.";

@@ -4,7 +4,7 @@ import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router"
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure, psiFromKPa } from "#core/quantity";
-import { OWN_DIAL, RUN_EVENT_TYPES, figureSays, floorOn } from "#core/run";
+import { OWN_DIAL, RUN_EVENT_TYPES, figureSays, floorOn, hasDial } from "#core/run";
 import { runAgenda } from "#core/agenda";
 import { settingsFor } from "#core/schedule";
 import { Refused } from "#store/db";
@@ -225,7 +225,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
         >
           {early ? (
             <FirstLooks {...tools} />
-          ) : open ? null : (
+          ) : open || !(read || hasDial(run.plan)) ? null : (
             <div className="min-h-0 flex-1 max-lg:hidden">
               <PressureColumn
                 floorKPa={floorOn(run.plan, read?.instrument ?? OWN_DIAL)}

@@ -11,6 +11,7 @@ import {
   type LookAsked,
   type RunEvent,
   type RunView,
+  hasDial,
 } from "#core/run";
 import { Button } from "#ui/button";
 import { CannerMark } from "#ui/canner-mark";
@@ -35,6 +36,7 @@ function tapsFor(
   weightGoverns: boolean,
   weights: Tap[],
   asked: LookAsked,
+  dial: boolean,
 ): Tap[] {
   const at: Tap = weightGoverns
     ? { type: "weight-rocking", label: "Weight is rocking" }
@@ -73,7 +75,9 @@ function tapsFor(
       if (view.zeroAt !== null && view.lockDownAt !== null)
         return [{ type: "weight-off", label: "Weight is off" }];
       return [
-        ...(view.zeroAt === null ? [{ type: "pressure-zero" as const, label: "Gauge is at zero" }] : []),
+        ...(view.zeroAt === null
+          ? [{ type: "pressure-zero" as const, label: dial ? "Gauge is at zero" : "No steam when nudged" }]
+          : []),
         ...(view.lockDownAt === null ? [{ type: "lock-down" as const, label: "Lock has dropped" }] : []),
         ...(view.completedAt === null ? [{ type: "heat-on" as const, label: "Lit again" }] : []),
       ];
@@ -102,6 +106,7 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
     weighted,
     weightTaps(data.weights, run.plan.weightKPa, units),
     asked,
+    hasDial(plan),
   );
   const figure = asked === "figure" && view.phase === "processing" && view.completedAt === null;
   const last = [...run.events]

@@ -193,7 +193,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
           line("Looked at while at pressure", looksWords(run)),
           ...(notObserved ? [line("Not observed", notObserved)] : []),
           line("Heat off", at(view.heatOffAt)),
-          line("Gauge at zero", at(view.zeroAt)),
+          line("Pressure at zero", at(view.zeroAt)),
           line("Lock dropped", at(view.lockDownAt)),
           line("Weight off, lid off", `${at(view.weightOffAt)}, ${at(view.lidOffAt)}`),
           line("On the towel", at(view.unloadedAt)),
