@@ -13,15 +13,8 @@ export {
   type Scores,
 } from "./problem.ts";
 export { leastGrams, leftSteps, lotFills, type LotFill } from "./fill.ts";
-export {
-  NotSolved,
-  SOLVER_OPTIONS,
-  compareScores,
-  solvePlan,
-  type Solved,
-  type Solver,
-  type SolverAnswer,
-} from "./solve.ts";
+export { NotSolved, SOLVER_OPTIONS, compareScores, solvePlan, type Solved } from "./solve.ts";
+export type { Solver, SolverAnswer } from "./linear.ts";
 export { beansRoom } from "./filler.ts";
 export { proposeLoads } from "./propose.ts";
 export {

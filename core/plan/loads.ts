@@ -19,10 +19,9 @@ function loadsOfGroup(
   left: Map<string, number>,
 ): PlanLoad[] {
   const canner = problem.canners[group.canner]!;
-  const kinds = new Set(group.takes.map((c) => programme.classes[c]!.kind));
   const loads = [...patterns].flatMap(([p, n]) =>
     Array.from({ length: n }, () => ({
-      load: { cannerId: canner.id, pattern: canner.patterns[p]!, kinds, portions: [] as Portion[] },
+      load: { cannerId: canner.id, pattern: canner.patterns[p]!, portions: [] as Portion[] },
       room: { ...canner.patterns[p]!.counts },
     })),
   );

@@ -1,11 +1,10 @@
 import { containerOf, fitsIn, arrangeLoad, type KindKey, type LoadPattern } from "../capacity/index.ts";
 import { governingSchedule, type LoadPack } from "../schedule/index.ts";
-import type { PlanLoad } from "./problem.ts";
-import { places } from "./programme.ts";
-import type { CannerPool, Usable } from "./usable.ts";
+import type { Usable } from "./usable.ts";
 import type { LoadPart, PlanWish, ProposedLoad, ProposedPart } from "./wish.ts";
 
-function countsOfParts(parts: readonly LoadPart[]): Record<KindKey, number> {
+/** Returns how many containers of each kind some parts come to, whole, ≥ 0. */
+export function countsOfParts(parts: readonly LoadPart[]): Record<KindKey, number> {
   const counts: Record<KindKey, number> = {};
   for (const p of parts) counts[p.kind] = (counts[p.kind] ?? 0) + p.count;
   return counts;
@@ -72,35 +71,3 @@ function roomBeside(
   const strangers = (room: Record<KindKey, number>) => Object.keys(room).filter((k) => !counts[k]).length;
   return rooms.sort((a, b) => strangers(a) - strangers(b) || size(a) - size(b))[0] ?? {};
 }
-
-/**
- * Returns the loads of a solved plan, each in a canner it was solved for. Of those that can be loaded so with as few
- * places left, the one that has run the fewest takes the next, and of those the one that is free first.
- *
- * @param loads of each, the pool of its canner, how it was solved, and what it is of
- * @param now ms since 1970 UTC, for the gauges' tests
- * @throws RangeError for a load no canner of its pool takes, which a solved plan never has
- */
-export function assignLoads(
-  loads: readonly { pool: CannerPool; load: PlanLoad; parts: ProposedPart[] }[],
-  wish: PlanWish,
-  now: number,
-): ProposedLoad[] {
-  const busy = new Map<string, { minutes: number; loads: number }>();
-  const of = (c: Usable) => busy.get(c.id) ?? { minutes: 0, loads: 0 };
-  const longest = [...loads].sort((a, b) => mostMinutes(b.parts) - mostMinutes(a.parts));
-  return longest.map(({ pool, load, parts }) => {
-    const counts = countsOfParts(parts);
-    const asFull = pool.members.filter((m) =>
-      m.patterns.some((p) => fitsIn(counts, p) && places(p, load.kinds) <= places(load.pattern, load.kinds)),
-    );
-    const [free] = asFull.sort((a, b) => of(a).loads - of(b).loads || of(a).minutes - of(b).minutes);
-    const proposed = free && loadIn(free, parts, wish, now);
-    if (!proposed) throw new RangeError("no canner takes a load that was planned for it");
-    const was = of(free);
-    busy.set(free.id, { minutes: was.minutes + proposed.governing.minutes, loads: was.loads + 1 });
-    return proposed;
-  });
-}
-
-const mostMinutes = (parts: ProposedPart[]) => Math.max(...parts.map((p) => p.minutes));

@@ -55,7 +55,8 @@ export interface PlanProblem {
  * (g of meat), containers of a household's first choice that others stand in for, loads, left-over meat (steps of `LEFT_STEP_G`), containers processed longer than their own time, empty
  * places, containers.
  *
- * The first two come before the usual order (common practice, no source), which is for plans that can everything as wished: otherwise no load at
+ * Empty places are those of the canner that is filled best; which canner then runs a load is settled by itself, so that
+ * the busiest is done first. The first two come before the usual order (common practice, no source), which is for plans that can everything as wished: otherwise no load at
  * all would win.
  */
 export const OBJECTIVES = ["unserved", "strayed", "loads", "left", "unlike", "empty", "containers"] as const;
@@ -77,7 +78,5 @@ export interface Portion {
 export interface PlanLoad {
   cannerId: string;
   pattern: LoadPattern;
-  /** sizes that may go in with it, so that a place left for one of them counts as empty */
-  kinds: ReadonlySet<KindKey>;
   portions: Portion[];
 }

@@ -1,30 +1,12 @@
 import { containerOf, type LoadPattern } from "../capacity/index.ts";
 import { isCan } from "../schedule/index.ts";
 import { leftSteps, lotFills, strayed, type LotFill } from "./fill.ts";
+import { ProgrammeBuilder, each, type Linear, type Terms, type Variable } from "./linear.ts";
 import { OBJECTIVES, type Objective, type PlanLot, type PlanProblem } from "./problem.ts";
 
-/** What is to be found out, whole and not below 0: how many of something a plan has. */
-export interface Variable {
-  /** as the solver calls it; says nothing by itself */
-  readonly name: string;
-  /** not above this */
-  most: number;
-}
-
-/** A linear expression: a coefficient for each variable. */
-export type Terms = Map<Variable, number>;
-
-export interface Row {
-  terms: Terms;
-  sense: "<=" | ">=" | "=";
-  bound: number;
-}
-
-/** An integer programme, every variable whole, not below 0 and not above its own most. */
-export interface Programme {
-  rows: Row[];
+/** The planning problem as an integer program, and what its variables stand for. */
+export interface Programme extends Linear {
   objectives: Record<Objective, Terms>;
-  variables: Variable[];
   groups: Group[];
   classes: Class[];
   /** ways to fill each lot */
@@ -59,28 +41,14 @@ export interface Group {
 
 const cans = (kind: string) => isCan(containerOf(kind));
 
-class Builder {
-  readonly rows: Row[] = [];
-  readonly variables: Variable[] = [];
+class Builder extends ProgrammeBuilder {
   readonly objectives = Object.fromEntries(OBJECTIVES.map((o) => [o, new Map()])) as Record<Objective, Terms>;
 
-  variable(most: number): Variable {
-    const variable = { name: `v${this.variables.length}`, most };
-    this.variables.push(variable);
-    return variable;
-  }
-  row(sense: Row["sense"], bound: number, terms: Iterable<readonly [Variable, number]>): void {
-    const summed: Terms = new Map();
-    for (const [v, by] of terms) summed.set(v, (summed.get(v) ?? 0) + by);
-    if (summed.size > 0) this.rows.push({ terms: summed, sense, bound });
-  }
   cost(objective: Objective, v: Variable, by: number): void {
     const terms = this.objectives[objective];
     terms.set(v, (terms.get(v) ?? 0) + by);
   }
 }
-
-const each = (variables: Iterable<Variable>) => [...variables].map((v) => [v, 1] as const);
 
 /**
  * Returns the planning problem as an integer program, exact in whole grams and whole containers.
@@ -245,29 +213,4 @@ function groupsOf(problem: PlanProblem, classes: Class[]): Group[] {
       }
   }
   return groups;
-}
-
-/**
- * Returns an integer program that minimizes an objective, as text in the CPLEX LP format, which HiGHS reads.
- *
- * @param settled further rows, for objectives that are fixed already
- */
-export function lpText(programme: Programme, objective: Terms, settled: readonly Row[] = []): string {
-  const [any] = programme.variables;
-  const sum = (terms: Terms) => {
-    const parts = [...terms].filter(([, by]) => by !== 0);
-    if (parts.length === 0) return `0 ${any!.name}`;
-    return parts.map(([v, by]) => `${by < 0 ? "-" : "+"} ${Math.abs(by)} ${v.name}`).join("\n ");
-  };
-  return [
-    "Minimize",
-    ` obj: ${sum(objective)}`,
-    "Subject To",
-    ...[...programme.rows, ...settled].map((r, i) => ` r${i}: ${sum(r.terms)} ${r.sense} ${r.bound}`),
-    "Bounds",
-    ...programme.variables.map(({ name, most }) => ` 0 <= ${name} <= ${most}`),
-    "General",
-    ` ${programme.variables.map((v) => v.name).join("\n ")}`,
-    "End",
-  ].join("\n");
 }

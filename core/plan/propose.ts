@@ -1,9 +1,10 @@
 import { loadsOf } from "./loads.ts";
-import { assignLoads } from "./place.ts";
+import { assignLoads } from "./assign.ts";
 import type { PlanLot, PlanProblem, Portion } from "./problem.ts";
 import { shortages } from "./shortage.ts";
 import { settledLoad, withoutSettled } from "./settled.ts";
-import { solvePlan, type Solver } from "./solve.ts";
+import type { Solver } from "./linear.ts";
+import { solvePlan } from "./solve.ts";
 import { cannerPools, planLot, usableCanner, whatFitsNowhere } from "./usable.ts";
 import type { LeftOver, PlanProblemNote, PlanWish, Proposal, ProposedLoad, ProposedPart } from "./wish.ts";
 
@@ -29,22 +30,15 @@ export async function proposeLoads(
   const settled = wish.settled.flatMap((s, i) => settledLoad(s, i, wish, lots, usable, now, notes));
   const rest = withoutSettled(lots, wish.stock, settled);
   whatFitsNowhere(rest.lots, usable, notes);
-  const pools = cannerPools(usable, (id) => settled.filter((l) => l.cannerId === id).length);
+  const canners = cannerPools(usable, (id) => settled.filter((l) => l.cannerId === id).length);
   const problem: PlanProblem = {
     ...rest,
-    canners: pools.map((p) => p.canner),
+    canners,
     maxLoads: wish.maxLoads === null ? null : Math.max(0, wish.maxLoads - settled.length),
   };
   const solved = await solvePlan(problem, solver, seconds);
-  const loads = assignLoads(
-    loadsOf(problem, solved).map((load) => ({
-      pool: pools.find((p) => p.canner.id === load.cannerId)!,
-      load,
-      parts: load.portions.map((p) => partOf(p, rest.lots)),
-    })),
-    wish,
-    now,
-  );
+  const filled = loadsOf(problem, solved).map((l) => l.portions.map((p) => partOf(p, rest.lots)));
+  const loads = await assignLoads(filled, rest.lots, usable, settled, wish, now, solver, seconds);
   const all = [...settled, ...loads];
   const left = leftOvers(wish, lots, all);
   return {

@@ -3,6 +3,7 @@ import highsLoader from "highs";
 import { beforeAll, describe, expect, test } from "vitest";
 import { loadPatterns, type Pot } from "../capacity/index.ts";
 import { bruteForce, scoresOfLoads } from "./brute-force.ts";
+import { busyMinutes } from "./assign.ts";
 import { planLot } from "./usable.ts";
 import {
   SOLVER_OPTIONS,
@@ -131,6 +132,37 @@ const scoresOf = (problem: PlanProblem, { loads }: Pick<Proposal, "loads">) =>
     })),
   );
 
+const busiestOf = (loads: Proposal["loads"]) => {
+  const busy = new Map<string, number>();
+  for (const l of loads) busy.set(l.cannerId, (busy.get(l.cannerId) ?? 0) + busyMinutes(l));
+  return Math.max(0, ...busy.values());
+};
+
+/** The least the busiest canner can be busy, and the fewest places left then, by trying every canner for every load. */
+function bestAssignment(problem: PlanProblem, wish: PlanWish, { loads }: Proposal): [number, number] {
+  let best: [number, number] = [Infinity, Infinity];
+  const walk = (i: number, sofar: Proposal["loads"]) => {
+    const load = loads[i];
+    if (load) {
+      for (const { id, maxLoads } of wish.canners)
+        if (sofar.filter((l) => l.cannerId === id).length < (maxLoads ?? Infinity))
+          walk(i + 1, [...sofar, { ...load, cannerId: id }]);
+      return;
+    }
+    let empty: number;
+    try {
+      ({ empty } = scoresOf(problem, { loads: sofar }));
+    } catch {
+      // A canner that does not take one of them.
+      return;
+    }
+    const busiest = busiestOf(sofar);
+    if (busiest < best[0] || (busiest === best[0] && empty < best[1])) best = [busiest, empty];
+  };
+  walk(0, []);
+  return best;
+}
+
 const RUNS = Number(process.env["PLANS"] ?? 120);
 
 describe("loads as they are proposed, each in its canner", () => {
@@ -139,7 +171,13 @@ describe("loads as they are proposed, each in its canner", () => {
       fc.asyncProperty(anyWish, async (wish) => {
         const proposal = await proposeLoads(wish, NOW, solver);
         const problem = problemOf(wish);
-        expect(scoresOf(problem, proposal)).toEqual(bruteForce(problem));
+        const best = bruteForce(problem);
+        expect(proposal.scores).toEqual(best);
+        // In which canner a load runs is settled by itself: the busiest is done first, then the fewest places are left.
+        const { empty, ...scores } = scoresOf(problem, proposal);
+        const { empty: _, ...others } = best;
+        expect(scores).toEqual(others);
+        expect([busiestOf(proposal.loads), empty]).toEqual(bestAssignment(problem, wish, proposal));
         for (const c of wish.canners)
           expect(proposal.loads.filter((l) => l.cannerId === c.id).length).toBeLessThanOrEqual(
             c.maxLoads ?? Infinity,

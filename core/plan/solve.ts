@@ -1,23 +1,7 @@
-import {
-  lpText,
-  programmeOf,
-  type Group,
-  type Programme,
-  type Row,
-  type Terms,
-  type Variable,
-} from "./programme.ts";
+import { minimized, sumOf, type Row, type Solver, type Terms, type Values, type Variable } from "./linear.ts";
+import { programmeOf, type Group, type Programme } from "./programme.ts";
 import { leftSteps, type LotFill } from "./fill.ts";
 import { OBJECTIVES, type Objective, type PlanProblem, type Portion, type Scores } from "./problem.ts";
-
-/** What a solver answers, in the shape HiGHS gives it. */
-export interface SolverAnswer {
-  Status: string;
-  Columns: Readonly<Record<string, object>>;
-}
-
-/** Solves a programme written in LP format to a gap of nothing, within so many seconds. Given from outside: the core runs no solver of its own. */
-export type Solver = (lp: string, seconds: number) => Promise<SolverAnswer> | SolverAnswer;
 
 /** What HiGHS is asked for: the very best, not something within a hundredth of a per cent of it. */
 export const SOLVER_OPTIONS = {
@@ -50,8 +34,6 @@ export interface Solved {
 /** The solver found no plan at all in the time it was given. */
 export class NotSolved extends Error {}
 
-type Values = ReadonlyMap<Variable, number>;
-
 /**
  * Returns the best plan by each objective in turn: once one is settled it becomes a condition, and the next is
  * minimized among the plans that are as good. Every answer is checked in whole numbers.
@@ -66,17 +48,7 @@ export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 
   let values: Values = new Map();
   const proven: Objective[] = [];
   let provable = true;
-  const seek = async (objective: Terms) => {
-    const { Status, Columns } = await solver(lpText(programme, objective, settled), seconds);
-    const found = new Map(
-      programme.variables.map((v) => [
-        v,
-        Math.round((Columns[v.name] as { Primal?: number } | undefined)?.Primal ?? Number.NaN),
-      ]),
-    );
-    const sound = [...programme.rows, ...settled].every((r) => holds(r, found));
-    return { optimal: Status === "Optimal" && sound, found: sound ? found : null };
-  };
+  const seek = (objective: Terms) => minimized(programme, objective, settled, solver, seconds);
   const settle = (objective: Objective, optimal: boolean) => {
     const terms = programme.objectives[objective];
     settled.push({ terms, sense: "<=", bound: sumOf(terms, values) });
@@ -123,19 +95,6 @@ function leastPossible({ fills }: Programme, objective: Objective, unserved: boo
   // With meat left unserved there may be fewer containers than any full way has, and none is known before.
   if (objective === "containers" && !unserved) return best((f) => f.counts.reduce((a, b) => a + b, 0));
   return 0;
-}
-
-function sumOf(terms: Terms, values: Values): number {
-  let sum = 0;
-  for (const [v, by] of terms) sum += by * (values.get(v) ?? 0);
-  return sum;
-}
-
-/** Whether a row holds in whole numbers; never with a value that is none. */
-function holds({ terms, sense, bound }: Row, values: Values): boolean {
-  const sum = sumOf(terms, values);
-  if (sense === "=") return sum === bound;
-  return sense === "<=" ? sum <= bound : sum >= bound;
 }
 
 function read(

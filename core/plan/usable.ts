@@ -152,19 +152,13 @@ export function whatFitsNowhere(lots: PlanLot[], canners: Usable[], notes: PlanP
     });
 }
 
-/** Canners that a plan need not tell apart, as the program knows them, and which they are. */
-export interface CannerPool {
-  canner: PlanCanner;
-  members: Usable[];
-}
-
 /**
- * Returns the canners of a plan by pool: without a limit of their own, and with the same left out, they are one to the
- * program, which may load it in every way any of them can be loaded. A canner with a limit is by itself.
+ * Returns the canners of a plan as the program knows them: without a limit of their own, and with the same left out,
+ * they are one, which may be loaded in every way any of them can be. A canner with a limit is by itself.
  *
  * @param settledIn loads the household keeps in a canner, whole, ≥ 0; they count against its own limit
  */
-export function cannerPools(canners: readonly Usable[], settledIn: (id: string) => number): CannerPool[] {
+export function cannerPools(canners: readonly Usable[], settledIn: (id: string) => number): PlanCanner[] {
   const pools = new Map<string, Usable[]>();
   for (const c of canners) {
     const key = c.maxLoads === null ? JSON.stringify([c.takesCool, [...c.without].sort()]) : c.id;
@@ -173,7 +167,6 @@ export function cannerPools(canners: readonly Usable[], settledIn: (id: string) 
   return [...pools].map(([id, members]) => {
     const { takesCool: cool, without, maxLoads: most } = members[0]!;
     const maxLoads = most === null ? null : Math.max(0, most - settledIn(id));
-    const patterns = members.flatMap((m) => m.patterns);
-    return { canner: { id, patterns, takesCool: cool, without, maxLoads }, members };
+    return { id, patterns: members.flatMap((m) => m.patterns), takesCool: cool, without, maxLoads };
   });
 }
