@@ -306,5 +306,5 @@ test("53 lb in quarts over two canners with five extra minutes, filled up with a
   await page.goto(`${empty.url}/fire/${run}/record`);
   await expect(page.getByText("1 quart of water, not stock")).toBeVisible();
   await expect(page.getByText(/90 \+ 5 = 95 min/).first()).toBeVisible();
-  expect(await labelOf(empty, codes[0]!)).toMatch(/95 min/);
+  expect(await labelOf(empty, codes[0]!)).toMatch(/90 \+ 5 min at 15 lb/);
 });

@@ -37,7 +37,9 @@ export async function proposeLoads(
     maxLoads: wish.maxLoads === null ? null : Math.max(0, wish.maxLoads - settled.length),
   };
   const solved = await solvePlan(problem, solver, seconds);
-  const filled = loadsOf(problem, solved).map((l) => l.portions.map((p) => partOf(p, rest.lots)));
+  const filled = loadsOf(problem, solved)
+    .map((l) => l.portions.map((p) => partOf(p, rest.lots)))
+    .sort((a, b) => longest(b) - longest(a));
   const loads = await assignLoads(filled, rest.lots, usable, settled, wish, now, solver, seconds);
   const all = [...settled, ...loads];
   const left = leftOvers(wish, lots, all);
@@ -49,6 +51,8 @@ export async function proposeLoads(
     proven: solved.proven,
   };
 }
+const longest = (parts: readonly ProposedPart[]) => Math.max(...parts.map((p) => p.minutes));
+
 function partOf({ lotId, option, count }: Portion, lots: readonly PlanLot[]): ProposedPart {
   const { kind, product, pack, gramsEach, minutes } = lots.find((l) => l.id === lotId)!.options[option]!;
   return { lotId, kind, count, product, pack, kgEach: gramsEach / 1000, minutes };
