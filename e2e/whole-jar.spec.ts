@@ -211,3 +211,120 @@ test("stock of fish has no process by itself, and goes over no meat", async ({ p
   await press(page, /^Number \d+ jars$/);
   await expect(page.getByText(/Fish stock makes it food with fish/)).toBeVisible();
 });
+
+test("what may not go into a jar is said at its field, and nothing of it is kept", async ({ empty }) => {
+  const house = await new Forms(empty).settle();
+  const lot = await house.lot("wild-boar", "Shoulder", "9 lb");
+  const counts = () =>
+    house.get("select (select count(*) from recipe) || ' ' || (select count(*) from pack)");
+  // Each as somebody writes it, with the reason.
+  const refused: [line: string, why: RegExp][] = [
+    ["2 Tbsp flour", /flour|thicken/i],
+    ["1 lb egg noodles", /noodles|pasta/i],
+    ["1 cup cream", /dairy|milk|cream/i],
+    ["1/2 lb corned beef", /cured/i],
+    ["1 lb mashed potatoes", /mash/i],
+    ["1 cup instant potato flakes", /mash|thick/i],
+    ["1 lb refried beans", /mash|thick/i],
+  ];
+  for (const [line, why] of refused) {
+    const lines = `3 lb boar\n${line}\n2 qt broth`;
+    const answer = await house.send("/plan/dishes", {
+      intent: "keep",
+      dish: "stew",
+      name: `With ${line}`,
+      ingredients: lines,
+    });
+    expect([302, 422], line).toContain(answer.status);
+    // It may be written down; what it may not is be canned, and the page says why at once.
+    const page = answer.to ? await house.page(answer.to) : answer.words;
+    expect(page, line).toMatch(why);
+    expect(page, line).not.toContain("To the packing bench");
+  }
+  const kept = counts();
+  const dry = await house.send("/plan/dishes", {
+    intent: "keep",
+    dish: "soup",
+    name: "Dry",
+    ingredients: "3 lb boar\n1 lb carrots",
+  });
+  expect(dry.to ? await house.page(dry.to) : dry.words).toMatch(/liquid/i);
+  for (const count of ["0", "400", "2½"]) {
+    const answer = await house.pack(lot, { count });
+    expect(answer.status, count).toBe(422);
+    expect(answer.words, count).toMatch(/At least one|At most 200|Write how many as a number|Whole/);
+  }
+  expect(counts().split(" ")[1]).toBe(kept.split(" ")[1]);
+});
+
+test("broth that is spoiled, held or not enough, and a lot that was thrown out meanwhile", async ({
+  empty,
+}) => {
+  const house = await new Forms(empty).settle();
+  const lot = await house.lot("wild-boar", "Shoulder", "9 lb");
+  const code = house.get("select code from lot");
+  await house.done("/table", {
+    harvestId: house.get("select id from harvest"),
+    part: "Bones",
+    form: "bones",
+    inKg: "4 lb",
+    confirmed: "yes",
+  });
+  const bones = house.get("select code from lot where form = 'bones'");
+  await house.done(`/cold/${bones}`, { intent: "broth", bonesKg: "4 lb", litres: "1 pt" });
+  const brothId = house.get("select id from lot where form = 'broth'");
+  const broth = house.get("select code from lot where form = 'broth'");
+  const poured = (more = {}) => house.pack(lot, { method: "hot", liquid: "broth", broth: brothId, ...more });
+  const much = await poured({ count: "8", massKg: "7 lb" });
+  expect(much.status).toBe(422);
+  expect(much.words).toMatch(new RegExp(`Lot ${broth} holds .*and these take about`));
+
+  // On the bench already as the meat is thrown out: nothing more is filled from it.
+  const begun = await house.pack(lot, { oneByOne: "yes" });
+  expect(begun.to).toMatch(/^\/pack\//);
+  await house.done(`/cold/${code}`, { intent: "leave", kind: "discard", massKg: "9 lb" });
+  const filled = await house.send(begun.to!, { intent: "fill", part: "0", weight: "1 lb" });
+  expect(filled.status).toBe(422);
+  expect(filled.words).toMatch(/Lot \S+ holds 0 oz more|Nothing is left of lot/);
+
+  await house.done(`/cold/${broth}`, { intent: "leave", kind: "discard", massKg: "1 lb" });
+  const other = await house.lot("wild-boar", "Neck", "4 lb");
+  const spoiled = await house.pack(other, { method: "hot", liquid: "broth", broth: brothId });
+  expect(spoiled.status).toBe(422);
+  expect(spoiled.words).toMatch(/holds|on hold|Nothing is left/);
+  expect(house.get("select count(*) from container")).toBe("0");
+});
+
+test("two people fill one load at once: every jar has its own number and code, and the weights agree", async ({
+  browser,
+  empty,
+}) => {
+  const house = await new Forms(empty).settle();
+  const lot = await house.lot("wild-boar", "Shoulder", "9 lb");
+  const { to } = await house.pack(lot, { oneByOne: "yes", count: "6", massKg: "6 lb" });
+  const pages = await Promise.all([browser.newPage(), browser.newPage()]);
+  for (const page of pages) {
+    await page.goto(`${empty.url}${to}`);
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("1 of 6");
+    await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
+  }
+  for (let n = 0; n < 3; n++)
+    await Promise.all(
+      pages.map(async (page) => {
+        await page.getByLabel("Meat in it").fill("1 lb");
+        await press(page, /^Filled/);
+        await expect(page.getByLabel("Meat in it")).toHaveValue("");
+      }),
+    );
+  await expect.poll(() => house.get("select count(*) from container")).toBe("6");
+  expect(house.get("select group_concat(number) from (select number from container order by number)")).toBe(
+    "1,2,3,4,5,6",
+  );
+  expect(house.get("select count(distinct code) from container")).toBe("6");
+  expect(
+    house.get("select round((select sum(mass_kg) from pack_lot) - (select sum(mass_kg) from container), 6)"),
+  ).toBe("0");
+  // Both see that it is full, without being told.
+  for (const page of pages) await expect(page.getByText(/6 of 6|packed/i).first()).toBeVisible();
+  for (const page of pages) await page.close();
+});

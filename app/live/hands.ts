@@ -35,7 +35,7 @@ export function watchHands(): () => void {
 
 /**
  * Whether somebody is at this page just now: presses something, waits for the answer to it, types, has typed something
- * that is not sent, or reads why something could not be taken. To load the page then would take it from under their hands.
+ * that is not sent, or reads why something could not be taken or what can be read only once. To load the page then would take it from under their hands.
  */
 export function handsOn(): boolean {
   if (isSending()) lastAt = now();
@@ -43,7 +43,8 @@ export function handsOn(): boolean {
   const fields =
     "input:not([type=radio], [type=checkbox], [type=button], [type=submit], [type=hidden]), textarea, select";
   if (document.activeElement?.matches(fields)) return true;
-  if (document.querySelector("main [aria-invalid=true], main form [role=alert]")) return true;
+  if (document.querySelector("main [aria-invalid=true], main form [role=alert], main [data-shown-once]"))
+    return true;
   return [
     ...document.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>(
       "main form input, main form textarea",

@@ -1,7 +1,6 @@
 import { useEffect } from "react";
 import { useFetchers, useNavigation, useRevalidator } from "react-router";
 import { reach } from "../outbox";
-import { useAnswerShown } from "./answer";
 import { handsOn, watchHands } from "./hands";
 import { lookBegins } from "./keep-shown";
 import type { Word } from "./word";
@@ -11,20 +10,19 @@ const AGAIN_MS = 400;
 
 /**
  * Loads again when something was done that this page does not show yet, also when it comes back into view; not while
- * somebody is at it, nor while it shows what a press on it answered.
+ * somebody is at it.
  * @param shown what the page shows: version of what it was made from, and when, ms since 1970 UTC by the larder's clock
  */
 export function useLoadAgain(word: Word | null, shown: { version: string; at: number }): void {
   const { revalidate, state } = useRevalidator();
   const navigation = useNavigation();
   const busy = useFetchers().some((f) => f.state !== "idle") || navigation.state !== "idle";
-  const answerShown = useAnswerShown();
   const behind = word !== null && word.version !== shown.version && word.now > shown.at;
   useEffect(watchHands, []);
   useEffect(() => {
     // What is being sent loads the page again by itself. Another load in between would take its place: the answer to what
     // was pressed would be dropped, and the page would show what was before it.
-    if (!behind || busy || answerShown || state !== "idle") return;
+    if (!behind || busy || state !== "idle") return;
     let asking = false;
     let over = false;
     const ready = () => !over && document.visibilityState === "visible" && !handsOn();
@@ -47,5 +45,5 @@ export function useLoadAgain(word: Word | null, shown: { version: string; at: nu
       clearInterval(timer);
       document.removeEventListener("visibilitychange", lookNow);
     };
-  }, [behind, busy, answerShown, state, revalidate]);
+  }, [behind, busy, state, revalidate]);
 }

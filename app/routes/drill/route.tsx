@@ -11,6 +11,7 @@ import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { Session, type Ended } from "./session";
+import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -126,7 +127,11 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
           </Form>
         </Notice>
       )}
-      {done && ended && <Marks done={done} onAgain={() => begin(done.drill)} />}
+      {done && ended && (
+        <ShownOnce>
+          <Marks done={done} onAgain={() => begin(done.drill)} />
+        </ShownOnce>
+      )}
       <ul className="grid gap-4 md:grid-cols-2">
         {drills.map((d) => (
           <li key={d.key} className="flex flex-col rounded border-2 border-ink bg-sheet p-5">

@@ -53,7 +53,12 @@ export function Filling({ data, result }: { data: FillData; result: SubmissionRe
       <div className="flex min-w-0 flex-col px-6 pt-5 pb-5 max-md:px-4">
         <Parts data={data} part={part} choose={setChosen} />
         <Next data={data} part={part} />
-        <OneMore key={`${part.index} ${part.containers.length}`} data={data} part={part} />
+        <OneMore
+          key={`${part.index} ${part.containers.length}`}
+          data={data}
+          part={part}
+          result={resultOf(result, "fill")}
+        />
         <TakeOut data={data} newest={newest} />
         {over && (
           <Form method="post" className="mt-4 border-t-4 border-bench pt-4">

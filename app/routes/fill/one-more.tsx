@@ -11,13 +11,23 @@ import type { newestOf } from "./newest";
 
 /**
  * One tap a container. What the scale shows goes along, unless something was typed; with neither it is counted at what is
- * expected. The key belongs to this container: a thumb that bounces fills one.
+ * expected. Whatever is wrong is said here, also what has no field of its own: a lot or a broth that is gone. The key belongs to this container: a thumb that bounces fills one.
  */
-export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
+export function OneMore({
+  data,
+  part,
+  result,
+}: {
+  data: FillData;
+  part: FillPart;
+  /** what was answered to a page without scripts */
+  result: SubmissionResult | undefined;
+}) {
   const fetcher = useFetcher<{ result?: SubmissionResult }>();
   const scale = useInstrument("scale");
-  const [typed, setTyped] = useState("");
-  const errors = fetcher.data?.result?.error ?? {};
+  const was = result?.initialValue?.weight;
+  const [typed, setTyped] = useState(typeof was === "string" ? was : "");
+  const { weight, confirm, ...other } = (fetcher.data?.result ?? result)?.error ?? {};
   const n = part.containers.length + 1;
   const shown = scale?.kg ? formatMass(scale.kg, data.units) : null;
   const value = typed || (scale?.kg ? `${scale.kg} kg` : "");
@@ -39,8 +49,8 @@ export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
             onChange={(e) => setTyped(e.target.value)}
             placeholder={shown ? `scale: ${shown}` : "not weighed"}
             autoComplete="off"
-            aria-invalid={errors.weight ? true : undefined}
-            aria-describedby={errors.weight ? "weight-problem" : undefined}
+            aria-invalid={weight ? true : undefined}
+            aria-describedby={weight ? "weight-problem" : undefined}
             className="mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
           />
         </label>
@@ -54,9 +64,9 @@ export function OneMore({ data, part }: { data: FillData; part: FillPart }) {
           {!typed && shown && `, ${shown}`}
         </Button>
       </div>
-      <FieldError id="weight-problem" errors={errors.weight ?? undefined} />
-      <FieldError id="fill-problem" errors={[...(errors[""] ?? []), ...(errors.reason ?? [])]} />
-      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so" />
+      <FieldError id="weight-problem" errors={weight ?? undefined} />
+      <FieldError id="fill-problem" errors={Object.values(other).flatMap((e) => e ?? [])} />
+      <ConfirmUnlikely question={confirm ?? undefined} answer="It is so" />
     </fetcher.Form>
   );
 }

@@ -12,6 +12,7 @@ import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { isUpload, submitUpload, wholeFile } from "../../server/upload";
 import { RowsTold } from "./rows-told";
+import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
 
 function named(key: string): List {
@@ -115,7 +116,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
           </p>
         </div>
         {shown ? (
-          <div>
+          <ShownOnce>
             {shown.kept ? (
               <KeyedForm
                 form={{ id: "take", onSubmit: () => undefined }}
@@ -137,7 +138,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
               </Notice>
             )}
             <RowsTold told={shown.told} />
-          </div>
+          </ShownOnce>
         ) : (
           <p className="self-center text-soft">What each row would do will stand here.</p>
         )}

@@ -26,6 +26,7 @@ import { Page, Part } from "#ui/page";
 import { SeamDrawing, SeamOutside } from "#ui/seam";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
+import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -105,7 +106,9 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
     >
       <title>Practice · Patient Larder</title>
       {answer ? (
-        <Answered answer={answer} units={loaderData.units} />
+        <ShownOnce>
+          <Answered answer={answer} units={loaderData.units} />
+        </ShownOnce>
       ) : (
         <Question key={loaderData.exercise.seed} data={loaderData} errors={actionData?.result?.error ?? {}} />
       )}
