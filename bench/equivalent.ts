@@ -24,8 +24,21 @@ const NO_TREATMENT: readonly Equivalent[] = [
   proof: "No treatment is called that, and they are looked for by name: it is the same as none.",
 }));
 
+/** A kilogram of a dish is counted as a litre: to divide by one is to multiply by it. */
+const LITRE_A_KILOGRAM: readonly Equivalent[] = [
+  "const least = LEAST_LIQUID",
+  "const litres = solidsKg / KG_PER_LITRE + liquid",
+  "solidsPart: solidsKg / KG_PER_LITRE / litres",
+].map((line) => ({
+  file: "core/recipe/dish.ts",
+  line,
+  into: "solidsKg * KG_PER_LITRE",
+  proof: "KG_PER_LITRE is 1.",
+}));
+
 export const EQUIVALENT: readonly Equivalent[] = [
   ...NO_TREATMENT,
+  ...LITRE_A_KILOGRAM,
   {
     file: "core/lot/permit.ts",
     line: 'if (event.kind === "thaw-plan" && event.startAt < now)',
