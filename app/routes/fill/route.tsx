@@ -1,6 +1,7 @@
 import { Link, redirect } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
+import { capital } from "#core/quantity";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../outbox";
 import {
@@ -78,7 +79,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
         liquidFrom: part.liquidLotId
           ? `From lot ${getLot(larder, part.liquidLotId).code}`
           : part.liquid === "broth"
-            ? (part.liquidName ?? null)
+            ? part.liquidName && capital(part.liquidName)
             : null,
         alsoCodes: (part.also ?? []).map((a) => getLot(larder, a.lotId).code),
         lot: { code: lot.code, part: lot.part, species: lot.species, leftKg: lot.leftKg },

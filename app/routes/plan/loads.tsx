@@ -126,12 +126,12 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
           {load.missing > 0 && (
             <Notice tone="care" className="mt-2">
               {load.canner.name} wants at least {countOf(load.missing + sum(load), "container")}: add{" "}
-              {countOf(load.missing, "jar")} of plain water, with lids.
+              {countOf(load.missing, "jar")} of water when you load it at Fire.
             </Notice>
           )}
           {room && (
             <p className="mt-2 text-soft">
-              Room for {kindsWords(load.room)}. Jars of plain water in it cost no more fire
+              Room for {kindsWords(load.room)}. Fill it up at Fire with jars of water, which cost no more fuel
               {load.beans && (
                 <>
                   ; nor do{" "}
