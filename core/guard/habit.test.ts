@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
-import { whyNotHabit } from "./index.ts";
+import { PRODUCTS } from "../schedule/index.ts";
+import { commonMinutes, whyNotHabit } from "./index.ts";
 
 // USDA 2015, Guide 1, from memory: jars cool for 12 to 24 hours before their seals are tested.
 test("seals are checked after 12 hours at the earliest, and two days at the latest", () => {
@@ -21,4 +22,16 @@ test("a canner at pressure is looked at once an hour at least; nothing said is n
   for (const extraMinutes of [-1, 61, 2.5])
     expect(whyNotHabit({ extraMinutes })).toMatchObject({ of: "extraMinutes" });
   expect(whyNotHabit({})).toBeNull();
+});
+
+// Common practice, no source: soup of 60 minutes at 75, and 90 minutes at 95.
+test("what many people run longer is offered as extra minutes, and never less", () => {
+  expect(commonMinutes("soup", 60)).toBe(75);
+  expect(commonMinutes("soup", 75)).toBeNull();
+  expect(commonMinutes("stewed-meat", 75)).toBeNull();
+  expect(commonMinutes("red-meat-pieces", 90)).toBe(95);
+  expect(commonMinutes("stewed-meat", 60)).toBeNull();
+  for (const product of PRODUCTS)
+    for (const minutes of [60, 75, 90, 100, 110, 160])
+      expect(commonMinutes(product, minutes) ?? Infinity).toBeGreaterThan(minutes);
 });

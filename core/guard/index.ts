@@ -1,5 +1,5 @@
 export { addedToFish, splitAdditions, whyNotAdded, type AdditionRefusal } from "./addition.ts";
-export { whyNotHabit, type Habits } from "./habit.ts";
+export { commonMinutes, whyNotHabit, type Habits } from "./habit.ts";
 export {
   isFishRow,
   whyNotPack,

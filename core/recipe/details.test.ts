@@ -18,8 +18,8 @@ import {
   type Dish,
 } from "./index.ts";
 
-const US: Writing = { units: "us" };
-const METRIC: Writing = { units: "metric" };
+const US: Writing = { units: "us", decimal: "point" };
+const METRIC: Writing = { units: "metric", decimal: "point" };
 const row = (dish: Dish, ...lines: string[]) => dishRow(dish, readIngredients(lines.join("\n"), METRIC));
 const LB = 0.45359237;
 
@@ -83,7 +83,7 @@ describe("which container a dish goes into", () => {
     const kind = mushrooms.each[1]!.kind!;
     const own = (pint: number) => ({
       ...mushrooms,
-      each: [{ ...mushrooms.each[1]!, kind: { ...kind, own: { pint, quart: pint } } }],
+      each: [{ ...mushrooms.each[1]!, kind: { ...kind, own: { ...kind.own!, pint, quart: pint } } }],
     });
     expect(whyNotIn(own(75), "jar-pint")).toBeNull();
     expect(whyNotIn(own(76), "jar-pint")).toMatch(/76 minutes by itself, longer than the meat's 75/);

@@ -2,9 +2,9 @@ import { useForm } from "@conform-to/react";
 import { Form, Link, useNavigation } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/route";
-import { belowLeastLoad, fillersAsPacks, sizesOf, whyNotExtra } from "#core/guard";
+import { belowLeastLoad, commonMinutes, fillersAsPacks, sizesOf, whyNotExtra } from "#core/guard";
 import { kindKey } from "#core/capacity";
-import { formatFraction, formatPressure, kPaFromPsi } from "#core/quantity";
+import { countOf, formatFraction, formatPressure, kPaFromPsi } from "#core/quantity";
 import { governingSchedule, isCan, loadPackOf, shapeOf, type GaugeKind } from "#core/schedule";
 import { Button } from "#ui/button";
 import { useDraft } from "#ui/draft";
@@ -112,6 +112,12 @@ export function NewLoad({
   }));
   const few = canner && packs.length > 0 ? belowLeastLoad(canner, sizesOf(packs, fillers)) : null;
   const toSign = governing && governing.outcome !== "none" ? governing.deviations : [];
+  const plainMinutes = governing && governing.outcome !== "none" ? governing.minutes : 0;
+  const longer =
+    governing && governing.outcome !== "none"
+      ? commonMinutes(governing.each[governing.governedBy]!.product, plainMinutes)
+      : null;
+  const common = longer === null ? null : longer - plainMinutes;
   const busy = useNavigation().state !== "idle";
   return (
     <Part title="The next load">
@@ -200,6 +206,14 @@ export function NewLoad({
             value={extra}
             onChange={(e) => keep({ extra: e.target.value })}
           />
+          {common !== null && added !== common && (
+            <p className="flex flex-wrap items-center gap-x-4">
+              <span className="text-soft">A habit of many: {plainMinutes + common} minutes.</span>
+              <Button type="button" className="px-4" onClick={() => keep({ extra: String(common) })}>
+                Add {countOf(common, "minute")}
+              </Button>
+            </p>
+          )}
           {packs.length > 0 && (
             <FillerFields
               fields={fields as never}
