@@ -16,7 +16,7 @@ export const DPI = 203;
 export async function printPages(
   pdf: Uint8Array,
   dpi = DPI,
-): Promise<{ png: Buffer; width: number; height: number; pixels: Uint8ClampedArray }[]> {
+): Promise<{ png: () => Buffer; width: number; height: number; pixels: Uint8ClampedArray }[]> {
   const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
   const document = await getDocument({ data: new Uint8Array(pdf), isEvalSupported: false, verbosity: 0 })
     .promise;
@@ -31,7 +31,7 @@ export async function printPages(
     await page.render({ canvasContext: context as unknown as CanvasRenderingContext2D, viewport }).promise;
     const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
     pages.push({
-      png: canvas.toBuffer("image/png"),
+      png: () => canvas.toBuffer("image/png"),
       width: canvas.width,
       height: canvas.height,
       pixels: data,
@@ -54,7 +54,7 @@ export async function printLabels(job: {
   const pages = await printPages(new Uint8Array(await answer.arrayBuffer()));
   return pages.map(({ png }, i) => {
     const path = join(job.out, `label-${String(i + 1).padStart(3, "0")}.png`);
-    writeFileSync(path, png);
+    writeFileSync(path, png());
     return path;
   });
 }

@@ -29,15 +29,16 @@ test("every label stock prints its square so that a decoder reads it, with the c
       for (const code of codes.slice(0, 3)) expect(text, stock.key).toContain(code);
       // Off a roll at the printer's own 203 dots an inch; sheets come from finer printers. Each label by itself, as it is held.
       const dpi = stock.form === "single" ? 203 : 300;
-      const pages = await printPages(new Uint8Array(body), dpi);
-      const dots = (mm: number) => Math.round((mm * dpi) / 25.4);
-      const read = labelPlaces(stock, 3).map(({ page, x, y }) => {
-        const p = pages[page]!;
-        const [wide, high] = [dots(stock.label.width), dots(stock.label.height)];
-        const cut = createCanvas(wide, high).getContext("2d");
+      const pages = (await printPages(new Uint8Array(body), dpi)).map((p) => {
         const whole = createCanvas(p.width, p.height);
         whole.getContext("2d").putImageData(new ImageData(p.pixels, p.width, p.height), 0, 0);
-        cut.drawImage(whole, -dots(x), -dots(y));
+        return whole;
+      });
+      const dots = (mm: number) => Math.round((mm * dpi) / 25.4);
+      const read = labelPlaces(stock, 3).map(({ page, x, y }) => {
+        const [wide, high] = [dots(stock.label.width), dots(stock.label.height)];
+        const cut = createCanvas(wide, high).getContext("2d");
+        cut.drawImage(pages[page]!, -dots(x), -dots(y));
         return jsQR(cut.getImageData(0, 0, wide, high).data, wide, high)?.data ?? "nothing was read";
       });
       expect(read.map((r) => readLabel(r).code).sort(), stock.key).toEqual(codes.slice(0, 3).sort());
