@@ -482,7 +482,16 @@ describe("a load", () => {
     expect(judge([pints({ count: 5 }), pints({ count: 5 })]).refused?.message).toMatch(
       /^10 containers do not fit/,
     );
-    expect(judge([pints({ count: 42 })], { measured: false }).refused?.message).toMatch(/only assumed/);
+    expect(judge([pints({ count: 10 })]).refused?.message).toBe(
+      "10 containers do not fit in Big canner: it holds 9 pints. Take 1 out and run it as another load.",
+    );
+    const quarts = pints({ count: 8, container: "jar-quart", code: "PK2" });
+    expect(judge([pints(), quarts]).refused?.message).toMatch(
+      /^17 containers do not fit in Big canner: it holds 9 pints or 7 quarts\. Take some out and run them/,
+    );
+    expect(judge([pints({ count: 42 })], { measured: false }).refused?.message).toMatch(
+      /it holds 9 pints\. Take 33 out and run them as another load\. .*only assumed/,
+    );
     expect(judge([pints({ count: 42 })]).refused?.message).not.toMatch(/assumed/);
   });
   test("the maker's number decides where it is known for each size; otherwise the measures do", () => {

@@ -1,4 +1,13 @@
-import { containerOf, kindKey, layersFor, manualShare, type KindKey, type Pot } from "../capacity/index.ts";
+import {
+  containerOf,
+  kindKey,
+  kindShape,
+  layersFor,
+  loadPatterns,
+  manualShare,
+  type KindKey,
+  type Pot,
+} from "../capacity/index.ts";
 import { whyNotFilled } from "./filler.ts";
 import { FILLED_WAIT_MINUTES } from "../lot/index.ts";
 import { MOST_EXTRA_MINUTES, type Filler } from "../run/index.ts";
@@ -170,15 +179,23 @@ function whyNotInside(inside: Record<KindKey, number>, canner: CannerToLoad): Lo
   const byManual = Object.keys(inside).every((k) => canner.pot.manual[containerOf(k)] !== undefined);
   if (byManual ? manualShare(canner.pot, inside) <= 1 + 1e-9 : layersFor(canner.pot, inside)) return null;
   const all = Object.values(inside).reduce((a, b) => a + b, 0);
+  const alone = Object.keys(inside).map((kind) => ({ kind, most: mostOf(canner.pot, kind) }));
+  const holds = alone.map(({ kind, most }) => countOf(most, kindShape(kind).name, kindShape(kind).plural));
+  const over = alone.length === 1 ? all - alone[0]!.most : null;
   return {
     field: "packIds",
     message:
-      `${all} containers do not fit in ${canner.name}. Take some out and run them as another load.` +
+      `${all} containers do not fit in ${canner.name}: it holds ${holds.join(" or ")}. ` +
+      `Take ${over ?? "some"} out and run ${over === 1 ? "it" : "them"} as another load.` +
       (canner.measured
         ? ""
         : " Its room is only assumed: measure it in the Shed, or enter its manual's number."),
   };
 }
+
+/** Most of one kind that stand in a canner with nothing else: by its maker's number, else by its measures. */
+const mostOf = (pot: Pot, kind: KindKey): number =>
+  pot.manual[containerOf(kind)] ?? Math.max(0, ...loadPatterns(pot, [kind]).map((p) => p.counts[kind]!));
 
 /** Without what has to be confirmed there is no process; what a person may sign for instead is asked apart. */
 function notConfirmed(governing: GoverningSchedule, known: readonly string[]): LoadRefusal | null {

@@ -57,8 +57,10 @@ class Builder extends ProgrammeBuilder {
  * are counted together, which keeps the program small. A group's time is at least that of everything in it.
  * @param asWished only plans that fill everything by the household's first choice, which is smaller and mostly
  *   possible
+ * @param oneTime every load as long as the longest of what may go into it: much smaller, and as good for whatever does
+ *   not hang on times
  */
-export function programmeOf(problem: PlanProblem, asWished = false): Programme {
+export function programmeOf(problem: PlanProblem, asWished = false, oneTime = false): Programme {
   const build = new Builder();
   const fills = problem.lots.map((lot) => {
     const ways = lot.options.length > 0 ? lotFills(lot) : [];
@@ -66,7 +68,7 @@ export function programmeOf(problem: PlanProblem, asWished = false): Programme {
   });
   const containers = problem.lots.map((lot, l) => lotRows(build, lot, fills[l]!, asWished));
   const classes = classesOf(problem);
-  const groups = groupsOf(problem, classes);
+  const groups = groupsOf(problem, classes, oneTime);
   const filled = classes.map((k) => k.members.map((m) => containers[m.lot]![m.option]!));
   const mostOf = (c: number) => filled[c]!.reduce((sum, v) => sum + v.most, 0);
   const inGroup = classes.map((_, c) => {
@@ -194,7 +196,7 @@ function classesOf({ lots }: PlanProblem): Class[] {
   return [...classes.values()];
 }
 
-function groupsOf(problem: PlanProblem, classes: Class[]): Group[] {
+function groupsOf(problem: PlanProblem, classes: Class[], oneTime: boolean): Group[] {
   const groups: Group[] = [];
   for (const [canner, { patterns, takesCool, without }] of problem.canners.entries()) {
     const holds = new Set(patterns.flatMap((p) => Object.keys(p.counts)));
@@ -206,7 +208,8 @@ function groupsOf(problem: PlanProblem, classes: Class[]): Group[] {
           if (cans(k.kind) !== isCans || !holds.has(k.kind) || without.includes(k.kind)) return false;
           return cool ? !k.hot : !k.cool;
         });
-        for (const minutes of new Set(takes.map((c) => classes[c]!.minutes))) {
+        const times = [...new Set(takes.map((c) => classes[c]!.minutes))];
+        for (const minutes of oneTime && times.length > 0 ? [Math.max(...times)] : times) {
           const may = takes.filter((c) => classes[c]!.minutes <= minutes);
           groups.push({ canner, minutes, cool, cans: isCans, takes: may });
         }

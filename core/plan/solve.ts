@@ -1,4 +1,4 @@
-import { minimized, sumOf, type Row, type Solver, type Terms, type Values, type Variable } from "./linear.ts";
+import { minimized, sumOf, type Row, type Solver, type Values, type Variable } from "./linear.ts";
 import { programmeOf, type Group, type Programme } from "./programme.ts";
 import { leftSteps, type LotFill } from "./fill.ts";
 import { OBJECTIVES, type Objective, type PlanProblem, type Portion, type Scores } from "./problem.ts";
@@ -42,44 +42,112 @@ export class NotSolved extends Error {}
  * @throws NotSolved when the first objective has no plan in that time
  */
 export async function solvePlan(problem: PlanProblem, solver: Solver, seconds = 10): Promise<Solved> {
-  // Mostly everything can be filled as wished; then the first three objectives are one question.
-  let programme = programmeOf(problem, true);
-  const settled: Row[] = [];
-  let values: Values = new Map();
-  const proven: Objective[] = [];
-  let provable = true;
-  const seek = (objective: Terms) => minimized(programme, objective, settled, solver, seconds);
-  const settle = (objective: Objective, optimal: boolean) => {
-    const terms = programme.objectives[objective];
-    settled.push({ terms, sense: "<=", bound: sumOf(terms, values) });
-    provable &&= optimal;
-    if (provable) proven.push(objective);
-    if (objective === "loads") atMostLoads(programme, sumOf(terms, values));
-  };
-  if (programme.containers.some((c) => c.length > 0)) {
-    const whole = await seek(programme.objectives.loads);
-    if (whole.found) {
-      values = whole.found;
-      settle("unserved", true);
-      settle("strayed", true);
-      settle("loads", whole.optimal);
-    } else programme = programmeOf(problem);
-    for (const objective of OBJECTIVES.slice(whole.found ? 3 : 0)) {
-      const least = leastPossible(programme, objective, !whole.found);
-      if (values.size > 0 && sumOf(programme.objectives[objective], values) === least) {
-        settle(objective, true);
-        continue;
-      }
-      const { optimal, found } = await seek(programme.objectives[objective]);
-      if (!found && values.size === 0) throw new NotSolved("no plan was found in the time given");
-      values = found ?? values;
-      settle(objective, optimal);
+  const course = new Course(problem, solver, seconds);
+  if (course.programme.containers.some((c) => c.length > 0)) {
+    const rest = await course.asWished();
+    for (const objective of rest) {
+      if (objective === "unlike") await course.byTimes();
+      if (!course.isSettled(objective)) await course.seek(objective);
     }
   }
+  const { programme, values, proven } = course;
   const scores = Object.fromEntries(
     OBJECTIVES.map((o) => [o, sumOf(programme.objectives[o], values)]),
   ) as Scores;
   return { scores, proven, ...read(problem, programme, values), programme };
+}
+
+/** One objective after another: what is settled becomes a condition of all that follows. */
+class Course {
+  programme: Programme;
+  values: Values = new Map();
+  readonly proven: Objective[] = [];
+  private settled: Row[] = [];
+  private bounds = new Map<Objective, number>();
+  private provable = true;
+  private wholeAsWished = true;
+
+  constructor(
+    private readonly problem: PlanProblem,
+    private readonly solver: Solver,
+    private readonly seconds: number,
+  ) {
+    this.programme = programmeOf(problem, true, true);
+  }
+
+  /** Mostly everything can be filled as wished; then the first three objectives are one question. Returns those still open. */
+  async asWished(): Promise<readonly Objective[]> {
+    const { optimal, found } = await this.ask("loads");
+    if (!found) {
+      this.wholeAsWished = false;
+      this.programme = programmeOf(this.problem, false, true);
+      return OBJECTIVES;
+    }
+    this.values = found;
+    this.settle("unserved", true);
+    this.settle("strayed", true);
+    this.settle("loads", optimal);
+    return OBJECTIVES.slice(3);
+  }
+
+  /**
+   * Goes on by the program that tells times apart, with all that is settled. What came before does not hang on times, and
+   * was found faster without them. Where the larger program shows no plan in its time, the smaller one's stands.
+   */
+  async byTimes(): Promise<void> {
+    const full = programmeOf(this.problem, this.wholeAsWished);
+    const settled = [...this.bounds].map(([o, bound]): Row => ({
+      terms: full.objectives[o],
+      sense: "<=",
+      bound,
+    }));
+    atMostLoads(full, this.bounds.get("loads") ?? Infinity);
+    const { optimal, found } = await minimized(
+      full,
+      full.objectives.unlike,
+      settled,
+      this.solver,
+      this.seconds,
+    );
+    if (!found) {
+      this.provable = false;
+      return;
+    }
+    [this.programme, this.settled, this.values] = [full, settled, found];
+    this.settle("unlike", optimal);
+  }
+
+  isSettled(objective: Objective): boolean {
+    return this.bounds.has(objective);
+  }
+
+  /** @throws NotSolved when no plan at all is known yet and none is found */
+  async seek(objective: Objective): Promise<void> {
+    const least = leastPossible(this.programme, objective, !this.wholeAsWished);
+    if (this.values.size > 0 && sumOf(this.programme.objectives[objective], this.values) === least) {
+      this.settle(objective, true);
+      return;
+    }
+    const { optimal, found } = await this.ask(objective);
+    if (!found && this.values.size === 0) throw new NotSolved("no plan was found in the time given");
+    this.values = found ?? this.values;
+    this.settle(objective, optimal);
+  }
+
+  private ask(objective: Objective) {
+    const { programme, settled, solver, seconds } = this;
+    return minimized(programme, programme.objectives[objective], settled, solver, seconds);
+  }
+
+  private settle(objective: Objective, optimal: boolean): void {
+    const terms = this.programme.objectives[objective];
+    const bound = sumOf(terms, this.values);
+    this.settled.push({ terms, sense: "<=", bound });
+    this.bounds.set(objective, bound);
+    this.provable &&= optimal;
+    if (this.provable) this.proven.push(objective);
+    if (objective === "loads") atMostLoads(this.programme, bound);
+  }
 }
 
 /** No group has more loads than the whole plan: said of each, it spares the solver most of its search. */
