@@ -60,3 +60,15 @@ export function filledLoadWords(
 ): string {
   return fillers?.length ? `${loadWords(packs)}, filled up with ${fillersWords(fillers)}` : loadWords(packs);
 }
+
+/** What becomes of the containers that only filled up the canner of a run; null when there were none. */
+export function fillersAfter(fillers: readonly Filler[] | undefined, run: string): string | null {
+  if (!fillers?.length) return null;
+  return fillers
+    .map((f) =>
+      f.of === "water"
+        ? `${kindWords(f.kind, f.count)} of water: pour them out and use the jars again.`
+        : `${kindWords(f.kind, f.count)} of beans: keep those whose lids are down. Write “Beans, run ${run}” and the day on them; they are not counted here.`,
+    )
+    .join(" ");
+}

@@ -1,3 +1,4 @@
+import { filledLoadWords, fillersAfter } from "./load";
 import { describe, expect, test } from "vitest";
 import { causesOf, sealVerdict, type CheckedSeal } from "#core/rest";
 import { CAN_LOOKS, JAR_LOOKS, causeWords, chanceWords, lookOf, rangeWords, sealLookWords } from "./rest";
@@ -63,4 +64,24 @@ describe("taps at the towel", () => {
     );
     expect(sealLookWords({ ends: "drawn-in", seam: "damp" })).toBe("ends drawn in, a seam damp");
   });
+});
+
+test("what becomes of what filled up a canner: water is poured out, beans are the household's own", () => {
+  expect(fillersAfter(undefined, "B3N-3")).toBeNull();
+  expect(fillersAfter([], "B3N-3")).toBeNull();
+  expect(
+    fillersAfter(
+      [
+        { kind: "jar-pint regular", count: 2, of: "water" },
+        { kind: "jar-quart wide", count: 1, of: "beans" },
+      ],
+      "B3N-3",
+    ),
+  ).toBe(
+    "2 pints of water: pour them out and use the jars again. 1 wide-mouth quart of beans: keep those whose lids are down. " +
+      "Write “Beans, run B3N-3” and the day on them; they are not counted here.",
+  );
+  expect(filledLoadWords([], [{ kind: "jar-pint regular", count: 2, of: "beans" }])).toBe(
+    "nothing, filled up with 2 pints of beans",
+  );
 });

@@ -18,7 +18,7 @@ import { Notice, problemOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { shapeOf } from "#core/schedule";
-import { filledLoadWords } from "../../words/load";
+import { filledLoadWords, fillersAfter } from "../../words/load";
 import { lookOf } from "../../words/rest";
 import { sealCauses } from "../../server/causes";
 import { atHome } from "../../server/context";
@@ -37,6 +37,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     resting: restingRuns(larder).map(({ run, containers }) => ({
       code: run.code,
       load: filledLoadWords(run.packs, run.plan.fillers),
+      fillers: fillersAfter(run.plan.fillers, run.code),
       outcome: run.view.outcome,
       unloadedAt: run.view.unloadedAt!,
       checkAt: run.view.checkAt!,

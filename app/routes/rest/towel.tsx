@@ -36,6 +36,7 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
               ? `${how} ${countOf(left, cans ? "can" : "lid")} to go, in the order they came out.`
               : `On the towel since ${whenWords(r.unloadedAt, now, zone)}. Do not touch them before ${whenWords(r.checkAt, now, zone)}.`}
           </p>
+          {r.fillers && <p>{r.fillers}</p>}
         </div>
         {!ready && r.outcome === "processed" && (
           <Countdown until={r.checkAt} className="text-[3.6rem] leading-none" />
