@@ -2,7 +2,7 @@ import { containerOf, type KindKey } from "#core/capacity";
 import { isCan } from "#core/schedule";
 import { SelectField, TextField } from "#ui/form";
 import { kindWords } from "../../words/plan";
-import { fillerKinds, type FillerSaid } from "./fillers";
+import { fillerChoices, type FillerSaid } from "./fillers";
 
 type Said = Record<keyof FillerSaid, string>;
 type Fields = Record<keyof FillerSaid, Parameters<typeof TextField>[0]["field"]>;
@@ -24,8 +24,7 @@ export function FillerFields({
   open: boolean;
 }) {
   const cans = kinds.some((k) => isCan(containerOf(k)));
-  const choices = fillerKinds().filter((k) => isCan(containerOf(k)) === cans);
-  const kind = choices.includes(said.fillKind) ? said.fillKind : (kinds[0] ?? choices[0]!);
+  const choices = fillerChoices(kinds);
   return (
     <details
       open={open || Boolean(said.fillers) || Boolean(fields.fillers.errors?.length)}
@@ -42,13 +41,13 @@ export function FillerFields({
           inputMode="numeric"
           placeholder="none"
           value={said.fillers}
-          onChange={(e) => keep({ fillers: e.target.value, fillKind: kind })}
+          onChange={(e) => keep({ fillers: e.target.value })}
         />
         <SelectField
           field={fields.fillKind}
           label="Of which size"
           choices={choices.map((k) => ({ value: k, label: kindWords(k, 2).replace(/^\S+ /, "") }))}
-          value={kind}
+          value={said.fillKind}
           onChange={(e) => keep({ fillKind: e.target.value })}
         />
         {!cans && (
@@ -72,7 +71,7 @@ export function FillerFields({
                 { value: "new", label: "new" },
                 ...(said.fillOf === "water" ? [{ value: "used", label: "used before" }] : []),
               ]}
-              value={said.fillOf === "water" ? said.fillLids : "new"}
+              value={said.fillLids}
               onChange={(e) => keep({ fillLids: e.target.value })}
             />
           </>

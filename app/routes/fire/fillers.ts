@@ -1,10 +1,22 @@
 import { z } from "zod";
-import { kindKey, type KindKey } from "#core/capacity";
+import { containerOf, kindKey, type KindKey } from "#core/capacity";
 import { isCan, SHAPES } from "#core/schedule";
 import type { Filler } from "#core/run";
 
 /** Every kind of container that can fill up a canner. */
 export const fillerKinds = (): KindKey[] => SHAPES.map((s) => kindKey(s.key, isCan(s.key) ? null : s.mouth));
+
+/** Those of the load's own sort, jars with jars and cans with cans. */
+export function fillerChoices(kinds: readonly KindKey[]): KindKey[] {
+  const cans = kinds.some((k) => isCan(containerOf(k)));
+  return fillerKinds().filter((k) => isCan(containerOf(k)) === cans);
+}
+
+/** The one that was chosen, or the load's own size where it is of another sort. */
+export function fillerKind(chosen: string, kinds: readonly KindKey[]): KindKey {
+  const choices = fillerChoices(kinds);
+  return choices.includes(chosen) ? chosen : (kinds[0] ?? choices[0]!);
+}
 
 /** What fills up a canner, as the form says it: how many of one kind, of what, with which lids. */
 export const fillerFields = {

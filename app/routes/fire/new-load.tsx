@@ -24,7 +24,7 @@ import { Figure, Part } from "#ui/page";
 import { filledLoadWords, containersWords, speciesWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
 import { FillerFields } from "./filler-fields";
-import { fillersIn, fillersQuery } from "./fillers";
+import { fillerKind, fillersIn, fillersQuery } from "./fillers";
 import { LoadMap } from "./load-map";
 import { MARGINS } from "./margin";
 import type { schema } from "./schema";
@@ -91,11 +91,19 @@ export function NewLoad({
   const canner = canners.find((c) => c.id === cannerId);
   const added = whyNotExtra(Number(extra)) === null ? Number(extra) : 0;
   const packs = waiting.filter((p) => chosen.includes(p.id));
+  const parts = packs.map((p) => ({
+    lotId: p.id,
+    kind: kindKey(p.container, isCan(p.container) ? null : shapeOf(p.container, p.mouth).mouth),
+    count: p.count,
+  }));
   const said = {
     fillers: draft.fillers,
-    fillKind: draft.fillKind,
+    fillKind: fillerKind(
+      draft.fillKind,
+      parts.map((p) => p.kind),
+    ),
     fillOf: draft.fillOf,
-    fillLids: draft.fillLids,
+    fillLids: draft.fillOf === "water" ? draft.fillLids : "new",
   };
   const fillers = fillersIn(new URLSearchParams(said));
   const load = [...packs.map((p) => loadPackOf(p.schedule)), ...fillersAsPacks(fillers)];
@@ -105,11 +113,6 @@ export function NewLoad({
   const plain = using && governingSchedule(load, using, household.altitudeM, now);
   const needsSigning = plain?.outcome === "none" && plain.blockedBy === "gauge-overdue";
   const governing = needsSigning ? governingSchedule(load, using!, household.altitudeM, now, true) : plain;
-  const parts = packs.map((p) => ({
-    lotId: p.id,
-    kind: kindKey(p.container, isCan(p.container) ? null : shapeOf(p.container, p.mouth).mouth),
-    count: p.count,
-  }));
   const few = canner && packs.length > 0 ? belowLeastLoad(canner, sizesOf(packs, fillers)) : null;
   const toSign = governing && governing.outcome !== "none" ? governing.deviations : [];
   const plainMinutes = governing && governing.outcome !== "none" ? governing.minutes : 0;
