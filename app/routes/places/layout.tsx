@@ -31,7 +31,8 @@ export { stayWhenLost as shouldRevalidate } from "./stay";
 
 export default function Places({ loaderData }: Route.ComponentProps) {
   const { serverNow, pace, places, clocks, me, version } = loaderData;
-  const here = useLocation().pathname.split("/")[1] ?? null;
+  const { pathname } = useLocation();
+  const here = pathname.split("/")[1] ?? null;
   const { word } = useHeard();
   useLoadAgain(word, { version, at: serverNow });
   const fresh = word && word.now >= serverNow ? word : null;
@@ -41,7 +42,7 @@ export default function Places({ loaderData }: Route.ComponentProps) {
         <Strip clocks={fresh?.clocks ?? clocks}>
           <SideLinks me={me} />
         </Strip>
-        <Bench places={places} here={here} />
+        <Bench places={places} here={here} tall={pathname === "/"} />
       </header>
       <Outlet />
     </NowProvider>

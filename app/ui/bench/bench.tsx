@@ -22,10 +22,20 @@ export interface BenchPlace {
 }
 
 /**
- * The row of places as a counter edge, each with what stands there now. It is the navigation. On a phone it is a strip
- * at the foot, within reach of a thumb, that keeps the place one is at in view.
+ * The row of places as a counter edge, each with what stands there now. It is the navigation. Where the work is done it is
+ * one line, so that the page has the room. On a phone it is a strip at the foot, within reach of a thumb, that keeps the
+ * place one is at in view.
  */
-export function Bench({ places, here }: { places: readonly BenchPlace[]; here: string | null }) {
+export function Bench({
+  places,
+  here,
+  tall,
+}: {
+  places: readonly BenchPlace[];
+  here: string | null;
+  /** with its drawings, as the face of Today */
+  tall: boolean;
+}) {
   const row = useRef<HTMLElement>(null);
   useEffect(() => {
     const link = row.current?.querySelector<HTMLElement>("[aria-current=page]");
@@ -37,7 +47,7 @@ export function Bench({ places, here }: { places: readonly BenchPlace[]; here: s
       ref={row}
       aria-label="Places of the work"
       className={
-        "relative flex border-b-[10px] border-bench px-7 shadow-[0_3px_0_var(--bench-edge)] max-lg:px-2 " +
+        `relative flex border-bench px-7 max-lg:px-2 ${tall ? "border-b-[10px] shadow-[0_3px_0_var(--bench-edge)]" : "border-b-[4px]"} ` +
         "max-lg:overflow-x-auto max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t-[6px] " +
         "max-md:border-b-0 max-md:bg-paper max-md:px-1 max-md:shadow-none"
       }
@@ -47,23 +57,31 @@ export function Bench({ places, here }: { places: readonly BenchPlace[]; here: s
           key={p.key}
           to={`/${p.key}`}
           className={
-            "group relative flex h-[146px] min-w-[108px] flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet max-md:h-[64px] " +
+            `group relative flex min-w-[108px] flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet max-md:h-[64px] ${tall ? "h-[146px]" : "h-[48px] justify-center"} ` +
             "max-md:min-w-[84px] max-md:justify-center max-md:pl-2 focus-visible:z-10 focus-visible:outline-offset-[-3px]"
           }
         >
           {({ isActive }) => (
             <>
-              <span className={`pt-3 font-[650] max-md:pt-0 ${isActive ? "text-copper-ink" : ""}`}>
+              <span
+                className={`font-[650] max-md:pt-0 ${tall ? "pt-3" : "leading-tight"} ${isActive ? "text-copper-ink" : ""}`}
+              >
                 {p.name}
               </span>
-              <span className="text-[0.88rem] leading-tight text-soft max-md:truncate max-md:text-[0.8rem]">
+              <span
+                className={`leading-tight text-soft max-md:truncate max-md:text-[0.8rem] ${tall ? "text-[0.88rem]" : "truncate text-[0.82rem]"}`}
+              >
                 {p.what}
               </span>
-              <span className="mt-auto flex items-end gap-[2px] max-md:hidden max-xl:[&>svg:nth-child(3)]:hidden">
-                <Drawing place={p} />
-              </span>
+              {tall && (
+                <span className="mt-auto flex items-end gap-[2px] max-md:hidden max-xl:[&>svg:nth-child(3)]:hidden">
+                  <Drawing place={p} />
+                </span>
+              )}
               {isActive && (
-                <span className="absolute inset-x-0 -bottom-[10px] h-[10px] bg-copper max-md:bottom-0 max-md:h-[5px]" />
+                <span
+                  className={`absolute inset-x-0 bg-copper max-md:bottom-0 max-md:h-[5px] ${tall ? "-bottom-[10px] h-[10px]" : "-bottom-[4px] h-[4px]"}`}
+                />
               )}
             </>
           )}
