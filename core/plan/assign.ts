@@ -4,6 +4,7 @@ import { ProgrammeBuilder, each, minimized, sumOf, type Solver, type Terms, type
 import { countsOfParts, loadIn } from "./place.ts";
 import { places } from "./programme.ts";
 import type { PlanLot } from "./problem.ts";
+import { NotSolved } from "./solve.ts";
 import type { Usable } from "./usable.ts";
 import type { PlanWish, ProposedLoad, ProposedPart } from "./wish.ts";
 
@@ -35,7 +36,7 @@ export const busyMinutes = (load: Pick<ProposedLoad, "governing">): number =>
  * @param settled loads that keep their canners
  * @param now ms since 1970 UTC, for the gauges' tests
  * @param seconds the solver may take for each of the two questions, > 0
- * @throws RangeError for loads no canners take together, which a solved plan never has
+ * @throws NotSolved when no way was found in that time; a solved plan always has one
  */
 export async function assignLoads(
   loads: readonly ProposedPart[][],
@@ -48,6 +49,8 @@ export async function assignLoads(
   seconds: number,
 ): Promise<ProposedLoad[]> {
   const ways = loads.map((parts) => waysOf(parts, lots, canners, wish, now));
+  const unsolved = new NotSolved("no canner was found for a load in the time given");
+  if (ways.some((w) => w.length === 0)) throw unsolved;
   const build = new ProgrammeBuilder();
   const chosen = ways.map((w) => w.map(() => build.variable(1)));
   for (const of of chosen) build.row("=", 1, each(of));
@@ -73,7 +76,7 @@ export async function assignLoads(
   const values = await bestOf(build, [new Map([[busiest, 1]]), empty], solver, seconds);
   return ways.map((w, l) => {
     const way = w.find((_, i) => values.get(chosen[l]![i]!) === 1);
-    if (!way) throw new RangeError("no canner takes a load that was planned");
+    if (!way) throw unsolved;
     return way.proposed;
   });
 }

@@ -3,9 +3,10 @@ import highsLoader from "highs";
 import { beforeAll, describe, expect, test } from "vitest";
 import { loadPatterns, type Pot } from "../capacity/index.ts";
 import { bruteForce, scoresOfLoads } from "./brute-force.ts";
-import { busyMinutes } from "./assign.ts";
-import { planLot } from "./usable.ts";
+import { assignLoads, busyMinutes } from "./assign.ts";
+import { planLot, usableCanner } from "./usable.ts";
 import {
+  NotSolved,
   SOLVER_OPTIONS,
   proposeLoads,
   type PlanProblem,
@@ -222,6 +223,30 @@ describe("loads as they are proposed, each in its canner", () => {
     expect(limited.left[0]!.unserved).toBe(true);
     const inAll = await proposeLoads(wish({ maxLoads: 1 }), NOW, solver);
     expect(inAll.loads.map((l) => l.settled)).toEqual([true]);
+  });
+
+  test("a load without a canner, or a solver that finds none in its time, is no plan and no crash", async () => {
+    const [pints] = FOODS.filter((f) => f.kind === PINT && f.product === "fish");
+    const lot = { id: "L", massKg: 1, into: [{ ...pints!, kgEach: 0.45 }] };
+    const canner = { quarts: 16, pot: POTS[0]!, gauges: { dial: null, weightPiecesPsi: [5, 5, 5] } };
+    const wish: PlanWish = {
+      altitudeM: 200,
+      lots: [lot],
+      canners: ["A", "B"].map((id) => ({ ...canner, id, name: id, minLoad: 0, without: [], maxLoads: null })),
+      stock: { containers: {}, lids: { regular: null, wide: null }, ends: {} },
+      settled: [],
+      maxLoads: null,
+      signedOverdue: false,
+    };
+    const lots = [planLot(lot, 200, [])];
+    const { loads } = await proposeLoads(wish, NOW, solver);
+    const silent: Solver = () => ({ Status: "Time limit reached", Columns: {} });
+    const assigned = (canners: Parameters<typeof assignLoads>[2], by: Solver) =>
+      assignLoads([loads[0]!.parts], lots, canners, [], wish, NOW, by, 1);
+    const usable = wish.canners.flatMap((c) => usableCanner(c, wish, NOW, lots, []));
+    expect(await assigned(usable, solver)).toHaveLength(1);
+    await expect(assigned([], solver)).rejects.toThrow(NotSolved);
+    await expect(assigned(usable, silent)).rejects.toThrow(NotSolved);
   });
 
   test("two canners that are alike are both used before one of them runs twice", async () => {
