@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { SHAPES, isCan } from "../schedule/index.ts";
 import {
   CANNER_PRESETS,
   EXACT_MM,
@@ -16,6 +17,8 @@ import {
   presetFor,
   fitsHeight,
   type Pot,
+  layersFor,
+  kindKey,
 } from "./index.ts";
 
 const farthest = (places: { xMm: number; yMm: number }[]) =>
@@ -186,3 +189,27 @@ test("how a canner can be loaded does not depend on the order in which sizes are
     for (const a of kinds) for (const b of kinds) if (a !== b) expect(ways([a, b])).toEqual(ways([b, a]));
   }
 });
+
+test("every load that is arranged stands in its layers where it is drawn", () => {
+  const kinds = SHAPES.filter((s) => !isCan(s.key)).map((s) => kindKey(s.key, s.mouth));
+  const anyLoad = fc.record({
+    insideDiameterMm: fc.integer({ min: 160, max: 400 }),
+    usableHeightMm: fc.integer({ min: 150, max: 370 }),
+    racks: fc.integer({ min: 1, max: 3 }),
+    counts: fc.dictionary(fc.constantFrom(...kinds), fc.integer({ min: 1, max: 9 }), {
+      minKeys: 1,
+      maxKeys: 4,
+    }),
+  });
+  fc.assert(
+    fc.property(anyLoad, ({ counts, ...measures }) => {
+      const pot = { ...measures, rackHeightMm: 5, manual: {} };
+      const layers = layersFor(pot, counts);
+      if (!layers) return;
+      const standing = layers.flatMap((layer) => layerPlaces(pot, layer));
+      for (const [kind, n] of Object.entries(counts))
+        expect(standing.filter((s) => s.kind === kind)).toHaveLength(n);
+    }),
+    { numRuns: 100 },
+  );
+}, 30_000);

@@ -1,4 +1,3 @@
-import { useMemo } from "react";
 import { layersFor, type KindKey, type Pot } from "#core/capacity";
 import { placesOf } from "#core/plan";
 import { countOf } from "#core/quantity";
@@ -18,14 +17,12 @@ export function LoadMap({
   fillers: readonly Filler[];
   lots: LotLook;
 }) {
-  const layers = useMemo(() => {
-    const all = [...parts, ...fillers.map((f) => ({ ...f, lotId: f.of }))];
-    const counts: Record<KindKey, number> = {};
-    for (const p of all) counts[p.kind] = (counts[p.kind] ?? 0) + p.count;
-    const found = all.length > 0 ? layersFor(pot, counts) : null;
-    return found && placesOf(pot, { layers: found, parts: all });
-  }, [pot, parts, fillers]);
-  if (!layers) return null;
+  const all = [...parts, ...fillers.map((f) => ({ ...f, lotId: f.of }))];
+  const counts: Record<KindKey, number> = {};
+  for (const p of all) counts[p.kind] = (counts[p.kind] ?? 0) + p.count;
+  const found = layersFor(pot, counts);
+  if (!found) return null;
+  const layers = placesOf(pot, { layers: found, parts: all });
   const looks: LotLook = {
     ...lots,
     water: { code: "", contents: "broth", filler: "W" },
