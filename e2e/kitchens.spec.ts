@@ -28,7 +28,7 @@ async function kitchen(
   return house;
 }
 
-/** Two of four: the seals of a run looked at, one of them bad where that is wanted, and the rest on a shelf. */
+/** Looks at every seal of a run, the first of them bad where that is wanted, and adds a shelf. Returns their codes. */
 async function toTheShelf(page: Page, house: Forms, run: string, failing = 0): Promise<string[]> {
   await page.goto(`${house.server.url}/rest`);
   await ready(page);
@@ -40,6 +40,13 @@ async function toTheShelf(page: Page, house: Forms, run: string, failing = 0): P
   await expect(page.getByRole("button", { name: /^\S+: lid is down$/ })).toHaveCount(0);
   await house.done("/larder", { intent: "add", room: "Cellar", name: "Top" });
   return numbered;
+}
+
+/** Loads what is chosen at Fire. Returns the code of its run. */
+async function loadCanner(page: Page): Promise<string> {
+  await press(page, "Load the canner");
+  await expect(page).toHaveURL(/fire\/.+/);
+  return page.url().split("/").at(-1)!;
 }
 
 /** The words on the label of a jar. */
@@ -117,9 +124,7 @@ test("cooked wild turkey in pints with broth from its own bones, and quarter-pin
   for (const box of await page.locator("[name=packIds]").all()) await box.check();
   await page.getByLabel("In which canner").selectOption({ label: "Big canner" });
   await expect(page.getByRole("region", { name: "The load's schedule" })).toContainText("75");
-  await press(page, "Load the canner");
-  await expect(page).toHaveURL(/fire\/.+/);
-  const run = page.url().split("/").at(-1)!;
+  const run = await loadCanner(page);
   await processed(house, run, 75);
   const [jar] = await toTheShelf(page, house, run);
   await page.goto(`${empty.url}/c/${jar}`);
@@ -171,9 +176,7 @@ test("hare soup in pints by its recipe, half solids and half liquid, with its la
   await expect(page.getByText("A habit of many: 75 minutes.")).toBeVisible();
   await press(page, "Add 15 minutes");
   await expect(page.getByLabel("Extra minutes")).toHaveValue("15");
-  await press(page, "Load the canner");
-  await expect(page).toHaveURL(/fire\/.+/);
-  const run = page.url().split("/").at(-1)!;
+  const run = await loadCanner(page);
   await processed(house, run, 75);
   const [jar] = await toTheShelf(page, house, run);
   await page.goto(`${empty.url}/c/${jar}`);
@@ -222,9 +225,7 @@ test("chilli in twelve pints with four pints of raw meat in two layers: signed f
   await expect(page.getByText(/no published process has both in one canner/).first()).toBeVisible();
   await page.getByLabel("Go ahead anyway: write why").fill("one fire for both, hot jars in last");
   await page.getByRole("checkbox", { name: /raw jars are in first/ }).check();
-  await press(page, "Load the canner");
-  await expect(page).toHaveURL(/fire\/.+/);
-  const run = page.url().split("/").at(-1)!;
+  const run = await loadCanner(page);
   await processed(house, run, 75);
   const [failed, whole] = await toTheShelf(page, house, run, 1);
   await page.goto(`${empty.url}/c/${whole}`);
@@ -254,9 +255,7 @@ test("eleven pints at 5,000 ft, some hot and some raw, on a canner with a dial a
   await expect(schedule).toContainText("15");
   await expect(schedule).toContainText("by the weight");
   await page.getByRole("checkbox", { name: /raw jars are in first, hot jars go in last/ }).check();
-  await press(page, "Load the canner");
-  await expect(page).toHaveURL(/fire\/.+/);
-  const run = page.url().split("/").at(-1)!;
+  const run = await loadCanner(page);
   await processed(house, run, 75);
   const codes = await toTheShelf(page, house, run);
   expect(codes).toHaveLength(11);
@@ -305,9 +304,7 @@ test("53 lb in quarts over two canners with five extra minutes, filled up with a
   await page.getByLabel("How many").fill("1");
   await expect(page.getByText(/made for at least 4 containers/)).toHaveCount(0);
   await expect(page.getByRole("img", { name: /4 containers, 1 of water/ })).toBeVisible();
-  await press(page, "Load the canner");
-  await expect(page).toHaveURL(/fire\/.+/);
-  const run = page.url().split("/").at(-1)!;
+  const run = await loadCanner(page);
   await processed(house, run, 95);
   const codes = await toTheShelf(page, house, run);
   expect(codes).toHaveLength(3);
