@@ -1,28 +1,31 @@
 import { useContext, useEffect } from "react";
 import {
-  isRouteErrorResponse,
   Links,
   Meta,
   Outlet,
   redirect,
   Scripts,
   ScrollRestoration,
-  useRouteError,
   useRouteLoaderData,
+  type ShouldRevalidateFunctionArgs,
 } from "react-router";
 import type { Route } from "./+types/root";
 import { getHousehold } from "#store/household";
 import { PatternDefs } from "#ui/glyph";
 import { Kept } from "#ui/kept";
+import { FaultPage, Pending, useFocusKept, useKeptPage } from "#ui/page";
 import { NonceContext } from "./nonce";
 import { Alarms } from "./live/alarms";
+import { ChangedElsewhere } from "./live/changed-elsewhere";
 import { ClockDoubt } from "./live/clock-doubt";
 import { keepShown, useShown } from "./live/keep-shown";
 import { keepPresses } from "./live/press";
 import { visitorContext } from "./server/access";
-import { reach } from "./outbox";
+import { isLost, reach } from "./outbox";
 import { larderContext } from "./server/context";
+import { ClocksOfFeed } from "./routes/shell/bare";
 import { readCookie } from "./server/cookie";
+import { feedOf } from "./server/live";
 import "./style.css";
 
 /** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */
@@ -41,12 +44,13 @@ export type Theme = "light" | "dark" | "glare";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const theme = readCookie(request, "theme");
+  const larder = context.get(larderContext);
+  // Before there is a household, and for whoever has not signed in, there is neither a zone nor a change to tell of.
+  const zone = context.get(visitorContext).outside ? null : (getHousehold(larder)?.zone ?? null);
   return {
     theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null,
-    // Before there is a household, and for whoever has not come in, there is no zone.
-    zone: context.get(visitorContext).outside
-      ? null
-      : (getHousehold(context.get(larderContext))?.zone ?? null),
+    zone,
+    version: zone === null ? null : feedOf(larder).version(),
   };
 }
 
@@ -89,45 +93,38 @@ export function Layout({ children }: { children: React.ReactNode }) {
   );
 }
 
-/** What is shown stays as it is while the larder cannot be reached. */
-export { stayWhenLost as shouldRevalidate } from "./routes/places/stay";
+/** Read again with every page, since it tells how far the changes were when the page was read. */
+export function shouldRevalidate({
+  formMethod,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs): boolean {
+  return !isLost() && (formMethod ? defaultShouldRevalidate : true);
+}
 
 export default function Root({ loaderData }: Route.ComponentProps) {
   useEffect(keepPresses, []);
   useShown();
+  useFocusKept();
   return (
     <>
+      <Pending />
       <ClockDoubt />
       <Alarms />
       <Outlet />
+      <ChangedElsewhere read={loaderData.version} />
       <Kept zone={loaderData.zone} />
     </>
   );
 }
 
-/** What went wrong, in a sentence, and a way on. Never a bare code. */
+/** What went wrong with everything: the alarms still sound, and the clocks go on as the feed tells of them. */
 export function ErrorBoundary() {
-  const error = useRouteError();
-  const known = isRouteErrorResponse(error);
-  // A way that found no larder: the browser may have kept the page it leads to.
-  useEffect(() => {
-    if (!known && error instanceof TypeError) void reach().then((well) => well || location.reload());
-  }, [known, error]);
-  const message = known && typeof error.data === "string" && error.data ? error.data : null;
+  useKeptPage(reach);
   return (
-    <main id="main" className="mx-auto max-w-[42rem] px-6 pt-16">
-      <title>Not here · Patient Larder</title>
-      <h1 className="text-[1.9rem]">
-        {known && error.status === 404 ? "There is nothing here." : "Something broke on this page."}
-      </h1>
-      <p className="mt-2 text-[1.2rem]">
-        {message ?? "Nothing you entered was changed by it, and running clocks go on. Go back and try again."}
-      </p>
-      <p className="mt-6">
-        <a href="/" className="inline-flex min-h-12 items-center font-[650] underline underline-offset-4">
-          To Today
-        </a>
-      </p>
-    </main>
+    <>
+      <Alarms />
+      <ClocksOfFeed />
+      <FaultPage />
+    </>
   );
 }

@@ -1,9 +1,27 @@
 import routes from "../app/routes";
 
 interface Node {
+  file?: string;
   path?: string;
   index?: boolean;
   children?: Node[];
+}
+
+/** Every page by its route, with an address of it: those in the shell, and those that have the whole screen. */
+export function pageRoutes(): { id: string; address: string; inShell: boolean }[] {
+  const pages: { id: string; address: string; inShell: boolean }[] = [];
+  const walk = (nodes: readonly Node[], around: string) => {
+    for (const { file = "", path = "", children } of nodes)
+      if (children) walk(children, around + file);
+      else if (around && path !== "*")
+        pages.push({
+          id: file.replace(/\.tsx$/, ""),
+          address: `/${path.replace(/:(\w+)/g, "any")}`,
+          inShell: around.includes("shell/layout.tsx"),
+        });
+  };
+  walk(routes as Node[], "");
+  return pages;
 }
 
 /** Every address there is, as the router knows them, with what stands for its parts filled in. */

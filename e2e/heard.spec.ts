@@ -72,7 +72,7 @@ const leastContrast = () => {
       .map((v) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)) as [number, number, number];
     return 0.2126 * r + 0.7152 * g + 0.0722 * b;
   };
-  const bar = document.querySelector("[role=alert] .flash")!;
+  const bar = document.querySelector("[role=alert].flash")!;
   const behind = luminance(getComputedStyle(bar).backgroundColor);
   const written = [bar, ...bar.querySelectorAll("p, b, a, button")].map((e) =>
     luminance(getComputedStyle(e).color),

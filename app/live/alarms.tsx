@@ -1,5 +1,6 @@
 import { useEffect, useSyncExternalStore } from "react";
-import { Link, useLocation } from "react-router";
+import { Link, useLocation, useMatches } from "react-router";
+import { countOf } from "#core/quantity";
 import { ALARMS } from "#core/run";
 import { Button } from "#ui/button";
 import { deliver, listenersOf, newEntry, putDown } from "../outbox";
@@ -33,13 +34,18 @@ function useCalls(): AlarmOfRun[] {
     .sort((a, b) => ALARMS.indexOf(a.alarm) - ALARMS.indexOf(b.alarm));
 }
 
+/** A page whose head has a place for alarms says so in its `handle`; on others they are shown above everything. */
+export interface AlarmPlace {
+  alarmsInHead?: boolean;
+}
+
 /**
  * Alarms of every run, on every page: they sound, flash, are spoken where somebody wants that, and lead to the canner.
  * Answering one on one screen silences all, since the answer is an event of the run.
  */
 export function Alarms() {
   const calls = useCalls();
-  const { pathname } = useLocation();
+  const matches = useMatches();
   const first = calls[0] ?? null;
   useEffect(() => {
     startSound();
@@ -47,29 +53,58 @@ export function Alarms() {
   }, []);
   useSounding(first);
   useCalledOutside(first);
-  const elsewhere = calls.filter((a) => pathname !== `/fire/${a.code}`);
-  if (elsewhere.length === 0) return null;
+  if (matches.some((m) => (m.handle as AlarmPlace | undefined)?.alarmsInHead)) return null;
   return (
-    <div className="sticky top-0 z-40" role="alert">
-      {elsewhere.map((a) => (
-        <div
-          key={a.code}
-          className="flash flex flex-wrap items-center gap-x-5 gap-y-1 border-b-4 border-stop bg-sheet px-5 py-2 text-ink"
+    <div className="sticky top-0 z-40">
+      <AlarmLine />
+    </div>
+  );
+}
+
+/** Codes of the runs that call and are not on the page one is at, the more dangerous first. */
+function useCallsElsewhere(): AlarmOfRun[] {
+  const { pathname } = useLocation();
+  return useCalls().filter((a) => pathname !== `/fire/${a.code}`);
+}
+
+/** Whether an alarm of another page is to be shown. */
+export const useCallingElsewhere = (): boolean => useCallsElsewhere().length > 0;
+
+/**
+ * The most dangerous alarm of a canner that is not on this page: what is wrong, what to do, and two buttons. It is as
+ * high as the line of running clocks, whose place it takes; the next one follows when it is answered.
+ */
+export function AlarmLine() {
+  const [first, ...others] = useCallsElsewhere();
+  if (!first) return null;
+  return (
+    <div
+      role="alert"
+      className="flash flex min-h-12 min-w-0 flex-1 flex-wrap items-center gap-x-4 gap-y-1 bg-sheet px-5 text-ink max-md:basis-full max-md:px-3 max-md:py-2"
+    >
+      <p className="min-w-[12rem] flex-1 leading-[1.2] max-md:basis-full max-md:text-[1.1rem]">
+        <b className="block font-[700] text-stop">
+          {first.canner}. {ALARM_SAID[first.alarm](first.pressure, first.minutes)}
+        </b>
+        {ALARM_DO[first.alarm]}
+        {others.length > 0 && ` ${countOf(others.length, "more alarm")}: ${others[0]!.canner}.`}
+      </p>
+      <span className="flex gap-2">
+        <Button
+          asChild
+          weight="stop"
+          className="!min-h-11 !px-3 text-[1rem] whitespace-nowrap max-md:!px-2 max-md:text-[0.94rem]"
         >
-          <p className="min-w-0 flex-1 text-[1.15rem] max-md:basis-full">
-            <b className="font-[700] text-stop">
-              {a.canner}. {ALARM_SAID[a.alarm](a.pressure, a.minutes)}
-            </b>{" "}
-            {ALARM_DO[a.alarm]}
-          </p>
-          <Button asChild weight="stop">
-            <Link to={`/fire/${a.code}`}>Go to {a.canner}</Link>
-          </Button>
-          <Button type="button" onClick={() => answer(a)}>
-            Silence: {ANSWERS[a.alarm][0]!.toLowerCase()}
-          </Button>
-        </div>
-      ))}
+          <Link to={`/fire/${first.code}`}>Go to {first.canner}</Link>
+        </Button>
+        <Button
+          type="button"
+          className="!min-h-11 !px-3 text-[1rem] whitespace-nowrap max-md:!px-2 max-md:text-[0.94rem]"
+          onClick={() => answer(first)}
+        >
+          Silence: {ANSWERS[first.alarm][0]!.toLowerCase()}
+        </Button>
+      </span>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import type { Alarm, RunEvent, RunView } from "#core/run";
+import type { BenchPlace } from "#ui/bench";
 import type { StripClock } from "#ui/strip";
 
 /** What calls at a run. */
@@ -15,6 +16,21 @@ export interface AlarmOfRun {
   minutes: number;
 }
 
+/** How far the larder's changes were when something was read: of which start of the server, and how many since it. */
+export interface Version {
+  of: string;
+  n: number;
+}
+
+/** Something that was done, for screens that do not show it yet. */
+export interface ChangeMade {
+  n: number;
+  /** what it was about: the first part of the action's name in the activity log, such as `pack`; `run` for a stage */
+  area: string;
+  /** `Oda packed TUU-F` */
+  words: string;
+}
+
 /** What every screen is told as it happens. */
 export interface Word {
   /** the larder's clock, and how fast it runs */
@@ -22,8 +38,11 @@ export interface Word {
   pace: number;
   /** after a power cut nobody can tell what time it is: nothing counts until somebody confirms it */
   clockUnknown: boolean;
-  /** changes when something did that pages show */
-  version: string;
+  version: Version;
+  /** the last of what was done, oldest first */
+  changes: ChangeMade[];
+  /** the row of places, and every running clock, the most urgent first */
+  places: BenchPlace[];
   clocks: StripClock[];
   alarms: AlarmOfRun[];
   /** `seq` of the last event of each run under way, by its code */

@@ -25,6 +25,7 @@ import { larderContext, nonceContext } from "./context";
 import { hostRefusal, isLoopback } from "./host";
 import { openedFor, type Opened } from "./opening";
 import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
+import { failLoadersOf, withFaults } from "./test-faults";
 import { mended } from "./trouble";
 
 const log = pino({ level: process.env.LOG_LEVEL ?? "info" });
@@ -176,10 +177,14 @@ function buildApp(
       res.json({ now: moveClock(ms, pace) });
       changed(larder, "figures");
     });
+    app.post("/test/faults", express.json(), (req, res) => {
+      failLoadersOf((req.body as { routes: string[] }).routes);
+      res.json({});
+    });
   }
   app.use(
     createRequestHandler({
-      build,
+      build: clockIsMovable && typeof build !== "function" ? withFaults(build) : build,
       getLoadContext: (_req, res) => {
         const context = new RouterContextProvider();
         context.set(larderContext, larder);

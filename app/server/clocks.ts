@@ -1,19 +1,23 @@
 import type { Due } from "#core/agenda";
 import type { StripClock } from "#ui/strip";
-import type { Look } from "./look";
-import type { RunGlance } from "./shell";
+import type { Snapshot } from "./snapshot";
+import { pressing, type RunGlance } from "./shell";
 import { waitEnds } from "./today";
 
-/** Every running clock, for the strip on every page. */
+/** A clock of the strip, and what it is sorted by, the lowest first: its instant, or 0 when something is to be done now. */
+type Sorted = StripClock & { order: number };
+
+/** Every running clock, for the strip on every page, the most urgent first. */
 export function clocksOf(
   runs: readonly RunGlance[],
-  look: Pick<Look, "open" | "owed" | "now" | "filledAt">,
+  look: Pick<Snapshot, "open" | "owed" | "now" | "filledAt">,
 ): StripClock[] {
   const { open, owed, now } = look;
-  const clocks = runs.map((r): StripClock => {
+  const clocks = runs.map((r): Sorted => {
     const due = r.agenda[0];
     const [until, after] = clockWords(r, due);
     return {
+      order: pressing(r, now),
       id: r.id,
       href: r.view.phase === "resting" ? "/rest" : `/fire/${r.code}`,
       label: r.view.phase === "resting" ? `Run ${r.code}` : r.canner,
@@ -29,6 +33,7 @@ export function clocksOf(
     .sort((a, b) => a - b)[0];
   if (soonest)
     clocks.push({
+      order: soonest,
       id: "undecided",
       href: "/rest",
       label: "Failed seal",
@@ -45,6 +50,7 @@ export function clocksOf(
     if (!due) continue;
     const over = due.dispositionDue! <= now;
     clocks.push({
+      order: over ? -1 : due.dispositionDue!,
       id: what,
       href: "/rest",
       label,
@@ -56,6 +62,7 @@ export function clocksOf(
   const filled = waitEnds(look);
   if (filled !== null)
     clocks.push({
+      order: filled > now ? filled : -1,
       id: "filled",
       href: "/fire",
       label: "Filled",
@@ -63,7 +70,7 @@ export function clocksOf(
       after: filled > now ? "to light the burner" : "food waited too long for the burner",
       alarm: filled <= now,
     });
-  return clocks;
+  return clocks.sort((a, b) => a.order - b.order).map(({ order: _, ...clock }) => clock);
 }
 
 function clockWords(r: RunGlance, due: Due | undefined): [number | null, string] {

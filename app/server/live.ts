@@ -1,16 +1,15 @@
-import { eventsSince, activeRuns, packsToLoad, type RunRecord } from "#store/run";
+import { eventsSince, activeRuns, type RunRecord } from "#store/run";
 import { servedMinutes } from "../words/run";
-import { onChange, type Larder } from "#store/db";
-import { packsWaiting } from "#store/pack";
-import { pendingDispositions, restingRuns, undecided } from "#store/rest";
+import { onBehalfOf, onChange, type Larder } from "#store/db";
 import { formatPressure } from "#core/quantity";
 import type { RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
-import type { AlarmOfRun, Word } from "../live/word";
+import type { AlarmOfRun, Version, Word } from "../live/word";
+import { ChangesMade } from "./changes-made";
 import { clockIsUnknown, clockNow, pace } from "./clock";
 import { clocksOf } from "./clocks";
-import type { Look } from "./look";
-import { glance } from "./shell";
+import { benchOf, runGlances } from "./shell";
+import { snapshotOf, type Snapshot } from "./snapshot";
 
 /** Words are at least so far apart, ms: a gauge that sends ten times a second is not passed on each time. */
 const APART_MS = 200;
@@ -18,8 +17,6 @@ const APART_MS = 200;
 const LOOK_MS = 1_000;
 /** Even when nothing happens there is a word this often, ms, so that a dead line is noticed. */
 const WORD_MS = 4_000;
-/** What is not about runs is looked at again after so long, ms, or when somebody did something. */
-const SLOW_MS = 30_000;
 /** Lines at most: a browser has one. */
 export const MOST_LINES = 60;
 
@@ -31,18 +28,18 @@ class Feed {
   private timer: NodeJS.Timeout | null = null;
   private soon: NodeJS.Timeout | null = null;
   private stopListening: (() => void) | null = null;
-  private changes = 0;
+  private readonly changes: ChangesMade;
   private told = new Map<string, number>();
   private spokenAt = 0;
-  private signature = "";
-  private slow: { at: number; changes: number; parts: Pick<Look, "open" | "owed" | "filledAt"> } | null =
-    null;
+  private spoken = 0;
 
-  constructor(private readonly larder: Larder) {}
+  constructor(private readonly larder: Larder) {
+    this.changes = new ChangesMade(larder);
+  }
 
-  /** Changes when something was done that pages show. */
-  get version(): string {
-    return `${STARTED} ${this.changes}`;
+  /** Returns how far the changes are. @param runs those under way, as of now */
+  version(runs: readonly RunRecord[] = activeRuns(this.larder)): Version {
+    return this.changes.upTo(runs);
   }
 
   /** Opens a line; the first word comes at once. @returns how to close it; null when there are too many */
@@ -50,7 +47,7 @@ class Feed {
     if (this.lines.size >= MOST_LINES) return null;
     if (this.lines.size === 0) this.begin();
     this.lines.add(line);
-    line(this.word([]));
+    line(this.word([], snapshotOf(this.larder)));
     return () => {
       this.lines.delete(line);
       if (this.lines.size === 0) this.end();
@@ -58,13 +55,12 @@ class Feed {
   }
 
   private begin(): void {
-    // What was done while nobody listened is not known to whoever begins to.
-    this.changes++;
     this.told = new Map();
     for (const run of activeRuns(this.larder)) this.told.set(run.id, run.events.at(-1)?.seq ?? 0);
     this.timer = setInterval(() => this.look(), LOOK_MS);
-    this.stopListening = onChange(this.larder, (change) => {
-      if (change === "deed") this.changes++;
+    this.stopListening = onChange(this.larder, (changes) => {
+      if (changes.has("probe")) this.changes.add("can", "New temperatures were recorded");
+      if (changes.has("event")) this.changes.add("event", "Something was recorded at a canner");
       this.soon ??= setTimeout(
         () => this.speak(),
         Math.max(0, APART_MS - (performance.now() - this.spokenAt)),
@@ -80,57 +76,53 @@ class Feed {
     this.stopListening = null;
   }
 
+  /** Speaks when the clock brought something, or nothing was said for a while. */
   private look(): void {
-    if (performance.now() - this.spokenAt > WORD_MS) return this.speak();
-    const before = this.signature;
-    this.signature = signatureOf(this.runs());
-    if (before !== this.signature) {
-      this.changes++;
-      this.speak();
-    }
+    if (performance.now() - this.spokenAt > WORD_MS || this.version().n !== this.spoken) this.speak();
   }
 
-  private runs(): RunRecord[] {
-    return activeRuns(this.larder);
-  }
-
+  /** A timer that was set while a request was answered is no part of it: what is told is of now, and by nobody. */
   private speak(): void {
+    onBehalfOf({ device: null, said: null }, () => this.speakNow());
+  }
+
+  private speakNow(): void {
     if (this.soon) clearTimeout(this.soon);
     this.soon = null;
     this.spokenAt = performance.now();
     let word: Word;
     try {
-      const runs = this.runs();
-      const signature = signatureOf(runs);
-      if (signature !== this.signature) this.changes++;
-      this.signature = signature;
+      const now = snapshotOf(this.larder);
       word = this.word(
-        runs.flatMap((run) => {
+        now.runs.flatMap((run) => {
           const before = this.told.get(run.id) ?? 0;
           const events = eventsSince(this.larder, run.id, before);
           if (events.length === 0) return [];
           this.told.set(run.id, events.at(-1)!.seq);
           return [{ code: run.code, before, events: few(events) }];
         }),
-        runs,
+        now,
       );
     } catch {
       // The larder is being closed: whoever listens asks again by itself.
       return;
     }
+    this.spoken = word.version.n;
     for (const line of this.lines) line(word);
   }
 
-  private word(events: Word["events"], runs = this.runs()): Word {
-    const now = clockNow();
-    const glances = runs.map(glance);
+  private word(events: Word["events"], snapshot: Snapshot): Word {
+    const { runs } = snapshot;
+    const glances = runGlances(snapshot);
     const units = getHousehold(this.larder)?.units ?? "us";
     return {
-      now,
+      now: clockNow(),
       pace: pace(),
       clockUnknown: clockIsUnknown(),
-      version: this.version,
-      clocks: clocksOf(glances, { ...this.slowParts(runs), now }),
+      version: this.version(runs),
+      changes: this.changes.last,
+      places: benchOf(snapshot, glances, units),
+      clocks: clocksOf(glances, snapshot),
       alarms: glances.flatMap((g): AlarmOfRun[] => {
         const { alarm, alarmSince, answered, loudness } = g.view;
         if (!alarm) return [];
@@ -151,35 +143,11 @@ class Feed {
       events,
     };
   }
-
-  /** What changes only when somebody does something, or with the hours. */
-  private slowParts(runs: RunRecord[]): Pick<Look, "open" | "owed" | "filledAt"> {
-    const { slow, changes } = this;
-    if (slow?.changes === changes && performance.now() - slow.at < SLOW_MS) return slow.parts;
-    const unheated = packsToLoad(this.larder, packsWaiting(this.larder)).filter((p) => p.heatedAt === null);
-    const parts = {
-      open: undecided(this.larder, restingRuns(this.larder, runs)),
-      owed: pendingDispositions(this.larder),
-      filledAt: unheated.length > 0 ? Math.min(...unheated.map((p) => p.filledAt)) : null,
-    };
-    this.slow = { at: performance.now(), changes, parts };
-    return parts;
-  }
 }
 
-/** A version of before a restart is no version of now. */
-const STARTED = Date.now().toString(36);
 /** A burst of readings is fetched by whoever draws them; a word carries this many at most. */
 const FEW = 200;
 const few = (events: RunEvent[]) => (events.length > FEW ? [] : events);
-
-/** What of the runs matters to screens that do not draw them: it changes when a stage or an alarm does. */
-const signatureOf = (runs: readonly RunRecord[]): string =>
-  runs
-    .map(({ code, view }) =>
-      [code, view.phase, view.restarts, view.completedAt, view.alarm, view.answered, view.loudness].join(" "),
-    )
-    .join(";");
 
 const feeds = new WeakMap<Larder["sqlite"], Feed>();
 

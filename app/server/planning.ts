@@ -30,7 +30,7 @@ import { pastStages } from "#store/run";
 import { countedStock, suppliesInUse } from "#store/supply";
 import type { Lot } from "#store/lot";
 import type { Home } from "./context";
-import { lookAround } from "./look";
+import { snapshot } from "./snapshot";
 import { solveBeside } from "./solver";
 import { KINDS, rowFor, wishOf, type Wish } from "./wish";
 
@@ -68,7 +68,7 @@ function proposed(wish: PlanWish, now: number): Promise<Proposal> {
 /** The plan in hand, worked out. */
 export async function planning(home: Home): Promise<Planning> {
   const { larder } = home;
-  const { now, lots } = lookAround(home);
+  const { now, lots } = snapshot(home);
   const wish = wishOf(home, lots);
   const canners = listCanners(larder);
   const estimates: Record<string, FillEstimate> = {};

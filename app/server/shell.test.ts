@@ -4,18 +4,18 @@ import { addPlace, shelve, toShelve } from "#store/shelf";
 import { findCode } from "#store/trace";
 import { openTestRun, packPints, runToTowel, tap, testLarder, type TestLarder } from "#store/testing";
 import { clocksOf } from "./clocks";
-import { lookAround } from "./look";
+import { snapshot } from "./snapshot";
 import { benchOf, runGlances } from "./shell";
 import { storyOf } from "./story";
 import { homeOf } from "./testing";
 
 const bench = (t: TestLarder) => {
   const h = homeOf(t);
-  return Object.fromEntries(benchOf(h, runGlances(h)).map((p) => [p.key, p]));
+  return Object.fromEntries(benchOf(snapshot(h), runGlances(snapshot(h)), "us").map((p) => [p.key, p]));
 };
 const clocks = (t: TestLarder) => {
   const h = homeOf(t);
-  return clocksOf(runGlances(h), lookAround(h));
+  return clocksOf(runGlances(snapshot(h)), snapshot(h));
 };
 
 describe("the row of places tells what stands there", () => {

@@ -1,5 +1,5 @@
 import { runAgenda, urgency, type Due } from "#core/agenda";
-import { formatMassShort } from "#core/quantity";
+import { formatMassShort, type UnitSystem } from "#core/quantity";
 import type { RunView, RunPlan } from "#core/run";
 import type { ContainerKey } from "#core/schedule";
 import type { Resting, Undecided } from "#store/rest";
@@ -7,8 +7,7 @@ import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
 import { contentsOf, patternOf, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
 import { filledLoadWords } from "../words/load";
-import type { Home } from "./context";
-import { lookAround } from "./look";
+import type { Snapshot } from "./snapshot";
 
 /** One glyph standing on the bench. */
 export interface Standing {
@@ -61,21 +60,23 @@ export function glance(run: RunRecord): RunGlance {
 }
 
 /** Runs under way, the most pressing first. */
-export function runGlances(home: Home): RunGlance[] {
-  const { runs, now } = lookAround(home);
+export function runGlances({ runs, now }: Pick<Snapshot, "runs" | "now">): RunGlance[] {
   return runs.map(glance).sort((a, b) => pressing(a, now) - pressing(b, now));
 }
 
-function pressing(g: RunGlance, now: number): number {
+/** A number to sort runs by, the lowest first: what is dangerous, then what is due, then by its instant. */
+export function pressing(g: RunGlance, now: number): number {
   if (g.view.alarm === "over-pressure" || g.view.alarm === "below-target") return -1;
   const first = g.agenda[0];
   return first ? urgency(first, now) : Infinity;
 }
 
 /** The row of places as it stands now. */
-export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
-  const { household } = home;
-  const { lots, waiting, resting, open, ready, shelf: shelves, cans, uncut } = lookAround(home);
+export function benchOf(
+  { lots, waiting, resting, open, ready, shelf: shelves, cans, uncut }: Snapshot,
+  runs: readonly RunGlance[],
+  units: UnitSystem,
+): Place[] {
   const inCanner = runs.filter((r) => isInCanner(r.view));
   const shelf = shelves.count;
   const kg = lots.reduce((sum, l) => sum + l.leftKg, 0);
@@ -104,7 +105,7 @@ export function benchOf(home: Home, runs: readonly RunGlance[]): Place[] {
       "cold",
       "Cold",
       lots.length
-        ? `${formatMassShort(kg, household.units)}, ${lots.length === 1 ? "1 lot" : `${lots.length} lots`}`
+        ? `${formatMassShort(kg, units)}, ${lots.length === 1 ? "1 lot" : `${lots.length} lots`}`
         : "empty",
       lots.length,
     ),

@@ -3,7 +3,7 @@ import { holdLot, recordHarvest } from "#store/harvest";
 import { checkSeal, containersOfRun, dispose } from "#store/rest";
 import { openTestRun, packPints, runToTowel, testLarder, type TestLarder } from "#store/testing";
 import { homeOf } from "./testing";
-import { lookAround } from "./look";
+import { snapshot } from "./snapshot";
 import { clocksOf } from "./clocks";
 import { tasksOf } from "./today";
 
@@ -18,7 +18,7 @@ describe("what Today asks for, by danger", () => {
     const [jar] = containersOfRun(t.larder, run.id);
     checkSeal(t.larder, t.write(), jar!.id, { lid: "flexes" });
     dispose(t.larder, t.write(), jar!.id, "chill");
-    const strip = () => clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "chill");
+    const strip = () => clocksOf([], snapshot(homeOf(t))).find((c) => c.id === "chill");
     expect(titles(t)).toContainEqual(`deadline: Eat 1 pint ${jar!.code} from the refrigerator`);
     expect(strip()).toMatchObject({ alarm: false, after: "to be eaten" });
     t.pass(3 * 24 * 60 + 1);
@@ -34,12 +34,12 @@ describe("what Today asks for, by danger", () => {
     expect(titles(t).join()).not.toMatch(/burner/i);
     packPints(t);
     expect(titles(t)[0]).toBe("deadline: Light the burner for the filled jars");
-    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({
+    expect(clocksOf([], snapshot(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({
       alarm: false,
     });
     t.pass(121);
     expect(titles(t)[0]).toBe("unsafe: Filled jars have waited over 2 hours");
-    expect(clocksOf([], lookAround(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({ alarm: true });
+    expect(clocksOf([], snapshot(homeOf(t))).find((c) => c.id === "filled")).toMatchObject({ alarm: true });
   });
   test("meat near the end of its days is to be canned or frozen; past it, not canned and not suggested", () => {
     const t = testLarder();

@@ -13,7 +13,7 @@ import { whenWords } from "../words/time";
 import { secondPlaceTrouble } from "./backups";
 import { coldTasks } from "./cold-tasks";
 import type { Home } from "./context";
-import { lookAround, type Look } from "./look";
+import { snapshot, type Snapshot } from "./snapshot";
 import { foundInPast } from "./verified";
 
 /** One thing that waits, beside the runs: where it is done, what and why. */
@@ -28,7 +28,7 @@ const SOON_MS = DAY_MS;
 
 /** Everything that waits to be done, the most dangerous first, then by its hour. */
 export function tasksOf(home: Home): Task[] {
-  const look = lookAround(home);
+  const look = snapshot(home);
   const tasks = byDanger([
     ...records(home),
     ...aside(home),
@@ -109,7 +109,7 @@ function storage({ larder }: Home): Task[] {
 }
 
 /** Jars sent to the refrigerator keep their clock when it is over: then they are thrown out, and not forgotten. */
-function chilled({ owed, now }: Look, zone: string): Task[] {
+function chilled({ owed, now }: Snapshot, zone: string): Task[] {
   return owed
     .filter((p) => p.disposition === "chill" && p.dispositionDue !== null)
     .map((p): Task => {
@@ -129,11 +129,11 @@ function chilled({ owed, now }: Look, zone: string): Task[] {
 }
 
 /** When the oldest containers that wait for a burner have to be on it, ms; null when none waits. */
-export function waitEnds({ filledAt }: Pick<Look, "filledAt">): number | null {
+export function waitEnds({ filledAt }: Pick<Snapshot, "filledAt">): number | null {
   return filledAt === null ? null : filledAt + FILLED_WAIT_MINUTES * MINUTE_MS;
 }
 
-function filledWaiting(look: Look): Task[] {
+function filledWaiting(look: Snapshot): Task[] {
   const ends = waitEnds(look);
   if (ends === null) return [];
   const over = look.now > ends;
@@ -150,7 +150,7 @@ function filledWaiting(look: Look): Task[] {
   ];
 }
 
-function hotCans({ cans, now }: Look): Task[] {
+function hotCans({ cans, now }: Snapshot): Task[] {
   const hot = cans.filter((c) => c.stage === "hot");
   const closed = cans.filter((c) => c.stage === "closed" && c.seam);
   const tasks: Task[] = [];
@@ -173,7 +173,7 @@ function hotCans({ cans, now }: Look): Task[] {
   return tasks;
 }
 
-function inRefrigerator({ lots, now }: Look, zone: string): Task[] {
+function inRefrigerator({ lots, now }: Snapshot, zone: string): Task[] {
   return lots.flatMap((l): Task[] => {
     if (l.kept !== "fridge" || l.freshUntil === null || l.freshUntil - now > SOON_MS) return [];
     const name = `${l.part.toLowerCase()} of ${speciesWords(l.species)}, lot ${l.code}`;
@@ -193,7 +193,7 @@ function inRefrigerator({ lots, now }: Look, zone: string): Task[] {
   });
 }
 
-function holds({ lots }: Look): Task[] {
+function holds({ lots }: Snapshot): Task[] {
   const held = lots.filter((l) => l.holds.length > 0);
   if (held.length === 0) return [];
   return [
@@ -208,7 +208,7 @@ function holds({ lots }: Look): Task[] {
 }
 
 /** The rest of the work: what is ready for its next step. */
-function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Look): Task[] {
+function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Snapshot): Task[] {
   const { larder, household } = home;
   const tasks: Task[] = [];
   const add = (to: string, title: string, why: string) =>

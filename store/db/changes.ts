@@ -1,17 +1,20 @@
 import type { Larder } from "./larder.ts";
 
-/** What changed: something a person did, or only figures that an instrument sent. */
-export type Change = "deed" | "figures";
-type Listener = (change: Change) => void;
+/**
+ * What was written: `logged` has a line in the activity log, `event` is something somebody saw or did at a run, `probe` a
+ * temperature in a can, `figures` only what an instrument sent of a run.
+ */
+export type Change = "logged" | "event" | "probe" | "figures";
+type Listener = (changes: ReadonlySet<Change>) => void;
 
 interface Listening {
   listeners: Set<Listener>;
-  pending: Change | null;
+  pending: Set<Change>;
 }
 const larders = new WeakMap<Larder["sqlite"], Listening>();
 
 function of({ sqlite }: Pick<Larder, "sqlite">): Listening {
-  const known = larders.get(sqlite) ?? { listeners: new Set<Listener>(), pending: null };
+  const known = larders.get(sqlite) ?? { listeners: new Set<Listener>(), pending: new Set<Change>() };
   larders.set(sqlite, known);
   return known;
 }
@@ -27,11 +30,11 @@ export function onChange(larder: Pick<Larder, "sqlite">, listener: Listener): ()
 export function changed(larder: Pick<Larder, "sqlite">, change: Change): void {
   const listening = of(larder);
   if (listening.listeners.size === 0) return;
-  if (listening.pending === null)
+  if (listening.pending.size === 0)
     setImmediate(() => {
       const { pending } = listening;
-      listening.pending = null;
-      if (pending) for (const listener of listening.listeners) listener(pending);
+      listening.pending = new Set();
+      for (const listener of listening.listeners) listener(pending);
     });
-  if (listening.pending !== "deed") listening.pending = change;
+  listening.pending.add(change);
 }

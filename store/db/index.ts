@@ -6,7 +6,7 @@ export { PROGRAM_FOLDER, PROGRAM_VERSION } from "./program.ts";
 export { copyLarder } from "./copy.ts";
 export { Refused, refuse } from "./refused.ts";
 export { pruneWriteKeys, issueCode, once, type AuditNote, type Write } from "./once.ts";
-export { memoize, movementVersion } from "./memoize.ts";
+export { dataVersion, memoize, movementVersion } from "./memoize.ts";
 export { onBehalfOf, scopeNow, type Scope } from "./scope.ts";
 export { chainsOf, linesOf, type Chain } from "./chain.ts";
 export { inconsistencies, integrityProblems } from "./integrity.ts";

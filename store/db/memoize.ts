@@ -21,3 +21,19 @@ export function memoize<T>(larder: Larder, name: string, stamp: string, work: ()
 export function movementVersion(larder: Larder): string {
   return String(larder.sqlite.prepare("select max(seq) from movement").pluck().get());
 }
+
+const counters = new WeakMap<Larder["sqlite"], () => string>();
+
+/**
+ * Returns a stamp that changes with every row that is written, by this process or another one. It costs two counters of
+ * the database's own, and no table is looked at.
+ */
+export function dataVersion({ sqlite }: Pick<Larder, "sqlite">): string {
+  const known = counters.get(sqlite);
+  if (known) return known();
+  const here = sqlite.prepare("select total_changes()").pluck();
+  const elsewhere = sqlite.prepare("pragma data_version").pluck();
+  const read = () => `${here.get() as number} ${elsewhere.get() as number}`;
+  counters.set(sqlite, read);
+  return read();
+}

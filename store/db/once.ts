@@ -99,7 +99,7 @@ export function once<T>(
         .run();
       if (note) writeAudit(larder, write, action, note, also);
       saysTaken();
-      changed(larder, "deed");
+      changed(larder, "logged");
       return result;
     })
     .immediate();

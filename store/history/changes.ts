@@ -52,6 +52,36 @@ export function listChanges(larder: Larder, wanted: ChangesWanted = {}): Change[
   });
 }
 
+/** What a line of the activity log says in short. */
+export interface LoggedChange {
+  id: number;
+  by: string | null;
+  action: string;
+  code: string | null;
+}
+
+/**
+ * Returns the lines of the activity log after one, oldest first; of very many the newest.
+ *
+ * @param after number of a line; those after it are returned
+ * @param most how many at most, 1 or more
+ */
+export function changesAfter(larder: Larder, after: number, most: number): LoggedChange[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select a.id, p.name as "by", a.action, r.code
+       from audit a left join person p on p.id = a.by_id left join code_register r on r.entity_id = a.entity_id
+       where a.id > ? order by a.id desc limit ?`,
+    )
+    .all(after, most) as LoggedChange[];
+  return rows.reverse();
+}
+
+/** Returns the number of the newest line of the activity log; 0 when there is none. */
+export function lastChange(larder: Larder): number {
+  return larder.sqlite.prepare("select coalesce(max(id), 0) from audit").pluck().get() as number;
+}
+
 const asRecord = (value: unknown): Record<string, unknown> =>
   typeof value === "object" && value !== null ? (value as Record<string, unknown>) : { value };
 

@@ -98,7 +98,7 @@ export function insertEvents(
       now,
     ).changes;
   }
-  if (accepted > 0) changed(larder, events.every((e) => e.type === "reading") ? "figures" : "deed");
+  if (accepted > 0) changed(larder, events.every((e) => e.type === "reading") ? "figures" : "event");
   return accepted;
 }
 

@@ -123,7 +123,7 @@ export function addCanReadings(
           r.juiceC ?? null,
           r.probe ?? "probe",
         ).changes;
-      if (accepted > 0) changed(larder, "deed");
+      if (accepted > 0) changed(larder, "probe");
       return { accepted, duplicates: readings.length - accepted };
     })
     .immediate();

@@ -23,6 +23,7 @@ import { Facts } from "./facts";
 import { Photos } from "./photos";
 import { Individuals, Shares } from "./shares";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 /** Entries listed, and points drawn, on a card. */
 const MOST_LISTED = 300;
@@ -62,9 +63,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   return cardAction(atHome(context, request), request, params.code);
 }
@@ -73,6 +71,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["harvest", "cold", "lot", "hold", "photo", "list"] };
 
 export default function Animal({ loaderData, actionData }: Route.ComponentProps) {
   const { animal, lots, losses, river, past, units, zone, now, key } = loaderData;

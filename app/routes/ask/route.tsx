@@ -24,6 +24,7 @@ import { acceptedWords } from "../../server/accepted";
 import { altitudeProblem } from "../../server/altitude";
 import { formKey } from "../../server/form";
 import { Answer } from "./answer";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -114,6 +115,8 @@ const CONTAINER_NAMES: Record<ContainerKey, string> = {
 };
 
 const FIELD = "w-full min-h-12 rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem]";
+
+export const handle: FollowHandle = { shows: ["household", "practice"] };
 
 export default function Ask({ loaderData }: Route.ComponentProps) {
   const { asked, units, problem, answer, first } = loaderData;

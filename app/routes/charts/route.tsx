@@ -6,6 +6,7 @@ import { Drawer } from "#ui/drawer";
 import { Empty, Page, Part } from "#ui/page";
 import { GROUP_WORDS } from "../../words/shelf";
 import { atHome } from "../../server/context";
+import type { FollowHandle } from "../../live/follow";
 
 const GROUP_INK = { "red-meat": "meat", "bird-rabbit": "bird", fish: "fish", tuna: "steam" } as const;
 const AGES = ["under 3 months", "3 to 6", "6 to 9", "9 to 12", "1 to 2 years", "older"] as const;
@@ -26,9 +27,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-/** A picture of what is past. */
-export const shouldRevalidate = ({ currentUrl, nextUrl }: { currentUrl: URL; nextUrl: URL }) =>
-  currentUrl.href !== nextUrl.href;
+export const handle: FollowHandle = { shows: ["container", "seal", "lot", "harvest"] };
 
 export default function Charts({ loaderData }: Route.ComponentProps) {
   const { stock, ages, seals, yields } = loaderData;

@@ -14,6 +14,7 @@ import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/
 import { ColdRow } from "./cold-row";
 import { ThawCalendar } from "./thaw-calendar";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -35,9 +36,6 @@ const merge = z.object({
   confirmed: z.literal("yes").optional(),
   unlikely: z.string().optional(),
 });
-
-/** What is ticked and typed stays while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -74,6 +72,8 @@ const PLACES = [
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["lot", "harvest", "hold", "pack", "bench", "list"] };
 
 export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
   const { lots, units, zone, now, key } = loaderData;

@@ -115,9 +115,6 @@ export async function action({ request, context }: Route.ActionArgs) {
       }),
   });
 }
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 /** What is pressed is kept on this device until the larder has it. */
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);

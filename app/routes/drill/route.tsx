@@ -11,8 +11,8 @@ import { Page, Part } from "#ui/page";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { Session, type Ended } from "./session";
-import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -75,6 +75,8 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
+export const handle: FollowHandle = { shows: [] };
+
 export default function Drills({ loaderData, actionData }: Route.ComponentProps) {
   const { key, units, drills, me } = loaderData;
   const [chosen, setChosen] = useState<DrillKey | null>(null);
@@ -128,9 +130,9 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
         </Notice>
       )}
       {done && ended && (
-        <ShownOnce>
+        <>
           <Marks done={done} onAgain={() => begin(done.drill)} />
-        </ShownOnce>
+        </>
       )}
       <ul className="grid gap-4 md:grid-cols-2">
         {drills.map((d) => (

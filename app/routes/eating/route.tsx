@@ -44,8 +44,6 @@ const said = z.object({
   ...(Object.fromEntries(PRICE_KEYS.map((k) => [k, money])) as Record<PriceKey, typeof money>),
 });
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 /** Freezers are sold by cubic feet or by litres. */
 const freezerWords = (litres: number, units: UnitSystem) =>
   units === "us" ? `${formatDecimal(litres / 28.316847, 1)} cu ft` : `${formatDecimal(litres, 0)} L`;

@@ -25,6 +25,7 @@ import { longDay } from "../../words/time";
 import { MeasureInputs } from "../shed/measure-inputs";
 import { atFields, measureFields, measuresOf } from "../shed/measures";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -144,9 +145,6 @@ export async function action({ request, context, params }: Route.ActionArgs) {
     "look",
   );
 }
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 const WORDS: Record<Standing["state"], [sign: string, words: string, tone: string]> = {
   never: ["○", "not looked at yet", "text-soft"],
   sound: ["✓", "sound", "text-moss"],
@@ -158,6 +156,8 @@ const WORDS: Record<Standing["state"], [sign: string, words: string, tone: strin
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["canner", "gauge", "supply", "tool", "equipment", "run"] };
 
 export default function Equipment({ loaderData, actionData }: Route.ComponentProps) {
   const { key, name, canner, standings: all, history, signed, zone } = loaderData;

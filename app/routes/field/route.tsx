@@ -28,6 +28,7 @@ import { HarvestRow } from "./harvest-row";
 import { OwnSpecies } from "./own-species";
 import { byIntent, formKey, keyField, submit, weight, words, writeBy } from "../../server/form";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 /** Animals and catches on one page of the book: about a season. */
 const SHOWN = 30;
@@ -101,9 +102,6 @@ const species = z.object({
   like: words("The animal it is like"),
 });
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);
   const { larder, household, me } = home;
@@ -159,6 +157,8 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["harvest", "cold", "lot", "hold", "photo", "list", "species"] };
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {
   const { harvests, skip, more, units, today, key, own, added } = loaderData;

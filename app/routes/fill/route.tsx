@@ -41,22 +41,23 @@ import {
   words,
   writeBy,
 } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { runGlances } from "../../server/shell";
 import { Filling } from "./filling";
 import { Packed } from "./packed";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
   const bench = orNotFound(() => getBench(larder, params.id));
   const canner = bench.cannerId ? getCanner(larder, bench.cannerId) : null;
-  const look = lookAround(home);
+  const look = snapshot(home);
   const supplies = suppliesInUse(larder);
   return {
     key: formKey(),
     serverNow: look.now,
-    clocks: clocksOf(runGlances(home), look),
+    clocks: clocksOf(runGlances(look), look),
     units: household.units,
     broths: brothChoices(home),
     id: bench.id,
@@ -111,9 +112,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
 }
 
 const index = z.coerce.number().int().min(0).max(50);
-
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -205,6 +203,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["bench", "lot", "hold", "supply"] };
 
 export default function Fill({ loaderData, actionData }: Route.ComponentProps) {
   return (

@@ -23,6 +23,7 @@ import { Code } from "#ui/lotmark";
 import { Figure, Part } from "#ui/page";
 import { filledLoadWords, containersWords, speciesWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
+import { Canners } from "./canners";
 import { FillerFields } from "./filler-fields";
 import { fillerKind, fillersIn, fillersQuery } from "./fillers";
 import { LoadMap } from "./load-map";
@@ -294,6 +295,7 @@ export function NewLoad({
           </p>
         </div>
         <section aria-label="The load's schedule" aria-live="polite">
+          {!governing && <Canners canners={canners} />}
           {governing && governing.outcome !== "none" && (
             <>
               <div className="grid grid-cols-2 gap-4">

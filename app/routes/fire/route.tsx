@@ -8,31 +8,32 @@ import { Button } from "#ui/button";
 import { Countdown } from "#ui/clock";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
-import { Canner as CannerDrawing } from "../../ui/bench/place-drawing";
+import { CannerDrawing } from "#ui/bench";
 import { sortOf } from "../../words/container";
 import { ALARM_WORDS } from "../../words/alarm";
 import { PHASE_WORDS, taskWords } from "../../words/run";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { formKey, submit, writeBy } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { runGlances } from "../../server/shell";
 import { fillersOf } from "./fillers";
 import { NewLoad } from "./new-load";
 import { schema } from "./schema";
 import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
-  const runs = runGlances(home).filter((r) => isInCanner(r.view));
+  const runs = runGlances(snapshot(home)).filter((r) => isInCanner(r.view));
   return {
     key: formKey(),
     now: larder.now(),
     household,
     runs,
-    waiting: lookAround(home).waiting.filter((p) => p.onBench === null),
+    waiting: snapshot(home).waiting.filter((p) => p.onBench === null),
     canners: listCanners(larder).map((c) => ({
       id: c.id,
       name: c.name,
@@ -47,9 +48,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
     past: pastRuns(larder, 6),
   };
 }
-
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
@@ -76,6 +74,10 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
+export const handle: FollowHandle = {
+  shows: ["run", "pack", "bench", "can", "canner", "gauge", "equipment"],
+};
+
 export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
   const { runs, waiting, canners, past, household } = loaderData;
   return (
@@ -90,28 +92,31 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
     >
       <title>Fire · Patient Larder</title>
       {runs.length > 0 && (
-        <ul className="mb-10 grid gap-5 md:grid-cols-2">
+        <ul className={`mb-6 grid gap-5 ${runs.length > 1 ? "md:grid-cols-2" : ""}`}>
           {runs.map((r) => {
             const due = r.agenda[0];
             const text =
               due && taskWords(due, r.view, r.plan, household.units, household.zone, sortOf(r.kinds));
             return (
-              <li key={r.id} className="rounded border-2 border-ink bg-sheet p-5">
-                <div className="flex justify-between gap-3">
-                  <b>{r.canner}</b>
-                  <span className="text-soft">{PHASE_WORDS[r.view.phase]}</span>
+              <li
+                key={r.id}
+                className="flex flex-wrap items-center gap-x-6 gap-y-2 rounded border-2 border-ink bg-sheet px-5 py-3"
+              >
+                <div>
+                  <p className="flex gap-3">
+                    <b>{r.canner}</b>
+                    <span className="text-soft">{PHASE_WORDS[r.view.phase]}</span>
+                  </p>
+                  {due?.at && <Countdown until={due.at} className="block text-[4.4rem] leading-none" />}
                 </div>
-                {due?.at ? (
-                  <Countdown until={due.at} className="block text-[4.4rem] leading-none" />
-                ) : (
-                  <div className="h-2" />
-                )}
-                {r.view.alarm && !r.view.answered && (
-                  <p className="font-[650] text-stop">{ALARM_WORDS[r.view.alarm]}</p>
-                )}
-                <p className="text-[1.2rem] font-[650]">{text?.title}</p>
-                <p className="text-soft">{r.load}</p>
-                <Button asChild weight="do" className="mt-3">
+                <div className="min-w-[14rem] flex-1">
+                  {r.view.alarm && !r.view.answered && (
+                    <p className="font-[650] text-stop">{ALARM_WORDS[r.view.alarm]}</p>
+                  )}
+                  <p className="text-[1.2rem] font-[650]">{text?.title}</p>
+                  <p className="text-soft">{r.load}</p>
+                </div>
+                <Button asChild weight="do">
                   <Link to={`/fire/${r.code}`}>To the stove</Link>
                 </Button>
               </li>

@@ -13,6 +13,7 @@ import { containersWords, speciesWords } from "../../words/load";
 import { atHome } from "../../server/context";
 import { heatPanel } from "../../server/heat";
 import { orNotFound } from "../../server/form";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -35,9 +36,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
-/** A picture of the past: it does not change while it is looked at. */
-export const shouldRevalidate = ({ currentUrl, nextUrl }: { currentUrl: URL; nextUrl: URL }) =>
-  currentUrl.href !== nextUrl.href;
+export const handle: FollowHandle = { shows: [] };
 
 /** Seconds of the run between two pictures, and pictures a second when it plays. */
 const EVERY_S = 60;

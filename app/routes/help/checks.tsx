@@ -7,6 +7,7 @@ import { countOf } from "#core/quantity";
 import { atHome } from "../../server/context";
 import { CANNOT, CHECKS_TITLE } from "../../words/checks";
 import { stageWords } from "../../words/hazards";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   atHome(context, request);
@@ -19,6 +20,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     count: HAZARDS.length,
   };
 }
+
+export const handle: FollowHandle = { shows: [] };
 
 export default function Checks({ loaderData: { stages, count } }: Route.ComponentProps) {
   const half = Math.ceil(stages.length / 2);

@@ -5,6 +5,7 @@ import { Notice } from "#ui/form";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
 import { HELP } from "../../words/help";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   atHome(context, request);
@@ -12,6 +13,8 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   if (!page) throw new Response("There is no help of this name.", { status: 404 });
   return { page };
 }
+
+export const handle: FollowHandle = { shows: [] };
 
 export default function HelpText({ loaderData: { page } }: Route.ComponentProps) {
   return (

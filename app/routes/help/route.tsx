@@ -4,11 +4,14 @@ import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
 import { HELP } from "../../words/help";
 import { CHECKS_TITLE } from "../../words/checks";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   atHome(context, request);
   return null;
 }
+
+export const handle: FollowHandle = { shows: [] };
 
 export default function Help() {
   return (

@@ -52,7 +52,12 @@ export function AcceptRow({
           e.preventDefault();
           const form = new FormData(e.currentTarget);
           form.set("stay", "yes");
-          void fetcher.submit(form, { method: "post", action: "/household/accept" });
+          // What it changes is answered to this row: the form beside it is left as it is.
+          void fetcher.submit(form, {
+            method: "post",
+            action: "/household/accept",
+            defaultShouldRevalidate: false,
+          });
         }}
       >
         <input type="hidden" name="key" value={formKey} />

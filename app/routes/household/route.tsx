@@ -16,6 +16,7 @@ import { altitudeProblem } from "../../server/altitude";
 import { atHome } from "../../server/context";
 import { readCookie } from "../../server/cookie";
 import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { household, people, me } = atHome(context, request);
@@ -50,9 +51,6 @@ const settings = z
     if (message) ctx.addIssue({ code: "custom", path: ["altitude"], message });
   });
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   if ((await formOf(request)).get("intent") === "person") {
@@ -82,6 +80,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     return redirect("/household?saved=1");
   });
 }
+
+export const handle: FollowHandle = { shows: ["household", "person"] };
 
 export default function HouseholdPage({ loaderData, actionData }: Route.ComponentProps) {
   const { key, personKey, household: h, seasonFrom, people, me, theme, saved } = loaderData;

@@ -4,6 +4,7 @@ import { describeInterface, type Operation } from "../api/description";
 import { Button } from "#ui/button";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   atHome(context, request);
@@ -33,6 +34,8 @@ function exampleOf(path: string, method: string, o: Operation): string {
     ...(body ? ["  -H 'Content-Type: application/json'", `  -d '${JSON.stringify(body)}'`] : []),
   ].join(" \\\n");
 }
+
+export const handle: FollowHandle = { shows: [] };
 
 export default function Interface({ loaderData }: Route.ComponentProps) {
   const { version, about, ways } = loaderData;

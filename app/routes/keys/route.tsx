@@ -24,6 +24,7 @@ import { byIntent, formKey, keyField, submit, words, writeBy } from "../../serve
 import { NetworkPart } from "./network";
 import { PinsPart } from "./pins";
 import { TokensPart } from "./tokens";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, people, household } = atHome(context, request);
@@ -63,9 +64,6 @@ const token = z.object({
   cannerId: z.string().optional(),
 });
 const one = (intent: string) => z.object({ key: keyField, intent: z.literal(intent), id: z.string() });
-
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
@@ -107,6 +105,8 @@ export function action({ request, context }: Route.ActionArgs) {
       }),
   });
 }
+
+export const handle: FollowHandle = { shows: ["access", "person"] };
 
 export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
   const { key, passphrase, people, tokens, canners } = loaderData;

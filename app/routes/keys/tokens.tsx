@@ -14,7 +14,6 @@ import {
   TextField,
 } from "#ui/form";
 import { Part } from "#ui/page";
-import { ShownOnce } from "../../live/shown-once";
 import { longDay } from "../../words/time";
 
 const MAY: Record<Right, string> = {
@@ -66,12 +65,12 @@ export function TokensPart({
         </Notice>
       )}
       {made?.token && (
-        <ShownOnce>
+        <>
           <Notice tone="good" className="mb-4">
             <p className="font-[650]">The token of {made.name}, told this once:</p>
             <p className="code mt-1 text-[1.1rem] !whitespace-normal break-all select-all">{made.token}</p>
           </Notice>
-        </ShownOnce>
+        </>
       )}
       {tokens.length > 0 && (
         <ul className="mb-5 divide-y-2 divide-rule border-y-2 border-rule">

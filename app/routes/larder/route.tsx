@@ -24,7 +24,7 @@ import { Empty, Page } from "#ui/page";
 import { storageEventWords } from "../../words/shelf";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { placeShape } from "./place-shape";
 import { AddShelf } from "./add-shelf";
 import { AfterStorage } from "./after-storage";
@@ -32,6 +32,7 @@ import { Ways } from "./ways";
 import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
 import { ToShelve } from "./to-shelve";
+import type { FollowHandle } from "../../live/follow";
 
 /** Containers drawn on the page, and of one shelf at most and at least, before the rest is only counted. */
 const DRAWN = { all: 180, most: 24, least: 4 };
@@ -43,7 +44,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
   const search = new URL(request.url).searchParams.get("q")?.trim().slice(0, 60) ?? "";
-  const { now, ready, shelf } = lookAround(home);
+  const { now, ready, shelf } = snapshot(home);
   const places = listPlaces(larder);
   const each = Math.min(
     DRAWN.most,
@@ -101,9 +102,6 @@ const take = z.object({
 
 const looked = z.object({ key: keyField, intent: z.literal("looked"), containerId: z.string() });
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return byIntent(
@@ -142,6 +140,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = {
+  shows: ["container", "shelf", "seal", "run", "storage", "recall", "hold"],
+};
 
 export default function Larder({ loaderData, actionData }: Route.ComponentProps) {
   const { places, shelf, ready, now, zone, units, boil, search, found, recalls, storage, key } = loaderData;

@@ -12,8 +12,8 @@ import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { isUpload, submitUpload, wholeFile } from "../../server/upload";
 import { RowsTold } from "./rows-told";
-import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 function named(key: string): List {
   const list = LISTS.find((l) => l.key === key);
@@ -26,9 +26,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const { key, title, columns, hint } = named(params.key);
   return { formKey: formKey(), key, title, heads: columns.map((c) => c.head), hint: hint ?? "" };
 }
-
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 const look = z.object({ key: keyField, intent: z.literal("look"), file: z.string().optional() });
 const take = z.object({ key: keyField, intent: z.literal("take"), kept: z.string().max(60) });
@@ -77,6 +74,8 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
+export const handle: FollowHandle = { shows: [] };
+
 export default function ListIn({ loaderData, actionData }: Route.ComponentProps) {
   const { formKey: key, key: list, title, heads, hint } = loaderData;
   const shown = (actionData?.done ?? null) as Shown | null;
@@ -116,7 +115,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
           </p>
         </div>
         {shown ? (
-          <ShownOnce>
+          <>
             {shown.kept ? (
               <KeyedForm
                 form={{ id: "take", onSubmit: () => undefined }}
@@ -138,7 +137,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
               </Notice>
             )}
             <RowsTold told={shown.told} />
-          </ShownOnce>
+          </>
         ) : (
           <p className="self-center text-soft">What each row would do will stand here.</p>
         )}

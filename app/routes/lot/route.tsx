@@ -23,6 +23,7 @@ import { formKey, orNotFound } from "../../server/form";
 import { lotAction } from "./action";
 import { Deeds } from "./deeds";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -47,9 +48,6 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   };
 }
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   return lotAction(atHome(context, request), request, params.code);
 }
@@ -58,6 +56,8 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["lot", "harvest", "hold", "pack", "bench"] };
 
 export default function LotCard({ loaderData, actionData }: Route.ComponentProps) {
   const { lot, happenings, holds, past, from, river, age, units, zone, now, key } = loaderData;

@@ -16,6 +16,7 @@ import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { scanned } from "../../server/scanned";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -43,8 +44,6 @@ const look = z.object({
   note: z.string().trim().max(200, "Keep it under 200 characters.").optional(),
 });
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return submit(request, look, (v) => {
@@ -63,6 +62,8 @@ const DONE_OPEN = "As it opens";
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["container", "recall", "hold", "storage"] };
 
 export default function Opening({ loaderData, actionData }: Route.ComponentProps) {
   const { container: c, seen, boil, zone, now, key } = loaderData;

@@ -43,6 +43,7 @@ import {
 import { brothChoices, brothSaid } from "../../server/broth";
 import { acceptedWords } from "../../server/accepted";
 import { PackForm } from "./pack-form";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -155,9 +156,6 @@ const NOT_PACKED: Record<NotPackable, string> = {
   warm: "too long warm",
 };
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const form = await formOf(request);
@@ -248,6 +246,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = {
+  shows: ["lot", "pack", "bench", "hold", "supply", "household", "practice"],
+};
 
 export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
   const { lots, lot, waiting } = loaderData;

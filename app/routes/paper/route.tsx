@@ -20,7 +20,7 @@ import { Code } from "#ui/lotmark";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { enterRunSheet } from "../../server/paper";
 import { loadWords } from "../../words/load";
 
@@ -35,7 +35,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     today: localDay(larder.now(), household.zone),
     units: household.units,
     canners: listCanners(larder).map((c) => ({ value: c.id, label: c.name })),
-    packs: lookAround(home)
+    packs: snapshot(home)
       .waiting.filter((p) => p.onBench === null)
       .map((p) => ({
         id: p.id,
@@ -70,9 +70,6 @@ const schema = z.object({
   met: z.array(z.enum(CONDITION_KEYS)).default([]),
   loadReason: words("The reason", 200).optional(),
 });
-
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
 
 export function action({ request, context }: Route.ActionArgs) {
   const home = atHome(context, request);

@@ -19,6 +19,7 @@ import { LayOut } from "./lay-out";
 import { Loads } from "./loads";
 import { Notes } from "./notes";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -82,13 +83,26 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 const beansWords = (room: Record<string, number>) => (Object.keys(room).length > 0 ? kindsWords(room) : null);
 
 export { action } from "./action";
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 /** What is pressed is kept on this device until the larder has it. */
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = {
+  shows: [
+    "plan",
+    "lot",
+    "pack",
+    "bench",
+    "hold",
+    "supply",
+    "canner",
+    "gauge",
+    "recipe",
+    "household",
+    "practice",
+  ],
+};
 
 export default function Plan({ loaderData, actionData }: Route.ComponentProps) {
   const { lots, loads, proven, cost, units, wish, failed, notes } = loaderData;

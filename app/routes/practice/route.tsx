@@ -26,8 +26,8 @@ import { Page, Part } from "#ui/page";
 import { SeamDrawing, SeamOutside } from "#ui/seam";
 import { atHome } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
-import { ShownOnce } from "../../live/shown-once";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -83,6 +83,8 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
+export const handle: FollowHandle = { shows: [] };
+
 export default function Practice({ loaderData, actionData }: Route.ComponentProps) {
   const { score, asked, right } = loaderData;
   const answer = (actionData?.done ?? null) as Answer | null;
@@ -106,9 +108,9 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
     >
       <title>Practice · Patient Larder</title>
       {answer ? (
-        <ShownOnce>
+        <>
           <Answered answer={answer} units={loaderData.units} />
-        </ShownOnce>
+        </>
       ) : (
         <Question key={loaderData.exercise.seed} data={loaderData} errors={actionData?.result?.error ?? {}} />
       )}

@@ -46,8 +46,6 @@ const lift = z.object({
   reason: words("The reason", 200),
 });
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return submit(request, lift, (v) => {

@@ -59,8 +59,6 @@ const aside = z.object({
   by: z.array(z.enum(DOUBTS)).default([]),
 });
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   const found = findCode(larder, params.code);

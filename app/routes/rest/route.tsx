@@ -26,6 +26,7 @@ import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form"
 import { CausesPart } from "./causes";
 import { Deciding, PromisedPart } from "./deciding";
 import { Towel } from "./towel";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -111,8 +112,7 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
-/** What is shown stays meanwhile. */
-export { stayWhenLost as shouldRevalidate } from "../places/stay";
+export const handle: FollowHandle = { shows: ["run", "seal", "container", "hold", "recall"] };
 
 export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
   const { resting, open, promised: waiting, causes, zone } = loaderData;

@@ -35,8 +35,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const entry = z.object({

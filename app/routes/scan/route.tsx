@@ -11,6 +11,7 @@ import { oneWords } from "../../words/shelf";
 import { longDay } from "../../words/time";
 import { atHome } from "../../server/context";
 import { scanned } from "../../server/scanned";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -19,6 +20,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 type Seen = NonNullable<Route.ComponentProps["loaderData"]["seen"]>;
+
+export const handle: FollowHandle = { shows: [] };
 
 export default function Scan({ loaderData }: Route.ComponentProps) {
   const fetcher = useFetcher<Route.ComponentProps["loaderData"]>();

@@ -58,8 +58,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return byIntent(request, {

@@ -23,7 +23,7 @@ import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
 import { ExhaustCan } from "./exhaust-can";
@@ -32,13 +32,14 @@ import { Redone } from "./redone";
 import { SealerChoice } from "./sealer-choice";
 import { SealerState } from "./sealer-state";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household } = home;
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get("can");
-  const { cans } = lookAround(home);
+  const { cans } = snapshot(home);
   const next =
     cans.find((c) => c.code === asked && c.stage !== "signed") ??
     cans.filter((c) => c.stage === "hot").sort((a, b) => a.closeBy! - b.closeBy!)[0] ??
@@ -122,6 +123,8 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["can", "pack", "bench", "sealer", "seam", "run"] };
 
 export default function Seam({ loaderData }: Route.ComponentProps) {
   const { cans, next, sealer, units, zone, redone } = loaderData;

@@ -39,9 +39,6 @@ export function loader({ request, context }: Route.LoaderArgs) {
   };
 }
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return submit(request, setUpForm, (v) => {

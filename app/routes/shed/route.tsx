@@ -32,6 +32,7 @@ import { ToolRow } from "./tool-row";
 import { checkSchema } from "./gauge-test";
 import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
 import { keptUntilTaken } from "../../outbox";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household } = atHome(context, request);
@@ -70,9 +71,6 @@ const addSchema = (units: Writing) =>
     safeMax: quantity("gaugePressure", units, "Its limit"),
     ...measureFields(units),
   });
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const form = await formOf(request);
@@ -155,6 +153,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = {
+  shows: ["canner", "gauge", "supply", "tool", "equipment", "pack", "bench"],
+};
 
 export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
   const { canners, key, units, today, zone, supplies, tools } = loaderData;

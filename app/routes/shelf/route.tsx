@@ -56,8 +56,6 @@ const right = z.object({
 });
 const retire = z.object({ key: keyField, intent: z.literal("retire") });
 
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = atHome(context, request);
   return byIntent(request, {

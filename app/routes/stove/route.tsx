@@ -17,12 +17,13 @@ import { Strip } from "#ui/strip";
 import { filledLoadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
 import { minutesWords, servedMinutes, eventWords, lookedAt } from "../../words/run";
-import { callFromStove } from "../../live/alarms";
+import { AlarmLine, callFromStove, useCallingElsewhere, type AlarmPlace } from "../../live/alarms";
+import type { FollowHandle } from "../../live/follow";
 import { pressed, useKeeps } from "../../outbox";
 import { pace } from "../../server/clock";
 import { atHome } from "../../server/context";
 import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { clocksOf } from "../../server/clocks";
 import { runGlances } from "../../server/shell";
 import type { StoveData } from "./data";
@@ -40,8 +41,8 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { larder, household, me, people } = home;
   const run = orNotFound(() => getRun(larder, params.code));
-  const runs = runGlances(home);
-  const look = lookAround(home);
+  const look = snapshot(home);
+  const runs = runGlances(look);
   const kitchen = heatKitchen(larder, run);
   return {
     key: formKey(),
@@ -119,6 +120,9 @@ export async function action({ request, context, params }: Route.ActionArgs) {
 export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
   currentParams.code !== nextParams.code;
 
+/** Its own feed of events tells it what is done: it is never read again for a change. */
+export const handle: AlarmPlace & FollowHandle = { alarmsInHead: true, shows: [] };
+
 /** Everything a stove screen knows belongs to one run: another run begins with a screen of its own. */
 export default function Stove(props: Route.ComponentProps) {
   return <StoveOfRun key={props.loaderData.run.code} {...props} />;
@@ -151,6 +155,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   const now = useNow();
   const view = useRunView(run.plan, stove.events, run.openedAt, now);
   const agenda = runAgenda(view, run.plan, data.quarts);
+  const calling = useCallingElsewhere();
   const [said, setSaid] = useState<string | null>(refused);
   useEffect(() => {
     const { alarm, alarmSince, answered, loudness } = view;
@@ -192,7 +197,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   return (
     <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--strip-at-foot,0px))] lg:min-h-0">
       <title>{`${run.canner} · Patient Larder`}</title>
-      <Strip clocks={stove.clocks}>
+      <Strip clocks={stove.clocks} alarm={calling ? <AlarmLine /> : null}>
         <Readiness />
         <Link
           to="/fire"

@@ -25,6 +25,7 @@ import { formKey, keyField, orNotFound, submit, weight, words, writeBy } from ".
 import { CarcassBalance } from "./balance";
 import { CutForm, NOT_A_LOT } from "./cut-form";
 import { MadeLots, OnTheBag } from "./made-lots";
+import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const { larder, household, me } = atHome(context, request);
@@ -82,9 +83,6 @@ const cut = (units: Writing) =>
     forWhom: words("The name", 60).optional(),
   });
 
-/** The form stays as it is while the clocks are looked at. */
-export { stayWhileTyping as shouldRevalidate } from "../places/stay";
-
 export async function action({ request, context }: Route.ActionArgs) {
   const { larder, household, me } = atHome(context, request);
   const { units } = household;
@@ -110,6 +108,8 @@ export async function action({ request, context }: Route.ActionArgs) {
 export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
+
+export const handle: FollowHandle = { shows: ["lot", "harvest", "hold"] };
 
 export default function Table({ loaderData, actionData }: Route.ComponentProps) {
   const { units, harvests, chosen, lots, losses, boneless, made } = loaderData;
@@ -157,7 +157,7 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       }
     >
       <title>Table · Patient Larder</title>
-      <div className="sticky top-0 z-20 -mx-2 bg-paper px-2 pb-1">
+      <div className="sticky top-12 z-20 -mx-2 bg-paper px-2 pb-1">
         <CarcassBalance animal={chosen} lots={lots} losses={losses} units={units} />
       </div>
       {chosen.holds.map((h) => (

@@ -11,19 +11,19 @@ import { checkWords, sortOf } from "../../words/container";
 import { PHASE_WORDS, taskWords } from "../../words/run";
 import { whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
-import { lookAround } from "../../server/look";
+import { snapshot } from "../../server/snapshot";
 import { runGlances, type RunGlance } from "../../server/shell";
 import { tasksOf, type Task } from "../../server/today";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
   const { household } = home;
-  const { now, open } = lookAround(home);
+  const { now, open } = snapshot(home);
   return {
     now,
     units: household.units,
     zone: household.zone,
-    runs: runGlances(home),
+    runs: runGlances(snapshot(home)),
     open: open.map((u) => ({
       ...u.container,
       decideBy: u.decideBy,

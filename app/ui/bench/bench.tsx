@@ -1,4 +1,3 @@
-import { useEffect, useRef } from "react";
 import { NavLink } from "react-router";
 import { ContainerGlyph, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
@@ -23,33 +22,22 @@ export interface BenchPlace {
 
 /**
  * The row of places as a counter edge, each with what stands there now. It is the navigation. Where the work is done it is
- * one line, so that the page has the room. On a phone it is a strip at the foot, within reach of a thumb, that keeps the
- * place one is at in view.
+ * one line, so that the page has the room. A phone has its own bar at the foot.
  */
 export function Bench({
   places,
-  here,
   tall,
 }: {
   places: readonly BenchPlace[];
-  here: string | null;
   /** with its drawings, as the face of Today */
   tall: boolean;
 }) {
-  const row = useRef<HTMLElement>(null);
-  useEffect(() => {
-    const link = row.current?.querySelector<HTMLElement>("[aria-current=page]");
-    if (link && row.current)
-      row.current.scrollLeft = link.offsetLeft - (row.current.clientWidth - link.clientWidth) / 2;
-  }, [here]);
   return (
     <nav
-      ref={row}
       aria-label="Places of the work"
       className={
-        `relative flex border-bench px-7 max-lg:px-2 ${tall ? "border-b-[10px] shadow-[0_3px_0_var(--bench-edge)]" : "border-b-[4px]"} ` +
-        "max-lg:overflow-x-auto max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:border-t-[6px] " +
-        "max-md:border-b-0 max-md:bg-paper max-md:px-1 max-md:shadow-none"
+        "relative flex border-bench px-7 max-lg:px-2 max-md:hidden " +
+        (tall ? "border-b-[10px] shadow-[0_3px_0_var(--bench-edge)]" : "border-b-[4px]")
       }
     >
       {places.map((p) => (
@@ -57,30 +45,30 @@ export function Bench({
           key={p.key}
           to={`/${p.key}`}
           className={
-            `group relative flex min-w-[108px] flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet max-md:h-[64px] ${tall ? "h-[146px]" : "h-[48px] justify-center"} ` +
-            "max-md:min-w-[84px] max-md:justify-center max-md:pl-2 focus-visible:z-10 focus-visible:outline-offset-[-3px]"
+            "group relative flex min-w-0 flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet " +
+            `focus-visible:z-10 focus-visible:outline-offset-[-3px] ${tall ? "h-[146px]" : "h-[48px] justify-center"}`
           }
         >
           {({ isActive }) => (
             <>
               <span
-                className={`font-[650] max-md:pt-0 ${tall ? "pt-3" : "leading-tight"} ${isActive ? "text-copper-ink" : ""}`}
+                className={`font-[650] ${tall ? "pt-3" : "leading-tight"} ${isActive ? "text-copper-ink" : ""}`}
               >
                 {p.name}
               </span>
               <span
-                className={`leading-tight text-soft max-md:truncate max-md:text-[0.8rem] ${tall ? "text-[0.88rem]" : "truncate text-[0.82rem]"}`}
+                className={`leading-tight text-soft ${tall ? "text-[0.88rem]" : "truncate text-[0.82rem]"}`}
               >
                 {p.what}
               </span>
               {tall && (
-                <span className="mt-auto flex items-end gap-[2px] max-md:hidden max-xl:[&>svg:nth-child(3)]:hidden">
+                <span className="mt-auto flex items-end gap-[2px] max-xl:[&>svg:nth-child(3)]:hidden">
                   <Drawing place={p} />
                 </span>
               )}
               {isActive && (
                 <span
-                  className={`absolute inset-x-0 bg-copper max-md:bottom-0 max-md:h-[5px] ${tall ? "-bottom-[10px] h-[10px]" : "-bottom-[4px] h-[4px]"}`}
+                  className={`absolute inset-x-0 bg-copper ${tall ? "-bottom-[10px] h-[10px]" : "-bottom-[4px] h-[4px]"}`}
                 />
               )}
             </>

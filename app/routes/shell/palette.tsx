@@ -3,7 +3,7 @@ import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Jumped } from "./found";
-import { PLACES } from "./jump-places";
+import { PAGES } from "./pages";
 
 const KEYS = [
   ["g then t", "Today"],
@@ -15,48 +15,27 @@ const KEYS = [
   ["?", "This sheet"],
 ] as const;
 
-const GO: Record<string, string> = { t: "/", a: "/ask", f: "/fire", r: "/rest", l: "/larder" };
+/** What is open: the palette, or the sheet of shortcuts. */
+export type Opened = "jump" | "keys";
 
-/** Jumps to any place or code, and tells the shortcuts. Opened by Ctrl K, `?`, or its button. */
-export function Jump() {
-  const [open, setOpen] = useState<"jump" | "keys" | null>(null);
+export interface PaletteProps {
+  open: Opened;
+  onClose(): void;
+}
+
+/** The palette and the sheet of shortcuts, over the page. Fetched when they are first asked for. */
+export function Palette({ open, onClose }: PaletteProps): React.ReactNode {
   const [text, setText] = useState("");
   const navigate = useNavigate();
-  useEffect(() => {
-    let waiting = false;
-    const onKey = (e: KeyboardEvent) => {
-      if (e.key.toLowerCase() === "k" && (e.ctrlKey || e.metaKey)) {
-        e.preventDefault();
-        return setOpen("jump");
-      }
-      if (e.target instanceof HTMLElement && e.target.matches("input, textarea, select")) return;
-      if (e.key === "?") return setOpen("keys");
-      const to = waiting ? GO[e.key] : undefined;
-      waiting = e.key === "g";
-      if (to) void navigate(to);
-    };
-    addEventListener("keydown", onKey);
-    return () => removeEventListener("keydown", onKey);
-  }, [navigate]);
   const found = useFound(open === "jump" ? text : "");
   const go = (to: string) => {
-    setOpen(null);
-    setText("");
+    onClose();
     // A file is no page: the browser fetches it.
     if (/\.\w+$/.test(to)) location.assign(to);
     else void navigate(to);
   };
   return (
-    <Dialog.Root open={open !== null} onOpenChange={(o) => setOpen(o ? "jump" : null)}>
-      <Dialog.Trigger
-        className="flex size-12 items-center justify-center font-[650] text-on-strip focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip"
-        aria-label="Jump to a code or place"
-      >
-        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-          <circle cx="8.5" cy="8.5" r="6" fill="none" stroke="currentColor" strokeWidth="2.4" />
-          <path d="M13 13l6 6" stroke="currentColor" strokeWidth="2.8" />
-        </svg>
-      </Dialog.Trigger>
+    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
         <Dialog.Content
@@ -101,7 +80,7 @@ export function Jump() {
                     {f.title}
                   </Item>
                 ))}
-                {PLACES.map(([name, to, also]) => (
+                {PAGES.flatMap(({ pages }) => pages).map(([name, to, also]) => (
                   <Item key={to} value={`${name} ${also}`} onSelect={() => go(to)}>
                     {name}
                   </Item>

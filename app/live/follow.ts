@@ -1,0 +1,94 @@
+import { useEffect, useRef, useState } from "react";
+import { useFetchers, useLocation, useMatches, useNavigation, useRevalidator } from "react-router";
+import { readsForChange } from "./keep-shown";
+import type { ChangeMade, Version, Word } from "./word";
+
+/** What a page says of itself in its `handle`, for the feed. */
+export interface FollowHandle {
+  /**
+   * what it shows, by the first part of the actions in the activity log (`pack`, `lot`, `run`); without it every change
+   * concerns the page; an empty list: none does, since the page is told by itself
+   */
+  shows?: readonly string[];
+}
+
+/**
+ * Returns what was done since a page was read that concerns it, oldest first.
+ *
+ * @param read how far the changes were when the page was read
+ * @param shows what the page shows; null: everything
+ */
+export function changesSince(
+  word: Pick<Word, "version" | "changes">,
+  read: Version,
+  shows: readonly string[] | null,
+): ChangeMade[] {
+  // What a server counted that was stopped since is not on its successor's list: what is there is all later.
+  const after = word.version.of === read.of ? read.n : 0;
+  return word.changes.filter((c) => c.n > after && (shows === null || shows.includes(c.area)));
+}
+
+/** `Oda packed TUU-F`, or with how many more there were. */
+export function changesWords(changes: readonly ChangeMade[]): string {
+  const last = changes.at(-1)?.words ?? "";
+  const more = changes.length - 1;
+  return more > 0 ? `${last}, and ${more} more ${more === 1 ? "change" : "changes"}` : last;
+}
+
+/**
+ * Keeps a page true to what is done elsewhere. A page that nobody has touched since it was opened is read again as soon
+ * as the feed tells of something it shows. One that somebody has typed, chosen or sent something on is left alone.
+ *
+ * @param read how far the changes were when the page was read; null for whoever may not see any
+ * @returns what the page does not show yet and will not show by itself, and how to show it
+ */
+export function useFollow(
+  word: Word | null,
+  read: Version | null,
+): { unshown: readonly ChangeMade[]; show: () => void } {
+  const matches = useMatches();
+  const { key } = useLocation();
+  const { revalidate, state } = useRevalidator();
+  const navigation = useNavigation();
+  const sending = useFetchers().some((f) => f.state !== "idle");
+  const touched = useTouched(key);
+  const shows = (matches.at(-1)?.handle as FollowHandle | undefined)?.shows ?? null;
+  const unshown = word && read ? changesSince(word, read, shows) : [];
+  const behind = unshown.length > 0;
+  const idle = state === "idle" && navigation.state === "idle" && !sending;
+  const asked = useRef<Word | null>(null);
+  useEffect(() => {
+    if (!behind || touched || !idle) return;
+    // Once for each word: what could not be read is asked for again when the feed is next heard, and not before.
+    const look = () => {
+      if (document.visibilityState !== "visible" || asked.current === word) return;
+      asked.current = word;
+      readsForChange();
+      void revalidate();
+    };
+    look();
+    document.addEventListener("visibilitychange", look);
+    return () => document.removeEventListener("visibilitychange", look);
+  }, [behind, word, touched, idle, revalidate]);
+  const show = () => {
+    readsForChange();
+    void revalidate();
+  };
+  return { unshown: touched && idle ? unshown : [], show };
+}
+
+/** Whether somebody typed, chose or sent anything on the page since it was opened. @param key of its place in the history */
+function useTouched(key: string): boolean {
+  const [touchedKey, setTouchedKey] = useState<string | null>(null);
+  useEffect(() => {
+    const touch = (e: Event) => {
+      if (e.target instanceof Element && e.target.closest("main")) setTouchedKey(key);
+    };
+    const kinds = ["input", "change", "submit"] as const;
+    for (const kind of kinds) document.addEventListener(kind, touch, { capture: true });
+    return () => {
+      for (const kind of kinds) document.removeEventListener(kind, touch, { capture: true });
+    };
+  }, [key]);
+  return touchedKey === key;
+}
