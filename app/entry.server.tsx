@@ -1,6 +1,6 @@
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
-import { PassThrough } from "node:stream";
+import { PassThrough, Writable } from "node:stream";
 import { renderToPipeableStream } from "react-dom/server";
 import {
   isRouteErrorResponse,
@@ -38,7 +38,7 @@ export default function handleRequest(
           // What a page shows is true for a moment only.
           headers.set("Cache-Control", "no-store");
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
-          pipe(body);
+          pipe(inOnePiece(body));
         },
         onShellError: reject,
         onError(error: unknown) {
@@ -48,6 +48,30 @@ export default function handleRequest(
       },
     );
     setTimeout(abort, GIVE_UP_MS).unref();
+  });
+}
+
+/**
+ * The renderer writes a page in many small pieces at once, and each would be packed and sent by itself. What is written in
+ * one go goes on in one piece.
+ */
+function inOnePiece(to: PassThrough): Writable {
+  let pieces: Buffer[] = [];
+  const goOn = () => {
+    if (pieces.length > 0) to.write(Buffer.concat(pieces));
+    pieces = [];
+  };
+  return new Writable({
+    write(piece: Buffer, _encoding, done) {
+      if (pieces.length === 0) setImmediate(goOn);
+      pieces.push(piece);
+      done();
+    },
+    final(done) {
+      goOn();
+      to.end();
+      done();
+    },
   });
 }
 

@@ -26,6 +26,7 @@ import { larderContext } from "./server/context";
 import { ClocksOfFeed } from "./routes/shell/bare";
 import { readCookie } from "./server/cookie";
 import { feedOf } from "./server/live";
+import { snapshot } from "./server/snapshot";
 import "./style.css";
 
 /** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */
@@ -50,7 +51,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   return {
     theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null,
     zone,
-    version: zone === null ? null : feedOf(larder).version(),
+    version: zone === null ? null : feedOf(larder).version(snapshot({ larder, context }).runs),
   };
 }
 

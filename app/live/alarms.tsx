@@ -1,7 +1,6 @@
 import { useEffect, useSyncExternalStore } from "react";
 import { Link, useLocation, useMatches } from "react-router";
 import { countOf } from "#core/quantity";
-import { ALARMS } from "#core/run";
 import { Button } from "#ui/button";
 import { deliver, listenersOf, newEntry, putDown } from "../outbox";
 import { ALARM_DO, ALARM_SAID, ANSWERS } from "../words/alarm";
@@ -31,7 +30,7 @@ function useCalls(): AlarmOfRun[] {
   const others = (word?.alarms ?? []).filter((a) => a.code !== mine?.code);
   return [...(mine?.alarm ? [mine.alarm] : []), ...others]
     .filter((a) => !a.answered && a.loudness > 0)
-    .sort((a, b) => ALARMS.indexOf(a.alarm) - ALARMS.indexOf(b.alarm));
+    .sort((a, b) => a.order - b.order);
 }
 
 /** A page whose head has a place for alarms says so in its `handle`; on others they are shown above everything. */
@@ -89,17 +88,17 @@ export function AlarmLine() {
         {ALARM_DO[first.alarm]}
         {others.length > 0 && ` ${countOf(others.length, "more alarm")}: ${others[0]!.canner}.`}
       </p>
-      <span className="flex gap-2">
+      <span className="flex gap-2 max-md:w-full">
         <Button
           asChild
           weight="stop"
-          className="!min-h-11 !px-3 text-[1rem] whitespace-nowrap max-md:!px-2 max-md:text-[0.94rem]"
+          className="!min-h-11 !px-3 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
         >
           <Link to={`/fire/${first.code}`}>Go to {first.canner}</Link>
         </Button>
         <Button
           type="button"
-          className="!min-h-11 !px-3 text-[1rem] whitespace-nowrap max-md:!px-2 max-md:text-[0.94rem]"
+          className="!min-h-11 !px-3 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
           onClick={() => answer(first)}
         >
           Silence: {ANSWERS[first.alarm][0]!.toLowerCase()}

@@ -7,6 +7,8 @@ export interface AlarmOfRun {
   code: string;
   canner: string;
   alarm: Alarm;
+  /** 0 for the most dangerous kind of alarm there is, and so on */
+  order: number;
   /** since when, ms since 1970 UTC */
   since: number;
   answered: boolean;

@@ -3,6 +3,7 @@ import compression from "compression";
 import express, { type NextFunction, type Request, type Response } from "express";
 import helmet from "helmet";
 import { randomBytes } from "node:crypto";
+import { constants } from "node:zlib";
 import type { createServer } from "node:http";
 import { join, resolve } from "node:path";
 import pino from "pino";
@@ -42,6 +43,9 @@ const UPLOADS = /^\/(field\/[^/]+|records\/(restore|lists\/[a-z-]+))$/;
  */
 const PACKER = {
   highWaterMark: 4_000_000,
+  // A home network is not so slow that a page should wait to be packed more tightly.
+  level: 2,
+  brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 2 } },
   // What instruments send and ask for is short and comes every second: packing it costs more than it saves.
   filter: (req, res) => !req.path.startsWith("/api/v1/runs/") && compression.filter(req, res),
 } as compression.CompressionOptions;

@@ -2,7 +2,7 @@ import { eventsSince, activeRuns, type RunRecord } from "#store/run";
 import { servedMinutes } from "../words/run";
 import { onBehalfOf, onChange, type Larder } from "#store/db";
 import { formatPressure } from "#core/quantity";
-import type { RunEvent } from "#core/run";
+import { ALARMS, type RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
 import type { AlarmOfRun, Version, Word } from "../live/word";
 import { ChangesMade } from "./changes-made";
@@ -131,6 +131,7 @@ class Feed {
             code: g.code,
             canner: g.canner,
             alarm,
+            order: ALARMS.indexOf(alarm),
             since: alarmSince!,
             answered,
             loudness,

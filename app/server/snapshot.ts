@@ -74,7 +74,7 @@ function standing(larder: Larder, runs: RunRecord[], now: number): Standing {
 const byRequest = new WeakMap<object, Snapshot>();
 
 /** Returns the snapshot of a request: the same one for its page and everything around it. */
-export function snapshot({ larder, context }: Home): Snapshot {
+export function snapshot({ larder, context }: Pick<Home, "larder" | "context">): Snapshot {
   const before = byRequest.get(context);
   if (before) return before;
   const taken = snapshotOf(larder);

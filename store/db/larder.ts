@@ -6,6 +6,7 @@ import { join } from "node:path";
 import { dropRules } from "../derived/index.ts";
 import * as schema from "../schema/index.ts";
 import { chainExistingLines } from "./chain.ts";
+import { keepStatements } from "./statements.ts";
 import { registerFunctions } from "./functions.ts";
 import { hasTable, layoutOf, migrateTo, MIGRATIONS, newestLayout, refuseLaterLayout } from "./layout.ts";
 
@@ -54,6 +55,7 @@ export function openLarder(folder: string, now: () => number = Date.now, migrati
  * @param now its clock, ms since 1970 UTC
  */
 export function larderOf(sqlite: Database.Database, folder: string, now: () => number): Larder {
+  keepStatements(sqlite);
   return { db: drizzle(sqlite, { schema }), sqlite, folder, now, close: () => void sqlite.close() };
 }
 

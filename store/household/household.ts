@@ -1,6 +1,6 @@
 import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
-import { once, Refused, type Larder, type Write } from "#store/db";
+import { dataVersion, memoize, once, Refused, type Larder, type Write } from "#store/db";
 import { calendarIn, isDayOfYear, type Calendar } from "#core/calendar";
 import { whyNotHabit } from "#core/guard";
 import type { Writing } from "#core/quantity";
@@ -12,7 +12,12 @@ export type Person = typeof person.$inferSelect;
 
 /** Returns the household; null before the first setup. */
 export function getHousehold(larder: Larder): Household | null {
-  return larder.db.select().from(household).get() ?? null;
+  return memoize(
+    larder,
+    "household",
+    dataVersion(larder),
+    () => larder.db.select().from(household).get() ?? null,
+  );
 }
 
 export interface HouseholdInput {
@@ -138,7 +143,9 @@ function checkZone(zone: string): void {
 
 /** Returns the people of the household, in the order they were added. */
 export function listPeople(larder: Larder): Person[] {
-  return larder.db.select().from(person).orderBy(asc(person.createdAt)).all();
+  return memoize(larder, "people", dataVersion(larder), () =>
+    larder.db.select().from(person).orderBy(asc(person.createdAt)).all(),
+  );
 }
 
 /** Adds a person by name; the same name again is the same person. Returns the id. Names are checked by the caller. */

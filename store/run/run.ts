@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull, lte, or } from "drizzle-orm";
-import { refuse, type Larder } from "#store/db";
+import { dataVersion, memoize, refuse, type Larder } from "#store/db";
 import type { RunEvent, RunPlan, RunView } from "#core/run";
 import { checksOfRun, type CheckRecord } from "#store/check";
 import { deviationsOfPacks, type DeviationRecord } from "#store/deviation";
@@ -45,8 +45,10 @@ const runRows = (larder: Larder) =>
     .from(run)
     .innerJoin(canner, eq(canner.id, run.cannerId));
 
-function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
-  const events = readEvents(larder, row.id);
+/** What of a run does not change with the clock. */
+type Written = Omit<RunRecord, "events" | "view">;
+
+function written(larder: Larder, { run: row, name, quarts }: Row): Written {
   const packs = packsOfRun(larder, row.id);
   return {
     id: row.id,
@@ -68,10 +70,19 @@ function assemble(larder: Larder, { run: row, name, quarts }: Row): RunRecord {
     checks: checksOfRun(larder, row.id),
     equipmentSignedReason: row.equipmentSignedReason,
     burnerId: row.burnerId,
-    events: [...events.settled, ...events.fresh],
-    view: viewOfRun(larder, row, events, nowFor(events, larder.now())),
   };
 }
+
+function asOfNow(larder: Larder, run: Written): RunRecord {
+  const events = readEvents(larder, run.id);
+  return {
+    ...run,
+    events: [...events.settled, ...events.fresh],
+    view: viewOfRun(larder, run, events, nowFor(events, larder.now())),
+  };
+}
+
+const assemble = (larder: Larder, row: Row): RunRecord => asOfNow(larder, written(larder, row));
 
 /** Returns a run as it is now. Throws Refused (404) when there is none of this id or code. */
 export function getRun(larder: Larder, idOrCode: string): RunRecord {
@@ -109,11 +120,13 @@ export function runBetween(larder: Larder, cannerId: string, from: number, to: n
 
 /** Returns the runs that are neither checked nor given up, the one opened last first. */
 export function activeRuns(larder: Larder): RunRecord[] {
-  return runRows(larder)
-    .where(isNull(run.endedAt))
-    .orderBy(desc(run.openedAt))
-    .all()
-    .map((row) => assemble(larder, row));
+  return memoize(larder, "runs under way", dataVersion(larder), () =>
+    runRows(larder)
+      .where(isNull(run.endedAt))
+      .orderBy(desc(run.openedAt))
+      .all()
+      .map((row) => written(larder, row)),
+  ).map((run) => asOfNow(larder, run));
 }
 
 export interface PastRun {

@@ -95,8 +95,8 @@ export function Filling({ data, result }: { data: FillData; result: SubmissionRe
 function Drawing({ data, part }: { data: FillData; part: FillPart }) {
   const headspace = formatLength(mmFromIn(part.headspaceIn) / 1000, data.units);
   // The tallest container still fits the screen; every other is drawn by the same measure as far as it goes.
-  const beside = part.piece.edgeMm === null ? 30 : 54;
-  const scale = Math.min(4, 540 / part.shape.heightMm, 346 / (part.shape.outsideDiameterMm + beside));
+  const scale = Math.min(4, 500 / part.shape.heightMm, 316 / (part.shape.outsideDiameterMm + 12));
+  const piece = part.piece.edgeMm === null ? null : part.piece.edgeMm * scale;
   return (
     <section
       aria-label="The container"
@@ -109,14 +109,24 @@ function Drawing({ data, part }: { data: FillData; part: FillPart }) {
         contents={part.contents}
         solidsMm={part.jar && depthOf(part.shape, part.jar.share.solidsKgEach * 1000)}
         pattern={patternOf(part.lot.code)}
-        pieceMm={part.piece.edgeMm}
-        pieceWords="a piece"
+        pieceMm={null}
+        pieceWords=""
         scale={scale}
         label={`${part.shape.name} to scale, filled to ${headspace} below the rim`}
       />
-      <p className="border-t-[8px] border-bench pt-2 pb-4 text-[0.95rem]">
-        <b>{headspace}</b> headspace, from the rim down. Pieces {part.piece.words}.
-      </p>
+      <div className="flex items-center gap-4 border-t-[8px] border-bench pt-3 pb-4">
+        {piece !== null && (
+          <span
+            aria-hidden="true"
+            className="shrink-0 border-2 border-ink"
+            style={{ width: piece, height: piece, background: `var(--${part.contents})` }}
+          />
+        )}
+        <p className="text-[0.95rem]">
+          <b>{headspace}</b> headspace, from the rim down. Pieces {part.piece.words}
+          {piece !== null && ", drawn as large as the jar is"}.
+        </p>
+      </div>
     </section>
   );
 }

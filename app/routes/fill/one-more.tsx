@@ -35,13 +35,17 @@ export function OneMore({
   const more = part.containers.length >= part.planned;
   const out = part.progress.outOfMeat;
   return (
-    <fetcher.Form method="post" className="mt-4 space-y-3" aria-busy={busy}>
+    <fetcher.Form
+      method="post"
+      className="mt-4 space-y-3 max-md:sticky max-md:bottom-0 max-md:z-10 max-md:-mx-4 max-md:border-t-2 max-md:border-rule max-md:bg-paper max-md:px-4 max-md:py-2"
+      aria-busy={busy}
+    >
       <input type="hidden" name="key" value={keyFor(data.key, `fill ${part.index} ${n}`)} />
       <input type="hidden" name="intent" value="fill" />
       <input type="hidden" name="part" value={part.index} />
       <input type="hidden" name="weight" value={value} />
-      <div className="flex flex-wrap items-end gap-3">
-        <label className="w-[11rem]">
+      <div className="flex items-end gap-3">
+        <label className="w-[11rem] shrink-0 max-md:w-[7.5rem]">
           <span className="block font-[650]">Meat in it</span>
           <input
             type="text"
@@ -54,12 +58,7 @@ export function OneMore({
             className="mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
           />
         </label>
-        <Button
-          weight={more || out ? "quiet" : "do"}
-          size="stove"
-          disabled={busy}
-          className="min-w-[13rem] flex-1 max-sm:min-w-full"
-        >
+        <Button weight={more || out ? "quiet" : "do"} size="stove" disabled={busy} className="min-w-0 flex-1">
           {more ? `One more ${part.shape.name}` : isCan(part.container) ? "Filled" : "Filled and lidded"}
           {!typed && shown && `, ${shown}`}
         </Button>

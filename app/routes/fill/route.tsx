@@ -24,7 +24,7 @@ import { processFor } from "#store/pack";
 import { jarOfRecipe } from "#store/recipe";
 import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
-import { Strip } from "#ui/strip";
+import { BareHead } from "../shell/bare";
 import { contentsOf } from "#ui/glyph";
 import { atHome } from "../../server/context";
 import { clocksOf } from "../../server/clocks";
@@ -45,6 +45,7 @@ import { snapshot } from "../../server/snapshot";
 import { runGlances } from "../../server/shell";
 import { Filling } from "./filling";
 import { Packed } from "./packed";
+import type { AlarmPlace } from "../../live/alarms";
 import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
@@ -204,21 +205,21 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
-export const handle: FollowHandle = { shows: ["bench", "lot", "hold", "supply"] };
+export const handle: FollowHandle & AlarmPlace = {
+  alarmsInHead: true,
+  shows: ["bench", "lot", "hold", "supply"],
+};
 
 export default function Fill({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <NowProvider serverNow={loaderData.serverNow}>
       <div className="flex min-h-dvh flex-col">
         <title>Packing · Patient Larder</title>
-        <Strip clocks={loaderData.clocks}>
-          <Link
-            to="/pack"
-            className="flex min-h-12 items-center px-4 text-[0.92rem] font-[600] text-on-strip no-underline"
-          >
+        <BareHead clocks={loaderData.clocks}>
+          <Link to="/pack" className="flex items-center px-4 font-[600]">
             Leave the bench
           </Link>
-        </Strip>
+        </BareHead>
         {loaderData.closedAt === null ? (
           <Filling data={loaderData} result={actionData?.result} />
         ) : (

@@ -1,4 +1,3 @@
-import { z } from "zod";
 import { containerOf, kindKey, type KindKey } from "#core/capacity";
 import { isCan, SHAPES } from "#core/schedule";
 import type { Filler } from "#core/run";
@@ -18,18 +17,16 @@ export function fillerKind(chosen: string, kinds: readonly KindKey[]): KindKey {
   return choices.includes(chosen) ? chosen : (kinds[0] ?? choices[0]!);
 }
 
-/** What fills up a canner, as the form says it: how many of one kind, of what, with which lids. */
-export const fillerFields = {
-  // How many may be put in is the guard's to say, at this field.
-  fillers: z.coerce.number("How many is a number.").default(0),
-  fillKind: z
-    .string()
-    .refine((k) => k === "" || fillerKinds().includes(k), "Choose a container.")
-    .default(""),
-  fillOf: z.enum(["water", "beans"]).default("water"),
-  fillLids: z.enum(["new", "used"]).default("new"),
-};
-export type FillerSaid = z.output<z.ZodObject<typeof fillerFields>>;
+export const FILLED_OF = ["water", "beans"] as const;
+export const FILLER_LIDS = ["new", "used"] as const;
+
+/** What a form says of fillers, once it is read. */
+export interface FillerSaid {
+  fillers: number;
+  fillKind: string;
+  fillOf: (typeof FILLED_OF)[number];
+  fillLids: (typeof FILLER_LIDS)[number];
+}
 
 /** What a form or an address says of fillers, as the guard of loads is asked about them; empty for none. */
 export function fillersOf({ fillers: count, fillKind: kind, fillOf: of, fillLids }: FillerSaid): Filler[] {
@@ -48,6 +45,10 @@ export const fillersQuery = (fillers: readonly Filler[]): string =>
 
 /** Returns the fillers an address names; empty where it names none, or none that can be. */
 export function fillersIn(query: URLSearchParams): Filler[] {
-  const said = z.object(fillerFields).safeParse(Object.fromEntries(query));
-  return said.success ? fillersOf(said.data) : [];
+  const fillers = Number(query.get("fillers") ?? 0);
+  const fillKind = query.get("fillKind") ?? "";
+  const fillOf = FILLED_OF.find((of) => of === (query.get("fillOf") ?? "water"));
+  const fillLids = FILLER_LIDS.find((lids) => lids === (query.get("fillLids") ?? "new"));
+  if (!Number.isFinite(fillers) || !fillOf || !fillLids || !fillerKinds().includes(fillKind)) return [];
+  return fillersOf({ fillers, fillKind, fillOf, fillLids });
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { CONDITION_KEYS } from "#core/schedule";
 import { keyField, words } from "../../server/form";
-import { fillerFields } from "./fillers";
+import { fillerFields } from "./filler-schema";
 import { MARGINS } from "./margin";
 
 /** A load as Fire's form says it. */

@@ -76,18 +76,19 @@ export function Grid(props: GridProps) {
     ([f, m]) => m?.length && /^(endPlate|bodyPlate|[a-zA-Z]+\d)$/.test(f),
   );
   return (
-    <div ref={box} className="min-w-0 space-y-4">
-      <div className="grid max-w-[36rem] grid-cols-2 gap-x-4">
+    <div ref={box} className="min-w-0 space-y-3">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         {(["endPlate", "bodyPlate"] as const).map((name) => (
-          <label key={name}>
-            <span className="block font-[650]">{name === "endPlate" ? "End plate" : "Body plate"}</span>
-            <span className="block text-[0.9rem] text-soft">thickness of the sheet, before seaming</span>
-            {input(name, name === "endPlate" ? "End plate" : "Body plate", null)}
-            <span className="block min-h-[1.4em] text-[0.88rem] text-soft">
-              {lengthOf(typed, name, name) !== null && `read as ${shownBack(lengthOf(typed, name, name)!)}`}
+          <label key={name} className="flex items-center gap-2">
+            <span className="font-[650]">{name === "endPlate" ? "End plate" : "Body plate"}</span>
+            <span className="w-[6.2rem]">
+              {input(name, name === "endPlate" ? "End plate" : "Body plate", null)}
             </span>
           </label>
         ))}
+        <span className="max-w-[16rem] text-[0.88rem] leading-tight text-soft">
+          Thickness of the sheet, before seaming{platesRead(typed)}.
+        </span>
       </div>
       <div className="overflow-x-auto">
         <table className="w-full min-w-[36rem] border-collapse">
@@ -216,6 +217,12 @@ export function Grid(props: GridProps) {
       </p>
     </div>
   );
+}
+
+/** How the plates' thickness was read, once both are typed. */
+function platesRead(typed: Typed): string {
+  const read = (["endPlate", "bodyPlate"] as const).map((name) => lengthOf(typed, name, name));
+  return read.every((mm) => mm !== null) ? `: ${read.map((mm) => shownBack(mm!)).join(" and ")}` : "";
 }
 
 /** What was read, shown back under the field, and whether it is beyond its limits. */

@@ -63,7 +63,7 @@ export default function SetUp({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <Page
       title="Set-up test"
-      lead="Seam two empty cans. Look at one, take the other apart, and measure its seam at three places about 120° apart, away from a side seam. Before the first can, after another size, a jam or an adjustment."
+      lead="Seam two empty cans. Look at one; take the other apart and measure it at three places, 120° apart."
       aside={
         <Button asChild>
           <Link to="/seam">Back to the cans</Link>

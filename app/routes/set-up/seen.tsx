@@ -45,7 +45,7 @@ export function Seen({
   const known = judged.some((j) => j.worst !== null);
   return (
     <section aria-label={`The seam at place ${place + 1}`} aria-live="polite">
-      <h2 className="text-[1.5rem] leading-tight">
+      <h2 className="text-[1.2rem] leading-tight">
         {whole && known ? sheetWords(judged) : "The seam is drawn as its figures come in."}
       </h2>
       <div className="mt-3 flex items-start gap-4">
@@ -59,7 +59,7 @@ export function Seen({
                   ? [{ part: "overlap", words: `overlap ${figureWords("overlap", overlap, data.units)}` }]
                   : []
               }
-              scale={66}
+              scale={56}
               label={`Seam at place ${place + 1}, to scale. ${sheetWords(judged)}`}
             />
             <figcaption className="text-right text-[0.92rem] text-soft">
@@ -71,7 +71,7 @@ export function Seen({
           <figure>
             <SeamDrawing
               section={good}
-              scale={66}
+              scale={56}
               faint
               label="The seam that the limits describe, to scale"
             />

@@ -27,8 +27,15 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
   }));
   const errors = result?.error ?? {};
   const sealer = data.sealers[0]!;
+  const judge = (
+    <div className="mt-5 space-y-3">
+      <FieldError id="form-problem" errors={[...(errors[""] ?? []), ...(errors.sealerId ?? [])]} />
+      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so: take them like this" />
+      <Button weight="do">Judge this set-up</Button>
+    </div>
+  );
   return (
-    <Form method="post" noValidate key={data.key} className="space-y-5">
+    <Form method="post" noValidate key={data.key} className="space-y-3">
       <NoEnter />
       <input type="hidden" name="key" value={data.key} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
@@ -71,7 +78,7 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
       {method === "eye" ? (
         <ByEye errors={errors} what={shapeOf(container).name} />
       ) : (
-        <div className="grid gap-x-8 gap-y-6 xl:grid-cols-[minmax(0,1fr)_34rem]">
+        <div className="grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_27rem]">
           <Grid
             data={data}
             method={method}
@@ -82,12 +89,13 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
             onPlace={setPlace}
             errors={errors}
           />
-          <Seen data={data} container={container} typed={typed} place={place} />
+          <div>
+            <Seen data={data} container={container} typed={typed} place={place} />
+            {judge}
+          </div>
         </div>
       )}
-      <FieldError id="form-problem" errors={[...(errors[""] ?? []), ...(errors.sealerId ?? [])]} />
-      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so: take them like this" />
-      <Button weight="do">Judge this set-up</Button>
+      {method === "eye" && judge}
     </Form>
   );
 }

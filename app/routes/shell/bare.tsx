@@ -1,7 +1,9 @@
+import type { ReactNode } from "react";
 import { Outlet } from "react-router";
 import { NowProvider } from "#ui/clock";
 import { FaultPage, useKeptPage } from "#ui/page";
-import { Strip } from "#ui/strip";
+import { Strip, type StripClock } from "#ui/strip";
+import { AlarmLine, useCallingElsewhere } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { reach } from "../../outbox";
 
@@ -18,6 +20,21 @@ export function ErrorBoundary() {
       <ClocksOfFeed />
       <FaultPage />
     </>
+  );
+}
+
+/**
+ * The head of a page that has the whole screen: every running clock, what calls, and the way out of it.
+ *
+ * @param clocks as they were when the page was read; the feed's take their place
+ */
+export function BareHead({ clocks, children }: { clocks: readonly StripClock[]; children: ReactNode }) {
+  const { word } = useHeard();
+  const calling = useCallingElsewhere();
+  return (
+    <Strip clocks={word?.clocks ?? clocks} alarm={calling ? <AlarmLine /> : null}>
+      {children}
+    </Strip>
   );
 }
 

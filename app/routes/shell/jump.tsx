@@ -47,7 +47,6 @@ export function Jump() {
         type="button"
         aria-haspopup="dialog"
         onClick={() => setOpen("jump")}
-        className="flex size-12 cursor-pointer items-center justify-center font-[650] text-on-strip focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip"
         aria-label="Jump to a code or place"
       >
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">

@@ -1,6 +1,7 @@
-import { Link, Outlet, useLocation } from "react-router";
+import { Link, Outlet, useLocation, useMatches } from "react-router";
 import type { Route } from "./+types/layout";
-import { Bench } from "#ui/bench";
+import type { ComponentType } from "react";
+import { Bench, type BenchPlace } from "#ui/bench";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
 import { AlarmLine, useCallingElsewhere, type AlarmPlace } from "../../live/alarms";
@@ -12,6 +13,11 @@ import { benchOf, runGlances } from "../../server/shell";
 import { snapshot } from "../../server/snapshot";
 import { Jump } from "./jump";
 import { PhoneBar } from "./phone-bar";
+
+/** A page that stands under the tall bench brings along what draws it, so that no other page has to fetch it. */
+export interface BenchHandle {
+  benchDrawing?: ComponentType<{ place: BenchPlace }>;
+}
 
 /** What a page is drawn with at first; from then on the feed carries it. */
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -33,6 +39,7 @@ export const handle: AlarmPlace = { alarmsInHead: true };
 
 export default function Shell({ loaderData }: Route.ComponentProps) {
   const { pathname } = useLocation();
+  const drawing = (useMatches().at(-1)?.handle as BenchHandle | undefined)?.benchDrawing;
   const { word } = useHeard();
   const calling = useCallingElsewhere();
   const { me } = loaderData;
@@ -44,7 +51,7 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
         <Strip clocks={clocks} alarm={calling ? <AlarmLine /> : null}>
           <SideLinks me={me} calling={calling} />
         </Strip>
-        <Bench places={places} tall={pathname === "/"} />
+        <Bench places={places} here={pathname.split("/")[1] ?? ""} drawing={drawing} />
       </header>
       <Outlet />
       <PhoneBar places={places} />
@@ -52,40 +59,28 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
   );
 }
 
-const SIDE =
-  "flex min-h-12 items-center px-2.5 text-[0.92rem] font-[600] text-on-strip no-underline hover:underline focus-visible:outline-offset-[-4px] focus-visible:outline-on-strip max-md:hidden";
-
 /** The pages beside the work. While something calls, its alarm has their room, and they are under “More”. */
 function SideLinks({ me, calling }: { me: string; calling: boolean }) {
   return (
-    <nav
-      aria-label="Beside the work"
-      className="flex shrink-0 items-stretch border-l border-on-strip/30 pr-2 max-md:pr-0"
-    >
+    <nav aria-label="Beside the work" className="beside">
       {!calling && (
         <>
-          <Link to="/" className={SIDE}>
-            Today
-          </Link>
-          <Link to="/ask" className={SIDE}>
-            Ask
-          </Link>
-          <Link to="/shed" className={SIDE}>
-            Shed
-          </Link>
-          <Link to="/practice" className={`${SIDE} max-lg:hidden`}>
+          <Link to="/">Today</Link>
+          <Link to="/ask">Ask</Link>
+          <Link to="/shed">Shed</Link>
+          <Link to="/practice" className="wide">
             Practice
           </Link>
-          <Link to="/records" className={`${SIDE} max-lg:hidden`}>
+          <Link to="/records" className="wide">
             Records
           </Link>
         </>
       )}
-      <Link to="/more" className={`${SIDE} ${calling ? "" : "lg:hidden"}`}>
+      <Link to="/more" className={calling ? undefined : "narrow"}>
         More
       </Link>
       {!calling && (
-        <Link to="/household" className={SIDE} aria-label={`Household, ${me} is at the screen`}>
+        <Link to="/household" aria-label={`Household, ${me} is at the screen`}>
           {me}
         </Link>
       )}

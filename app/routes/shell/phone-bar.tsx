@@ -1,4 +1,4 @@
-import { NavLink, useLocation } from "react-router";
+import { Link, useLocation } from "react-router";
 import type { BenchPlace } from "#ui/bench";
 
 /** Where work is most likely going on when one is at none of the places: the hottest first. */
@@ -15,11 +15,6 @@ export function placeOfWork(places: readonly BenchPlace[], here: string): BenchP
   return at ?? busy ?? places[0] ?? null;
 }
 
-const ITEM =
-  "relative flex h-[60px] min-w-0 flex-1 flex-col items-center justify-center px-1 text-ink no-underline active:bg-sheet " +
-  "focus-visible:outline-offset-[-3px] aria-[current=page]:text-copper-ink " +
-  "aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-0 aria-[current=page]:after:bottom-0 aria-[current=page]:after:h-[5px] aria-[current=page]:after:bg-copper";
-
 /** The five ways of a phone, at its foot within reach of a thumb; everything else is under “More”. */
 export function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
   const { pathname } = useLocation();
@@ -31,16 +26,18 @@ export function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
     ["/ask", "Ask", "a schedule"],
     ["/more", "More", "all pages"],
   ];
+  // Scanning is a page of the larder: the longest address that fits is where one is.
+  const here = ways
+    .map(([to]) => to)
+    .filter((to) => (to === "/" ? pathname === "/" : pathname === to || pathname.startsWith(`${to}/`)))
+    .sort((a, b) => b.length - a.length)[0];
   return (
-    <nav
-      aria-label="Main pages"
-      className="fixed inset-x-0 bottom-0 z-20 flex border-t-[6px] border-bench bg-paper md:hidden print:hidden"
-    >
+    <nav aria-label="Main pages" className="phone-bar">
       {ways.map(([to, name, what]) => (
-        <NavLink key={to} to={to} end={to === "/"} className={ITEM}>
-          <span className="font-[650] leading-tight">{name}</span>
-          <span className="max-w-full truncate text-[0.75rem] leading-tight text-soft">{what}</span>
-        </NavLink>
+        <Link key={to} to={to} aria-current={to === here ? "page" : undefined}>
+          <b>{name}</b>
+          <span>{what}</span>
+        </Link>
       ))}
     </nav>
   );

@@ -4,7 +4,7 @@ import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router"
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure, psiFromKPa } from "#core/quantity";
-import { OWN_DIAL, RUN_EVENT_TYPES, figureSays, floorOn, hasDial } from "#core/run";
+import { ALARMS, OWN_DIAL, RUN_EVENT_TYPES, figureSays, floorOn, hasDial } from "#core/run";
 import { runAgenda } from "#core/agenda";
 import { settingsFor } from "#core/schedule";
 import { Refused } from "#store/db";
@@ -12,7 +12,7 @@ import { listCanners } from "#store/equipment";
 import { containersOfRun } from "#store/rest";
 import { getRun, heatKitchen, takeOutLoad, tapRun } from "#store/run";
 import { NowProvider, useNow } from "#ui/clock";
-import { PressureColumn } from "#ui/gauge";
+import { PressureBar, PressureColumn } from "#ui/gauge";
 import { Strip } from "#ui/strip";
 import { filledLoadWords } from "../../words/load";
 import { readGauge } from "../../words/reading";
@@ -167,6 +167,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
         code,
         canner,
         alarm,
+        order: ALARMS.indexOf(alarm),
         since: alarmSince!,
         answered,
         loudness,
@@ -194,6 +195,17 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   const read = view.lastReading;
   const early = view.phase === "warming" || view.phase === "venting";
   const open = ["unloading", "resting", "checked", "aborted"].includes(view.phase);
+  const gauge =
+    early || open || !(read || hasDial(run.plan))
+      ? null
+      : {
+          floorKPa: floorOn(run.plan, read?.instrument ?? OWN_DIAL),
+          marginKPa: run.plan.marginKPa ?? 0,
+          safeMaxKPa: run.plan.safeMaxKPa,
+          readingKPa: read?.gaugeKPa ?? null,
+          says: read && figureSays(run.plan, view.aside, read.instrument, read.gaugeKPa),
+          units,
+        };
   return (
     <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--strip-at-foot,0px))] lg:min-h-0">
       <title>{`${run.canner} · Patient Larder`}</title>
@@ -219,6 +231,11 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
               {minutesWords(run.plan)} at {formatPressure(run.plan.floorKPa, units)} or more
             </span>
           </div>
+          {gauge && (
+            <div className="mt-2 lg:hidden">
+              <PressureBar {...gauge} />
+            </div>
+          )}
           <FaceOfStove data={tools.data} view={view} due={agenda[0] ?? null} />
           <AlarmBar {...tools} />
           {view.phase === "unloading" && <Unload {...tools} />}
@@ -230,17 +247,12 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
         >
           {early ? (
             <FirstLooks {...tools} />
-          ) : open || !(read || hasDial(run.plan)) ? null : (
-            <div className="min-h-0 flex-1 max-lg:hidden">
-              <PressureColumn
-                floorKPa={floorOn(run.plan, read?.instrument ?? OWN_DIAL)}
-                marginKPa={run.plan.marginKPa ?? 0}
-                safeMaxKPa={run.plan.safeMaxKPa}
-                readingKPa={read?.gaugeKPa ?? null}
-                says={read && figureSays(run.plan, view.aside, read.instrument, read.gaugeKPa)}
-                units={units}
-              />
-            </div>
+          ) : (
+            gauge && (
+              <div className="min-h-0 flex-1 max-lg:hidden">
+                <PressureColumn {...gauge} />
+              </div>
+            )
           )}
           {!open && <Gauges {...tools} />}
           <Facts data={tools.data} view={view} />

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { localDay } from "#core/calendar";
 import type { Route } from "./+types/route";
 import { shapeOf } from "#core/schedule";
+import { StandingThere } from "#ui/bench";
 import { Button } from "#ui/button";
 import { Countdown, TimeLeft, useNow } from "#ui/clock";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -14,6 +15,7 @@ import { atHome } from "../../server/context";
 import { snapshot } from "../../server/snapshot";
 import { runGlances, type RunGlance } from "../../server/shell";
 import { tasksOf, type Task } from "../../server/today";
+import type { BenchHandle } from "../shell/layout";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = atHome(context, request);
@@ -33,6 +35,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     tasks: tasksOf(home),
   };
 }
+
+export const handle: BenchHandle = { benchDrawing: StandingThere };
 
 export default function Today({ loaderData }: Route.ComponentProps) {
   const { runs, open, tasks, units, zone } = loaderData;

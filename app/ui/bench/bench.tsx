@@ -1,7 +1,6 @@
-import { NavLink } from "react-router";
-import { ContainerGlyph, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
-import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
-import { Board, Canner, ColdBox, Hanging, Sealer, Sheet } from "./place-drawing";
+import { Link } from "react-router";
+import type { ComponentType } from "react";
+import type { Contents, GlyphState, PatternLetter } from "#ui/glyph";
 
 export interface BenchStanding {
   kind: string;
@@ -26,88 +25,28 @@ export interface BenchPlace {
  */
 export function Bench({
   places,
-  tall,
+  here,
+  drawing: Drawing = null,
 }: {
   places: readonly BenchPlace[];
-  /** with its drawings, as the face of Today */
-  tall: boolean;
+  /** first part of the address */
+  here: string;
+  /** draws what stands in a place, for the tall bench that is the face of Today; null for one line of words */
+  drawing?: ComponentType<{ place: BenchPlace }> | null;
 }) {
   return (
-    <nav
-      aria-label="Places of the work"
-      className={
-        "relative flex border-bench px-7 max-lg:px-2 max-md:hidden " +
-        (tall ? "border-b-[10px] shadow-[0_3px_0_var(--bench-edge)]" : "border-b-[4px]")
-      }
-    >
+    <nav aria-label="Places of the work" className={Drawing ? "places tall" : "places"}>
       {places.map((p) => (
-        <NavLink
-          key={p.key}
-          to={`/${p.key}`}
-          className={
-            "group relative flex min-w-0 flex-1 flex-col pl-2 text-ink no-underline active:bg-sheet " +
-            `focus-visible:z-10 focus-visible:outline-offset-[-3px] ${tall ? "h-[146px]" : "h-[48px] justify-center"}`
-          }
-        >
-          {({ isActive }) => (
-            <>
-              <span
-                className={`font-[650] ${tall ? "pt-3" : "leading-tight"} ${isActive ? "text-copper-ink" : ""}`}
-              >
-                {p.name}
-              </span>
-              <span
-                className={`leading-tight text-soft ${tall ? "text-[0.88rem]" : "truncate text-[0.82rem]"}`}
-              >
-                {p.what}
-              </span>
-              {tall && (
-                <span className="mt-auto flex items-end gap-[2px] max-xl:[&>svg:nth-child(3)]:hidden">
-                  <Drawing place={p} />
-                </span>
-              )}
-              {isActive && (
-                <span
-                  className={`absolute inset-x-0 bg-copper ${tall ? "-bottom-[10px] h-[10px]" : "-bottom-[4px] h-[4px]"}`}
-                />
-              )}
-            </>
+        <Link key={p.key} to={`/${p.key}`} aria-current={p.key === here ? "page" : undefined}>
+          <b>{p.name}</b>
+          <span>{p.what}</span>
+          {Drawing && (
+            <i>
+              <Drawing place={p} />
+            </i>
           )}
-        </NavLink>
+        </Link>
       ))}
     </nav>
   );
-}
-
-function Drawing({ place }: { place: BenchPlace }) {
-  switch (place.key) {
-    case "field":
-      return place.amount > 0 ? <Hanging /> : null;
-    case "cold":
-      return place.amount > 0 ? <ColdBox lots={place.amount} /> : null;
-    case "table":
-      return <Board />;
-    case "plan":
-      return <Sheet />;
-    case "seam":
-      return place.amount > 0 ? <Jars standing={place.standing} /> : <Sealer />;
-    case "fire":
-      return <Canner steaming={place.steaming} lit={place.amount > 0} />;
-    default:
-      return <Jars standing={place.standing} />;
-  }
-}
-
-function Jars({ standing }: { standing: readonly BenchStanding[] }) {
-  return standing.map((s, i) => (
-    <ContainerGlyph
-      key={i}
-      shape={shapeOf(s.kind as ContainerKey, s.mouth as Mouth | null)}
-      state={s.state}
-      contents={s.contents}
-      pattern={s.pattern}
-      scale={0.38}
-      label=""
-    />
-  ));
 }

@@ -1,5 +1,8 @@
-import { Dialog } from "radix-ui";
-import type { ReactNode } from "react";
+import { Slot } from "radix-ui";
+import { lazy, Suspense, useEffect, type ReactNode } from "react";
+
+const fetched = () => import("./over-page").then(({ OverPage }) => ({ default: OverPage }));
+const OverPage = lazy(fetched);
 
 /** A question over the page, its trigger and its way back. */
 export function AskDialog({
@@ -10,6 +13,7 @@ export function AskDialog({
   quiet = false,
   children,
 }: {
+  /** a button */
   trigger: ReactNode;
   title: string;
   open: boolean;
@@ -18,24 +22,22 @@ export function AskDialog({
   onOpenChange(open: boolean): void;
   children: ReactNode;
 }) {
+  useEffect(() => {
+    // Not with the page, but before anybody asks: by then there may be no network. What fails now is tried when asked for.
+    void fetched().catch(() => undefined);
+  }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      <Dialog.Trigger asChild>{trigger}</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onOpenAutoFocus={(e) => {
-            if (!quiet) return;
-            e.preventDefault();
-            (e.currentTarget as HTMLElement).focus();
-          }}
-          className="fixed top-[14vh] left-1/2 z-50 w-[min(28rem,94vw)] -translate-x-1/2 rounded border-2 border-ink bg-sheet p-6 text-ink"
-        >
-          <Dialog.Title className="mb-3 text-[1.3rem] font-[650]">{title}</Dialog.Title>
-          {children}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <>
+      <Slot.Root aria-haspopup="dialog" aria-expanded={open} onClick={() => onOpenChange(!open)}>
+        {trigger}
+      </Slot.Root>
+      {open && (
+        <Suspense fallback={null}>
+          <OverPage title={title} quiet={quiet} onClose={() => onOpenChange(false)}>
+            {children}
+          </OverPage>
+        </Suspense>
+      )}
+    </>
   );
 }

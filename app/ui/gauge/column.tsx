@@ -15,19 +15,31 @@ export interface PressureColumnProps {
   units: UnitSystem;
 }
 
+/** Returns the least and the most pressure that is drawn, kPa. */
+export function scaleOf({ safeMaxKPa, floorKPa }: Pick<PressureColumnProps, "safeMaxKPa" | "floorKPa">): {
+  base: number;
+  top: number;
+} {
+  return {
+    base: Math.max(0, floorKPa - kPaFromPsi(8)),
+    top: Math.max(safeMaxKPa, floorKPa + kPaFromPsi(4)),
+  };
+}
+
+/** What the drawing shows, in a sentence. */
+export function gaugeSummary({ readingKPa, says, floorKPa, units }: PressureColumnProps): string {
+  const floor = formatPressure(floorKPa, units);
+  if (readingKPa === null) return `No reading yet. The floor is ${floor}.`;
+  const doubted = says === "not-relied-on" ? ", dial not relied on" : "";
+  return `Last reading ${formatPressure(readingKPa, units)}${doubted}, floor ${floor}.`;
+}
+
 /**
  * Pressure as a column: hatched below the floor, where it is not enough; how far above is plain from across a yard.
  */
-export function PressureColumn({
-  floorKPa,
-  marginKPa = 0,
-  safeMaxKPa,
-  readingKPa,
-  says,
-  units,
-}: PressureColumnProps) {
-  const top = Math.max(safeMaxKPa, floorKPa + kPaFromPsi(4));
-  const base = Math.max(0, floorKPa - kPaFromPsi(8));
+export function PressureColumn(props: PressureColumnProps) {
+  const { floorKPa, marginKPa = 0, safeMaxKPa, readingKPa, says, units } = props;
+  const { base, top } = scaleOf(props);
   const y = (kPa: number) =>
     BOTTOM - ((Math.min(Math.max(kPa, base), top) - base) / (top - base)) * (BOTTOM - TOP);
   const floorY = y(floorKPa);
@@ -45,16 +57,12 @@ export function PressureColumn({
       : below
         ? Math.max(readY + 40, close ? floorY + 62 : 0)
         : Math.min(readY - 8, close ? floorY - 26 : Infinity);
-  const summary =
-    readingKPa === null
-      ? `No reading yet. The floor is ${formatPressure(floorKPa, units)}.`
-      : `Last reading ${formatPressure(readingKPa, units)}${doubted ? ", dial not relied on" : ""}, floor ${formatPressure(floorKPa, units)}.`;
   return (
     <svg
       viewBox="0 0 282 748"
       className="h-full max-h-full w-full"
       role="img"
-      aria-label={summary}
+      aria-label={gaugeSummary(props)}
       fontFamily="var(--font-figure)"
     >
       <rect

@@ -1,2 +1,3 @@
 export { PressureColumn, type PressureColumnProps } from "./column";
+export { PressureBar } from "./bar";
 export { Dial } from "./dial";

@@ -1,0 +1,117 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./server";
+
+const WORKING = [
+  "/field",
+  "/cold",
+  "/table",
+  "/plan",
+  "/pack",
+  "/seam",
+  "/fire",
+  "/rest",
+  "/larder",
+  "/shed",
+];
+
+/** How far down the head of a page reaches, px: the line of clocks and the row of places. */
+async function headOf(page: Page): Promise<number> {
+  const row = (await page.getByRole("navigation", { name: "Places of the work" }).boundingBox())!;
+  return row.y + row.height;
+}
+
+test("with two runs, a hold and an alarm the head of a working page is at most 104 px high", async ({
+  page,
+  own,
+}) => {
+  // The made-up household has a run at pressure, one on the towel, and two lots on hold.
+  await own.pass(25);
+  await page.goto(`${own.url}/table`);
+  const alarm = page.getByRole("alert").filter({ hasText: "Big canner. Nobody has checked" });
+  for (const path of WORKING) {
+    await page.goto(own.url + path);
+    await expect(alarm).toBeVisible();
+    expect(await headOf(page), path).toBeLessThanOrEqual(104);
+    // What there is to do begins in the upper 60 % of the screen.
+    const first = page.locator("main :is(button, a, input:not([type=hidden]), select, textarea)").first();
+    expect((await first.boundingBox())!.y, path).toBeLessThan(480);
+  }
+  // However far a page is scrolled, what calls stays in sight.
+  await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
+  await expect(alarm).toBeInViewport();
+  // The line of clocks has its room back once it is answered, and the most urgent is its first.
+  await alarm.getByRole("button", { name: /^Silence/ }).click();
+  await expect(alarm).toHaveCount(0);
+  const clocks = page.getByRole("region", { name: "Running clocks" }).getByRole("link");
+  await expect(clocks.first()).toContainText("Big canner");
+  await expect(page.getByRole("navigation", { name: "Beside the work" })).toContainText("Records");
+});
+
+test("on a phone five ways stand at the foot, everything else is two taps away, and nothing is cut off", async ({
+  browser,
+  own,
+}) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await page.goto(`${own.url}/table`);
+  const bar = page.getByRole("navigation", { name: "Main pages" });
+  await expect(bar.getByRole("link")).toHaveText([/^Today/, /^Table/, /^Scan/, /^Ask/, /^More/]);
+  await expect(page.getByRole("navigation", { name: "Places of the work" })).toBeHidden();
+  for (const link of await bar.getByRole("link").all()) {
+    const box = (await link.boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+    expect(box.height).toBeGreaterThanOrEqual(48);
+  }
+  // The most urgent clock whole, and how many more there are; they open from there.
+  const line = page.getByRole("region", { name: "Running clocks" });
+  await expect(line.getByText("to go at pressure")).toBeInViewport();
+  const more = line.getByText(/^\+\d$/).filter({ visible: true });
+  const [n] = [Number((await more.innerText()).slice(1))];
+  await more.click();
+  await expect(line.getByRole("listitem")).toHaveCount(n + 1);
+  // Every page is listed, and leads there.
+  await bar.getByRole("link", { name: /^More/ }).click();
+  await expect(page.getByRole("heading", { name: "All pages" })).toBeVisible();
+  for (const name of [
+    "Shed: canners, gauges and supplies",
+    "Seam school",
+    "Backups",
+    "Charts: stock, age, seals, yields",
+  ]) {
+    await page.getByRole("link", { name }).click();
+    await expect(page.getByRole("heading", { name: "All pages" })).toHaveCount(0);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+    await bar.getByRole("link", { name: /^More/ }).click();
+    await expect(page.getByRole("heading", { name: "All pages" })).toBeVisible();
+  }
+  // At none of the places it leads to where work goes on.
+  await page.goto(`${own.url}/records`);
+  await expect(bar.getByRole("link").nth(1)).toHaveText(/^Fire/);
+  // At the stove the pressure is seen beside the clock, without scrolling.
+  await page.goto(`${own.url}/fire`);
+  await page.getByRole("link", { name: "To the stove" }).click();
+  await expect(page.getByRole("img", { name: /^Last reading/ }).filter({ visible: true })).toBeInViewport({
+    ratio: 1,
+  });
+  await expect(page.getByRole("button", { name: "Pressure dropped" })).toBeInViewport({ ratio: 1 });
+  // At the packing bench the one button is within reach, however long the steps are.
+  await page.goto(`${own.url}/pack`);
+  await page.getByRole("link", { name: "Go on filling" }).first().click();
+  await expect(page.getByRole("button", { name: /^Filled/ })).toBeInViewport({ ratio: 1 });
+  await page.close();
+});
+
+test("working forms fit the screen: nothing of the common case has to be scrolled to", async ({
+  page,
+  own,
+}) => {
+  for (const [path, last] of [
+    ["/table", page.getByRole("button", { name: "Make the lot" })],
+    ["/seam", page.getByRole("button", { name: "Write the temperature" })],
+    ["/seam/set-up", page.getByRole("button", { name: "Judge this set-up" })],
+    ["/fire", page.getByRole("button", { name: "Load the canner" })],
+  ] as const) {
+    await page.goto(own.url + path);
+    await expect(last, path).toBeInViewport({ ratio: 1 });
+  }
+});
