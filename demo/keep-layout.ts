@@ -8,7 +8,7 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import { newestLayout, openLarder, PROGRAM_FOLDER } from "#store/db";
 import { writeArchive } from "#store/transfer";
-import { fillDemo } from "./household.ts";
+import { fillDemo } from "./household/index.ts";
 
 /** Where the household's story ends. */
 const END = Date.UTC(2026, 10, 28, 17);
