@@ -111,6 +111,7 @@ test("Enter on every form: it never presses one of several buttons, nor one that
   const stove = paths.find((p) => /^\/fire\/[A-Z]/.test(p) && !/record|heat/.test(p))!;
   await page.goto(own.url + stove);
   await page.getByRole("button", { name: "Give this run up" }).click();
+  await expect(page.getByRole("dialog")).toBeVisible();
   await look("giving a run up");
   expect(wrong).toEqual([]);
   expect([...met].some((b) => b === "Give it up")).toBe(true);
