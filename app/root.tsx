@@ -25,8 +25,8 @@ import { isLost, reach } from "./outbox";
 import { larderContext } from "./server/context";
 import { ClocksOfFeed } from "./routes/shell/bare";
 import { readCookie } from "./server/cookie";
-import { feedOf } from "./server/live";
-import { snapshot } from "./server/snapshot";
+import { feedOf } from "./features/shell/feed.server";
+import { snapshot } from "./features/shell/snapshot.server";
 import "./style.css";
 
 /** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */

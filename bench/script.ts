@@ -31,13 +31,13 @@ export default { plugins: [reactRouter()] };
 `,
 };
 
-interface Size {
+export interface Size {
   raw: number;
   packed: number;
 }
 
 /** What the scripts named in a page weigh, bytes. */
-function sizeOf(html: string, client: string): Size {
+export function sizeOf(html: string, client: string): Size {
   const names = new Set([...html.matchAll(/\/assets\/[\w.~-]+\.js/g)].map(([name]) => name));
   const files = [...names].map((name) => readFileSync(join(client, name)));
   return {
@@ -46,7 +46,7 @@ function sizeOf(html: string, client: string): Size {
   };
 }
 
-async function bareSize(): Promise<Size> {
+export async function bareSize(): Promise<Size> {
   // Inside the project, so that its packages are found.
   mkdirSync("test-results", { recursive: true });
   const at = mkdtempSync(join("test-results", "bare-"));

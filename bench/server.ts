@@ -26,16 +26,18 @@ async function freePort(): Promise<number> {
   }
 }
 
-/** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before @param well what it answers of its health */
+/** Starts the built server on a data folder and waits until it answers. @param env beside the usual @param samePort of one that was before @param well what it answers of its health @param checkout where it was built */
 export async function startBuilt(
   folder: string,
   env: Record<string, string> = {},
   samePort?: number,
   well: readonly number[] = [200],
+  checkout = process.cwd(),
 ): Promise<RunningServer> {
   const port = samePort ?? (await freePort());
   const url = `http://127.0.0.1:${port}`;
   const child = spawn("node", ["server.js"], {
+    cwd: checkout,
     env: {
       ...process.env,
       NODE_ENV: "production",

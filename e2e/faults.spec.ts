@@ -47,7 +47,7 @@ test("in the browser the clock ticks on beside a page that failed, and beside a 
   for (const [id, way] of [
     ["routes/table/route", () => page.getByRole("link", { name: /^Table/ }).click()],
     [
-      "routes/stove/route",
+      "routes/fire/stove/route",
       () =>
         page
           .getByRole("link", { name: /Big canner/ })

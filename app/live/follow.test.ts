@@ -36,7 +36,7 @@ test("a page is read again in one place only, and there on no timer", () => {
   // Nor does any page keep itself from being read because somebody may be typing.
   const rules = files.filter(({ text }) => /shouldRevalidate/.test(text)).map(({ f }) => f);
   expect(rules.sort()).toEqual(
-    ["root.tsx", "routes/seam/route.tsx", "routes/shell/layout.tsx", "routes/stove/route.tsx"].map((f) =>
+    ["root.tsx", "routes/fire/stove/route.tsx", "routes/seam/route.tsx", "routes/shell/layout.tsx"].map((f) =>
       join(...f.split("/")),
     ),
   );

@@ -97,7 +97,7 @@ const exhausting: Row[] = [
 ];
 
 const seaming: Row[] = [
-  ["The page falls after a set-up test, with hot cans waiting", "another program", "lost food", 2, "app/routes/set-up/result.tsx#SetUpResult", "The result stands on the screen.", "app/effects.test.ts: the linter refuses an effect that returns what is no clean-up"],
+  ["The page falls after a set-up test, with hot cans waiting", "another program", "lost food", 2, "app/routes/seam/setup-test/result.tsx#SetUpResult", "The result stands on the screen.", "app/effects.test.ts: the linter refuses an effect that returns what is no clean-up"],
   ["A can is closed on a sealer nobody has tested", "a person", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "A set-up test first.", `${SEAM}no can is closed before a set-up test, after a jam, or while it is stopped; a passing test releases it`],
   ["The sealer drifts out of its limits", "an instrument", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "It is stopped until a set-up test passes.", `${SEAM}thickness that drifts stops it with a sentence; cans already closed stay closed`],
   ["One defect comes again and again", "a person", "unsafe food", 3, "store/seam/close.ts#alikeBefore", "The sealer is stopped.", `${SEAM}the same defect twice in five cans stops it, as does one that the next can would have too`],

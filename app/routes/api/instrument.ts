@@ -1,7 +1,7 @@
 import type { Route } from "./+types/instrument";
 import { Refused } from "#store/db";
 import { larderContext } from "../../server/context";
-import { INSTRUMENTS, show, shownBy, type Instrument } from "../../server/instruments";
+import { INSTRUMENTS, show, shownBy, type Instrument } from "./instruments.server";
 import { answering, json, posted } from "./problem";
 import { InstrumentAnswer, InstrumentBody } from "./seam-schemas";
 

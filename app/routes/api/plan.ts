@@ -2,7 +2,7 @@ import type { Route } from "./+types/plan";
 import { fillEstimate } from "#core/pack";
 import { proposeLoads, type PlanWish } from "#core/plan";
 import { larderContext } from "../../server/context";
-import { solveBeside } from "../../server/solver";
+import { solveBeside } from "../../features/planning/solver.server";
 import { PlanAnswer, PlanBody, altitudeOf, kindOf } from "./plan-schemas";
 import { answering, json, posted, problem } from "./problem";
 import type { z } from "zod";

@@ -20,7 +20,7 @@ import { cannerSteam } from "#core/steam";
 import { Button } from "#ui/button";
 import { Page } from "#ui/page";
 import { atHome } from "../../server/context";
-import { acceptedWords } from "../../server/accepted";
+import { acceptedWords } from "../../features/packing/accepted.server";
 import { altitudeProblem } from "../../server/altitude";
 import { formKey } from "../../server/form";
 import { Answer } from "./answer";

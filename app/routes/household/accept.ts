@@ -3,10 +3,10 @@ import { z } from "zod";
 import type { Route } from "./+types/accept";
 import { PRODUCTS } from "#core/schedule";
 import { acceptRow } from "#store/household";
-import { acceptedWords } from "../../server/accepted";
+import { acceptedWords } from "../../features/packing/accepted.server";
 import { atHome } from "../../server/context";
 import { keyField, submit, writeBy } from "../../server/form";
-import { ownPath } from "../door/own-path";
+import { ownPath } from "../sign-in/own-path";
 import { keptUntilTaken } from "../../outbox";
 
 const schema = z.object({

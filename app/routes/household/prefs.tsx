@@ -3,7 +3,7 @@ import type { Route } from "./+types/prefs";
 import { hasPin } from "#store/access";
 import { larderContext } from "../../server/context";
 import { formOf } from "../../server/form";
-import { ownPath } from "../door/own-path";
+import { ownPath } from "../sign-in/own-path";
 import { keepCookie } from "../../server/cookie";
 
 /** Keeps what a screen prefers, on that screen: its theme, who is at it, and what it is called. */

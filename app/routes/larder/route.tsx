@@ -24,7 +24,7 @@ import { Empty, Page } from "#ui/page";
 import { storageEventWords } from "../../words/shelf";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
-import { snapshot } from "../../server/snapshot";
+import { snapshot } from "../../features/shell/snapshot.server";
 import { placeShape } from "./place-shape";
 import { AddShelf } from "./add-shelf";
 import { AfterStorage } from "./after-storage";

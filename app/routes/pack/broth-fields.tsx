@@ -1,7 +1,7 @@
 import type { FieldMetadata } from "@conform-to/react";
 import { useState } from "react";
 import { PickField, TextField } from "#ui/form";
-import type { BrothChoice } from "../../server/broth";
+import type { BrothChoice } from "../../features/packing/broth.server";
 
 /** Which broth food is covered with: a lot of the household's, or bought, by its name. Nothing is chosen for anybody. */
 export function BrothFields({

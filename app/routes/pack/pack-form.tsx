@@ -52,7 +52,7 @@ import {
 } from "#ui/form";
 import { Drawer } from "#ui/drawer";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
-import type { BrothChoice } from "../../server/broth";
+import type { BrothChoice } from "../../features/packing/broth.server";
 import { speciesWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
 import { BrothFields } from "./broth-fields";

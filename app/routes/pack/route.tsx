@@ -40,8 +40,8 @@ import {
   words,
   writeBy,
 } from "../../server/form";
-import { brothChoices, brothSaid } from "../../server/broth";
-import { acceptedWords } from "../../server/accepted";
+import { brothChoices, brothSaid } from "../../features/packing/broth.server";
+import { acceptedWords } from "../../features/packing/accepted.server";
 import { PackForm } from "./pack-form";
 import type { FollowHandle } from "../../live/follow";
 

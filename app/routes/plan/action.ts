@@ -7,10 +7,10 @@ import { closePlan, storeWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
 import { listRecipes } from "#store/recipe";
 import { atHome } from "../../server/context";
-import { brothsOf } from "../../server/broth";
-import { benchPartsOf } from "../../server/filling";
+import { brothsOf } from "../../features/packing/broth.server";
+import { benchPartsOf } from "../../features/packing/filling.server";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
-import { planning } from "../../server/planning";
+import { planning } from "../../features/planning/planning.server";
 import { keepLoad, kind, letGo, moveTo, wishForm, wished } from "./wishes";
 
 const index = z.coerce.number().int().min(0).max(50);

@@ -4,8 +4,8 @@ import type { LoadPart, ProposedLoad, SettledLoad } from "#core/plan";
 import { governingSchedule, type ContainerKey } from "#core/schedule";
 import { Refused } from "#store/db";
 import { keyField } from "../../server/form";
-import type { Planning } from "../../server/planning";
-import { KINDS, type Wish } from "../../server/wish";
+import type { Planning } from "../../features/planning/planning.server";
+import { KINDS, type Wish } from "../../features/planning/wish.server";
 
 const KIND_KEYS = KINDS.map((k) => k.key) as [string, ...string[]];
 export const kind = z.enum(KIND_KEYS, "Choose a container.");

@@ -2,7 +2,7 @@ import { ENOUGH_CHECKED } from "#core/rest";
 import { countOf } from "#core/quantity";
 import { Drawer } from "#ui/drawer";
 import { Part } from "#ui/page";
-import type { Causes } from "../../server/causes";
+import type { Causes } from "./causes.server";
 import { CAUSE_NAMES, causeWords, chanceWords, rangeWords } from "../../words/rest";
 
 /** What seals that failed have in common, in a sentence; the counts behind it in a table. */

@@ -20,7 +20,7 @@ import { Empty, Page } from "#ui/page";
 import { shapeOf } from "#core/schedule";
 import { filledLoadWords, fillersAfter } from "../../words/load";
 import { lookOf } from "../../words/rest";
-import { sealCauses } from "../../server/causes";
+import { sealCauses } from "./causes.server";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { CausesPart } from "./causes";

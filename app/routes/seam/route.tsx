@@ -23,7 +23,7 @@ import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
 import { atHome } from "../../server/context";
 import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
-import { snapshot } from "../../server/snapshot";
+import { snapshot } from "../../features/shell/snapshot.server";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
 import { ExhaustCan } from "./exhaust-can";

@@ -7,10 +7,10 @@ import { Strip } from "#ui/strip";
 import { AlarmLine, useCallingElsewhere, type AlarmPlace } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { pace } from "../../server/clock";
-import { clocksOf } from "../../server/clocks";
+import { clocksOf } from "../../features/shell/clocks.server";
 import { atHome } from "../../server/context";
-import { benchOf, runGlances } from "../../server/shell";
-import { snapshot } from "../../server/snapshot";
+import { benchOf, runGlances } from "../../features/shell/places.server";
+import { snapshot } from "../../features/shell/snapshot.server";
 import { Jump } from "./jump";
 import { PhoneBar } from "./phone-bar";
 

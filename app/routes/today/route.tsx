@@ -12,9 +12,9 @@ import { checkWords, sortOf } from "../../words/container";
 import { PHASE_WORDS, taskWords } from "../../words/run";
 import { whenWords } from "../../words/time";
 import { atHome } from "../../server/context";
-import { snapshot } from "../../server/snapshot";
-import { runGlances, type RunGlance } from "../../server/shell";
-import { tasksOf, type Task } from "../../server/today";
+import { snapshot } from "../../features/shell/snapshot.server";
+import { runGlances, type RunGlance } from "../../features/shell/places.server";
+import { tasksOf, type Task } from "../../features/tasks/tasks.server";
 import type { BenchHandle } from "../shell/layout";
 
 export function loader({ request, context }: Route.LoaderArgs) {

@@ -1,0 +1,276 @@
+import { byDanger, type Waiting } from "#core/agenda";
+import { CLOSE_WITHIN_MIN, INTO_CANNER_WITHIN_MIN } from "#core/exhaust";
+import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
+import { DAY_MS, MINUTE_MS, countOf, formatMassShort } from "#core/quantity";
+import { dialStanding, isCan } from "#core/schedule";
+import { listCanners } from "#store/equipment";
+import { listRecalls } from "#store/recall";
+import { isFit } from "#store/seam";
+import { flaggedByStorage } from "#store/shelf";
+import { lidsOrEnds } from "../../words/container";
+import { containersWords, loadWords, speciesWords } from "../../words/load";
+import { whenWords } from "../../words/time";
+import { secondPlaceTrouble } from "../../server/backups";
+import { coldTasks } from "./cold-tasks.server";
+import type { Home } from "../../server/context";
+import { snapshot, type Snapshot } from "../shell/snapshot.server";
+import { foundInPast } from "../../server/verified";
+
+/** One thing that waits, beside the runs: where it is done, what and why. */
+export interface Task extends Waiting {
+  to: string;
+  title: string;
+  why: string;
+}
+
+/** Meat in the refrigerator is spoken of this long before its days are over, ms. */
+const SOON_MS = DAY_MS;
+
+/** Everything that waits to be done, the most dangerous first, then by its hour. */
+export function tasksOf(home: Home): Task[] {
+  const look = snapshot(home);
+  const tasks = byDanger([
+    ...records(home),
+    ...aside(home),
+    ...storage(home),
+    ...chilled(look, home.household.zone),
+    ...filledWaiting(look),
+    ...hotCans(look),
+    ...inRefrigerator(look, home.household.zone),
+    ...holds(look),
+    ...work(home, look),
+  ]);
+  return tasks.length > 0
+    ? tasks
+    : [
+        {
+          danger: "work",
+          at: null,
+          to: "/field",
+          title: "Add an animal or a catch",
+          why: "Everything else follows from it.",
+        },
+      ];
+}
+
+/** What is wrong with the records themselves, and with what would save them. */
+function records({ larder }: Home): Task[] {
+  const tasks: Task[] = [];
+  const [found] = foundInPast();
+  if (found)
+    tasks.push({
+      danger: "unsafe",
+      at: null,
+      to: "/records/history?verify=1",
+      title: "The records were changed outside this program",
+      why: `${found} Do not rely on them until you know what changed.`,
+    });
+  const overdue = secondPlaceTrouble(larder);
+  if (overdue)
+    tasks.push({
+      danger: "deadline",
+      at: null,
+      to: "/records/copies",
+      title: "Bring a backup to the second place",
+      why: overdue,
+    });
+  return tasks;
+}
+
+function aside({ larder }: Home): Task[] {
+  const recalls = listRecalls(larder).filter((r) => r.still > 0);
+  if (recalls.length === 0) return [];
+  const still = recalls.reduce((n, r) => n + r.still, 0);
+  return [
+    {
+      danger: "unsafe",
+      at: null,
+      to: recalls.length === 1 ? `/larder/recalls/${recalls[0]!.id}` : "/larder/recalls",
+      title: `Keep ${countOf(still, "container")} set aside: recalled`,
+      why: `${recalls.map((r) => r.reason).join("; ")}. Nobody eats or gives them away.`,
+    },
+  ];
+}
+
+function storage({ larder }: Home): Task[] {
+  const flagged = flaggedByStorage(larder);
+  if (flagged.length === 0) return [];
+  const kinds = [...new Map(flagged.map((f) => [f.id, f.kind])).values()];
+  const { room, event } = flagged[0]!;
+  return [
+    {
+      danger: "unsafe",
+      at: null,
+      to: "/larder",
+      title: `Look at ${countOf(kinds.length, "container")}: ${room} ${event.kind === "frozen" ? "froze" : "was hot"}`,
+      why: `${event.kind === "frozen" ? "Ice breaks seals." : "Heat spoils food in a sound container."} Check ${lidsOrEnds(kinds)} before anyone eats them.`,
+    },
+  ];
+}
+
+/** Jars sent to the refrigerator keep their clock when it is over: then they are thrown out, and not forgotten. */
+function chilled({ owed, now }: Snapshot, zone: string): Task[] {
+  return owed
+    .filter((p) => p.disposition === "chill" && p.dispositionDue !== null)
+    .map((p): Task => {
+      const over = now > p.dispositionDue!;
+      return {
+        danger: over ? "unsafe" : "deadline",
+        at: p.dispositionDue,
+        to: "/rest",
+        title: over
+          ? `Throw out ${p.code} from the refrigerator`
+          : `Eat ${containersWords(p.kind, p.mouth, 1)} ${p.code} from the refrigerator`,
+        why: over
+          ? `Its days there ended ${whenWords(p.dispositionDue!, now, zone)}. Do not taste it.`
+          : `By ${whenWords(p.dispositionDue!, now, zone)}.`,
+      };
+    });
+}
+
+/** When the oldest containers that wait for a burner have to be on it, ms; null when none waits. */
+export function waitEnds({ filledAt }: Pick<Snapshot, "filledAt">): number | null {
+  return filledAt === null ? null : filledAt + FILLED_WAIT_MINUTES * MINUTE_MS;
+}
+
+function filledWaiting(look: Snapshot): Task[] {
+  const ends = waitEnds(look);
+  if (ends === null) return [];
+  const over = look.now > ends;
+  return [
+    {
+      danger: over ? "unsafe" : "deadline",
+      at: ends,
+      to: "/fire",
+      title: over ? "Filled jars have waited over 2 hours" : "Light the burner for the filled jars",
+      why: over
+        ? "Food in a jar or can does not keep at room temperature. Refrigerate it now, or can it with a signed reason."
+        : "Filled jars and cans may wait 2 hours from the first one filled.",
+    },
+  ];
+}
+
+function hotCans({ cans, now }: Snapshot): Task[] {
+  const hot = cans.filter((c) => c.stage === "hot");
+  const closed = cans.filter((c) => c.stage === "closed" && c.seam);
+  const tasks: Task[] = [];
+  if (hot.length)
+    tasks.push({
+      danger: "deadline",
+      at: Math.min(...hot.map((c) => c.closeBy ?? now)),
+      to: "/seam",
+      title: `Seam ${countOf(hot.length, "hot can")} now`,
+      why: `A can at 170 °F (77 °C) is closed within ${CLOSE_WITHIN_MIN} minutes; then it has to be heated again.`,
+    });
+  if (closed.length)
+    tasks.push({
+      danger: "deadline",
+      at: Math.min(...closed.map((c) => c.seam!.at)) + INTO_CANNER_WITHIN_MIN * MINUTE_MS,
+      to: "/fire",
+      title: `Put ${countOf(closed.length, "closed can")} into the canner`,
+      why: "They go in hot: within an hour of seaming.",
+    });
+  return tasks;
+}
+
+function inRefrigerator({ lots, now }: Snapshot, zone: string): Task[] {
+  return lots.flatMap((l): Task[] => {
+    if (l.kept !== "fridge" || l.freshUntil === null || l.freshUntil - now > SOON_MS) return [];
+    const name = `${l.part.toLowerCase()} of ${speciesWords(l.species)}, lot ${l.code}`;
+    const over = now > l.freshUntil;
+    const days = refrigeratorDays(l.form, l.treatments);
+    return [
+      {
+        danger: over ? "unsafe" : "deadline",
+        at: l.freshUntil,
+        to: `/cold/${l.code}`,
+        title: over ? `Do not can ${name}` : `Can or freeze ${name}`,
+        why: over
+          ? `Its ${days} days in the refrigerator ended ${whenWords(l.freshUntil, now, zone)}. If the records are wrong, write where it really was.`
+          : `${days} days in the refrigerator end ${whenWords(l.freshUntil, now, zone)}.`,
+      },
+    ];
+  });
+}
+
+function holds({ lots }: Snapshot): Task[] {
+  const held = lots.filter((l) => l.holds.length > 0);
+  if (held.length === 0) return [];
+  return [
+    {
+      danger: "hold",
+      at: null,
+      to: `/cold/${held[0]!.code}`,
+      title: `${countOf(held.length, "lot")} on hold: do not use`,
+      why: [...new Set(held.flatMap((l) => l.holds))].join("; "),
+    },
+  ];
+}
+
+/** The rest of the work: what is ready for its next step. */
+function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Snapshot): Task[] {
+  const { larder, household } = home;
+  const tasks: Task[] = [];
+  const add = (to: string, title: string, why: string) =>
+    tasks.push({ danger: "work", at: null, to, title, why });
+  if (ready.length)
+    add(
+      "/larder",
+      `Shelve ${countOf(ready.length, "container")}`,
+      "Sealed and marked, they only wait for a place.",
+    );
+  const filling = waiting.filter((p) => p.onBench !== null);
+  for (const benchId of new Set(filling.map((p) => p.onBench!)))
+    add(
+      `/pack/${benchId}`,
+      `Go on filling: ${loadWords(filling.filter((p) => p.onBench === benchId))} so far`,
+      "The load is still on the packing bench.",
+    );
+  const packed = waiting.filter((p) => p.onBench === null);
+  const closed = cans.filter(isFit).length;
+  // Cans and jars never share a run, so they are never suggested as one load.
+  for (const load of [packed.filter((p) => isCan(p.container)), packed.filter((p) => !isCan(p.container))]) {
+    if (load.length === 0) continue;
+    if (isCan(load[0]!.container))
+      add(
+        "/seam",
+        `Load ${loadWords(load)}`,
+        closed < cans.length ? `${closed} of ${cans.length} are closed.` : "All closed and hot.",
+      );
+    else add("/fire", `Load ${loadWords(load)}`, "Packed and waiting for a canner.");
+  }
+  for (const t of coldTasks(lots, now, household.zone)) add(t.to, t.title, t.why);
+  const next = lots.find((l) => l.notPackable === null);
+  if (next)
+    add(
+      `/pack?lot=${next.id}`,
+      `Pack ${next.part.toLowerCase()} of ${speciesWords(next.species)}, lot ${next.code}`,
+      `${formatMassShort(next.leftKg, household.units)} in the ${next.kept}, ${lots.length === 1 ? "the only lot" : `the oldest of ${lots.length} lots`}.`,
+    );
+  if (uncut > 0)
+    add(
+      "/table",
+      uncut === 1 ? "Cut the animal or catch in the book" : `Cut the ${uncut} animals or catches in the book`,
+      "No lot was made of it yet.",
+    );
+  for (const c of listCanners(larder)) {
+    const standing = dialStanding(c.gauges, now);
+    if (!["overdue", "untested", "replace"].includes(standing) || c.gauges.weightPiecesPsi.length > 0)
+      continue;
+    add(
+      "/shed",
+      standing === "replace" ? `Replace the dial gauge of ${c.name}` : `Have the gauge of ${c.name} tested`,
+      standing === "replace"
+        ? "It reads more than 1 lb high or 2 lb low."
+        : "Its test is more than a year old, or there is none.",
+    );
+  }
+  const { oldest } = shelf;
+  if (shelf.past > 0 && oldest)
+    add(
+      `/larder/open/${oldest.code}`,
+      `Eat ${oldest.part.toLowerCase()} of ${speciesWords(oldest.species)}, ${oldest.code}`,
+      `${countOf(shelf.past, "container")} past best-by; this is the oldest.`,
+    );
+  return tasks;
+}

@@ -1,0 +1,34 @@
+import type { Route } from "./+types/readings";
+import { getRun } from "#store/run";
+import { atHome } from "../../../server/context";
+import { orNotFound } from "../../../server/form";
+
+/** Every reading of a run as CSV (RFC 4180), with units in its header. */
+export function loader({ request, context, params }: Route.LoaderArgs) {
+  const { larder } = atHome(context, request);
+  const run = orNotFound(() => getRun(larder, params.code));
+  const rows = run.events
+    .filter((e) => e.type === "reading")
+    .sort((a, b) => a.at - b.at || a.seq - b.seq)
+    .map((e) =>
+      [
+        new Date(e.at).toISOString(),
+        e.gaugeKPa ?? "",
+        e.tempC ?? "",
+        cell(e.source ?? "canner"),
+        cell(e.by ?? ""),
+      ].join(","),
+    );
+  return new Response(["at (UTC),gauge (kPa),inside (°C),gauge name,by", ...rows, ""].join("\r\n"), {
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Disposition": `attachment; filename="run-${run.code}-readings.csv"`,
+    },
+  });
+}
+
+/** A name that no spreadsheet takes for a formula. */
+function cell(text: string): string {
+  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  return `"${safe.replaceAll('"', '""')}"`;
+}

@@ -1,0 +1,137 @@
+import { redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import {
+  hasPassphrase,
+  hasPin,
+  issueToken,
+  listSessions,
+  listTokens,
+  endSession,
+  RIGHTS,
+  setPassphrase,
+  setPin,
+  revokeToken,
+} from "#store/access";
+import { Refused } from "#store/db";
+import { listCanners } from "#store/equipment";
+import { Page } from "#ui/page";
+import { visitorContext } from "../../../server/access";
+import { addresses } from "../../../server/addresses";
+import { atHome } from "../../../server/context";
+import { readCookie } from "../../../server/cookie";
+import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../server/form";
+import { NetworkPart } from "./network";
+import { PinsPart } from "./pins";
+import { TokensPart } from "./tokens";
+import type { FollowHandle } from "../../../live/follow";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, people, household } = atHome(context, request);
+  const visitor = context.get(visitorContext);
+  return {
+    key: formKey(),
+    zone: household.zone,
+    passphrase: hasPassphrase(larder),
+    network: visitor.network,
+    device: visitor.device,
+    screen: readCookie(request, "screen") ?? "",
+    addresses: addresses(),
+    port: process.env.PORT ?? "4310",
+    sessions: listSessions(larder),
+    people: people.map((p) => ({ id: p.id, name: p.name, pin: hasPin(larder, p.id) })),
+    tokens: listTokens(larder),
+    canners: listCanners(larder).map((c) => ({ id: c.id, name: c.name })),
+  };
+}
+
+const passphrase = z.object({
+  key: keyField,
+  intent: z.literal("passphrase"),
+  passphrase: z.string({ error: "The passphrase is missing." }),
+});
+const pin = z.object({
+  key: keyField,
+  intent: z.literal("pin"),
+  personId: z.string(),
+  pin: z.string().trim().optional(),
+});
+const token = z.object({
+  key: keyField,
+  intent: z.literal("token"),
+  name: words("The name", 40),
+  right: z.enum(RIGHTS),
+  cannerId: z.string().optional(),
+});
+const one = (intent: string) => z.object({ key: keyField, intent: z.literal(intent), id: z.string() });
+
+export function action({ request, context }: Route.ActionArgs) {
+  const { larder, me } = atHome(context, request);
+  const back = () => redirect("/household/keys");
+  return byIntent(request, {
+    passphrase: () =>
+      submit(request, passphrase, async (v) => {
+        await setPassphrase(larder, writeBy(me, v.key), v.passphrase);
+        return back();
+      }),
+    pin: () =>
+      submit(request, pin, async (v) => {
+        if (v.personId !== me.id && hasPin(larder, v.personId))
+          throw new Refused(
+            { pin: "Only who it belongs to changes it: choose them at this screen first." },
+            409,
+          );
+        await setPin(larder, writeBy(me, v.key), v.personId, v.pin || null);
+        return back();
+      }),
+    token: () =>
+      submit(request, token, (v) => {
+        const made = issueToken(larder, writeBy(me, v.key), {
+          name: v.name,
+          right: v.right,
+          cannerId: v.cannerId ?? null,
+        });
+        return { token: made.token, name: v.name };
+      }),
+    "token-back": () =>
+      submit(request, one("token-back"), (v) => {
+        revokeToken(larder, writeBy(me, v.key), v.id);
+        return back();
+      }),
+    "put-out": () =>
+      submit(request, one("put-out"), (v) => {
+        endSession(larder, v.id);
+        return back();
+      }),
+  });
+}
+
+export const handle: FollowHandle = { shows: ["access", "person"] };
+
+export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
+  const { key, passphrase, people, tokens, canners } = loaderData;
+  const result = actionData?.result;
+  const made = actionData?.done as { token: string | null; name: string } | null | undefined;
+  return (
+    <Page
+      title="Keys"
+      lead="Who and what may reach this larder. Keys are kept as hashes, and never leave with an archive."
+    >
+      <title>Keys · Patient Larder</title>
+      <div className="grid gap-10 lg:grid-cols-2">
+        <NetworkPart formKey={key} set={passphrase} result={result} loaded={loaderData} />
+        <div className="space-y-10">
+          <PinsPart formKey={key} people={people} result={result} />
+          <TokensPart
+            formKey={key}
+            tokens={tokens}
+            canners={canners}
+            zone={loaderData.zone}
+            result={result}
+            made={made ?? null}
+          />
+        </div>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,17 @@
+import type { Route } from "./+types/pdf";
+import { atHome } from "../../../server/context";
+import { labelsPdf } from "./labels.server";
+import { pdfAnswer } from "../../../server/pdf";
+import { labelsWanted, printed, stockWanted } from "./choice.server";
+
+/** The labels as PDF, for a sheet printer or, page by page, for a printer of single labels. */
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const home = atHome(context, request);
+  const url = new URL(request.url);
+  const { wanted } = labelsWanted(home, url.searchParams);
+  if (wanted.length === 0)
+    throw new Response("There is nothing sealed to print a label for.", { status: 404 });
+  const skip = Number(url.searchParams.get("skip") ?? 0) || 0;
+  const pdf = await labelsPdf(stockWanted(home, url.searchParams), printed(home, wanted, url.origin), skip);
+  return pdfAnswer(pdf, "labels");
+}

@@ -1,0 +1,56 @@
+import { Link } from "react-router";
+import type { Route } from "./+types/all";
+import { countOf } from "#core/quantity";
+import { listRecalls } from "#store/recall";
+import { Empty, Page } from "#ui/page";
+import { Code } from "#ui/lotmark";
+import { DOUBT_WORDS } from "../../../words/recall";
+import { longDay } from "../../../words/time";
+import { atHome } from "../../../server/context";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, household } = atHome(context, request);
+  return { zone: household.zone, recalls: listRecalls(larder) };
+}
+
+export default function Recalls({ loaderData }: Route.ComponentProps) {
+  const { recalls, zone } = loaderData;
+  return (
+    <Page title="Recalls" lead="What was set aside because it shared something with one that was bad.">
+      <title>Recalls · Patient Larder</title>
+      {recalls.length === 0 ? (
+        <Empty title="Nothing was ever set aside.">
+          If one is bad, open its page from the Larder and say so: everything that shares its run, lots, lids
+          or sealer is found at once.
+        </Empty>
+      ) : (
+        <ul>
+          {recalls.map((r) => (
+            <li key={r.id} className="border-t-2 border-rule">
+              <Link
+                to={`/larder/recalls/${r.id}`}
+                className="block min-h-14 py-3 text-ink no-underline hover:underline"
+              >
+                <b className="text-[1.1rem] font-[650]">
+                  <Code>{r.code}</Code>: {r.reason}
+                </b>
+                <span className="block text-soft">
+                  {longDay(r.at, zone)}
+                  {r.byName ? `, ${r.byName}` : ""} ·{" "}
+                  {r.doubts.map((d) => DOUBT_WORDS[d].name.toLowerCase()).join(", ") || "this one alone"} ·{" "}
+                  {r.still ? (
+                    <b className="text-stop">
+                      {r.still} of {countOf(r.count, "container")} still set aside
+                    </b>
+                  ) : (
+                    `${countOf(r.count, "container")}, all lifted, eaten or thrown out`
+                  )}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,72 @@
+import { useForm } from "@conform-to/react";
+import { Form, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/passphrase";
+import { isPassphrase, openSession } from "#store/access";
+import { Refused, scopeNow } from "#store/db";
+import { Button } from "#ui/button";
+import { FormErrors, TextField } from "#ui/form";
+import { countGuess, guessedRight, inCookie, visitorContext } from "../../server/access";
+import { larderContext } from "../../server/context";
+import { submit } from "../../server/form";
+import { ownPath } from "./own-path";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const back = ownPath(new URL(request.url).searchParams.get("back"));
+  if (!context.get(visitorContext).outside) throw redirect(back);
+  return { back };
+}
+
+const schema = z.object({
+  passphrase: z.string({ error: "The passphrase is missing." }).max(200, "It is shorter than that."),
+  back: z.string().optional(),
+});
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const larder = context.get(larderContext);
+  const visitor = context.get(visitorContext);
+  return submit(request, schema, async ({ passphrase, back }) => {
+    // Counted before it is looked at: a thousand at once are a thousand.
+    const wait = Math.max(await countGuess("passphrase", visitor.ip), await countGuess("anywhere", "all"));
+    if (wait) {
+      scopeNow().header?.("Retry-After", String(wait));
+      throw new Refused(
+        { passphrase: `Too many wrong passphrases. Wait ${Math.ceil(wait / 60)} min, then try again.` },
+        429,
+      );
+    }
+    if (!(await isPassphrase(larder, passphrase)))
+      throw new Refused({ passphrase: "This is not the passphrase. Capital letters and spaces count." });
+    await guessedRight("passphrase", visitor.ip);
+    return redirect(ownPath(back ?? null), {
+      headers: { "Set-Cookie": inCookie(openSession(larder, visitor.device)) },
+    });
+  });
+}
+
+export default function Enter({ loaderData, actionData }: Route.ComponentProps) {
+  const [form, fields] = useForm<z.input<typeof schema>>({ id: "enter", lastResult: actionData?.result });
+  return (
+    <main id="main" className="mx-auto max-w-[34rem] px-6 pt-[14vh]">
+      <title>Come in · Patient Larder</title>
+      <h1 className="text-[2.1rem]">This larder has a door.</h1>
+      <p className="mt-2 text-[1.1rem] text-soft">
+        Say the household’s passphrase once on this screen. It stays in for two months after it was last used.
+      </p>
+      <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate className="mt-7 space-y-4">
+        <input type="hidden" name="back" value={loaderData.back} />
+        <TextField
+          field={fields.passphrase}
+          label="Passphrase"
+          type="password"
+          autoComplete="current-password"
+          autoFocus
+        />
+        <FormErrors form={form} />
+        <Button weight="do" className="w-full">
+          Come in
+        </Button>
+      </Form>
+    </main>
+  );
+}

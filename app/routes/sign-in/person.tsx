@@ -1,0 +1,85 @@
+import { useForm } from "@conform-to/react";
+import { Form, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/person";
+import { hasPin, isPin, proofOf } from "#store/access";
+import { Refused } from "#store/db";
+import { listPeople } from "#store/household";
+import { Button } from "#ui/button";
+import { FormErrors, PickField, TextField } from "#ui/form";
+import { countGuess, guessedRight } from "../../server/access";
+import { larderContext } from "../../server/context";
+import { keepCookie } from "../../server/cookie";
+import { submit } from "../../server/form";
+import { ownPath } from "./own-path";
+
+export function loader({ request, context }: Route.LoaderArgs) {
+  const larder = context.get(larderContext);
+  const query = new URL(request.url).searchParams;
+  return {
+    back: ownPath(query.get("back")),
+    chosen: query.get("person"),
+    people: listPeople(larder).map((p) => ({ id: p.id, name: p.name, pin: hasPin(larder, p.id) })),
+  };
+}
+
+const schema = z.object({
+  person: z.string({ error: "Say who you are." }).max(60),
+  pin: z.string().max(20, "A PIN is four to eight figures.").default(""),
+  back: z.string().optional(),
+});
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const larder = context.get(larderContext);
+  return submit(request, schema, async ({ person, pin, back }) => {
+    const found = listPeople(larder).find((p) => p.id === person);
+    if (!found) throw new Refused({ person: "Nobody of that name is here." }, 404);
+    const headers = new Headers();
+    if (hasPin(larder, found.id)) {
+      const wait = await countGuess("pin", found.id);
+      if (wait)
+        throw new Refused(
+          { pin: `Too many wrong PINs for ${found.name}. Wait ${Math.ceil(wait / 60)} min.` },
+          429,
+        );
+      if (!(await isPin(larder, found.id, pin)))
+        throw new Refused({ pin: `This is not ${found.name}’s PIN.` });
+      await guessedRight("pin", found.id);
+      headers.append("Set-Cookie", keepCookie("said", proofOf(larder, found.id)));
+    }
+    headers.append("Set-Cookie", keepCookie("who", found.id));
+    return redirect(ownPath(back ?? null), { headers });
+  });
+}
+
+export default function Who({ loaderData, actionData }: Route.ComponentProps) {
+  const { people, back, chosen } = loaderData;
+  const [form, fields] = useForm<z.input<typeof schema>>({ id: "who", lastResult: actionData?.result });
+  return (
+    <main id="main" className="mx-auto max-w-[34rem] px-6 pt-[12vh]">
+      <title>Who is it · Patient Larder</title>
+      <h1 className="text-[2.1rem]">Who is at this screen?</h1>
+      <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate className="mt-6 space-y-5">
+        <input type="hidden" name="back" value={back} />
+        <PickField
+          field={fields.person}
+          label="Name"
+          fallback={chosen ?? people[0]?.id}
+          options={people.map((p) => ({ value: p.id, label: p.name, note: p.pin ? "has a PIN" : undefined }))}
+        />
+        <TextField
+          field={fields.pin}
+          label="PIN"
+          hint="only if you have one"
+          type="password"
+          inputMode="numeric"
+          autoComplete="off"
+        />
+        <FormErrors form={form} />
+        <Button weight="do" className="w-full">
+          It is me
+        </Button>
+      </Form>
+    </main>
+  );
+}
