@@ -158,7 +158,7 @@ test("a list comes in from its page: looked at first, then done, and it is in th
   await page.goto(`${own.url}/records/history?what=harvest`);
   await expect(page.getByText("wrote down an animal").first()).toBeVisible();
   // What a person typed is text wherever it stands.
-  await page.locator("summary").first().click();
+  await page.locator("main summary").first().click();
   await expect(page.getByText("<b>bold</b>", { exact: true })).toBeVisible();
   await page.getByRole("textbox", { name: "Code", exact: true }).fill("NOPE");
   await page.getByRole("button", { name: "Show these" }).click();

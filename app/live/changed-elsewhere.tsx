@@ -4,7 +4,7 @@ import { changesWords, useFollow } from "./follow";
 import type { Version } from "./word";
 
 /**
- * Says that what a page shows was changed on another screen, and offers to show it. Nothing on the page moves before.
+ * Says that what a page shows was changed, as a rule on another screen, and offers to show it. Nothing on the page moves before.
  *
  * @param read how far the changes were when the page was read; null for whoever may not see any
  */
@@ -17,7 +17,7 @@ export function ChangedElsewhere({ read }: { read: Version | null }) {
       role="status"
       className="fixed bottom-4 left-1/2 z-20 flex w-max max-w-[94vw] -translate-x-1/2 items-center gap-4 rounded border-2 border-steam bg-sheet px-4 py-1 shadow-[0_2px_0_var(--steam)] max-md:bottom-[5.2rem] print:hidden"
     >
-      <span className="min-w-0 flex-1">{changesWords(unshown)} on another screen.</span>
+      <span className="min-w-0 flex-1">{changesWords(unshown)}. This page does not show it yet.</span>
       <Button type="button" onClick={show} className="!min-h-11 !px-4">
         Show
       </Button>

@@ -77,18 +77,34 @@ export function useFollow(
   return { unshown: touched && idle ? unshown : [], show };
 }
 
-/** Whether somebody typed, chose or sent anything on the page since it was opened. @param key of its place in the history */
+/**
+ * Whether somebody has typed or chosen something on the page since it was opened, or it shows what came of a form that was
+ * sent. What is pressed and sent by itself (one lid after another) does not count: the page is read again after it.
+ *
+ * @param key of its place in the history
+ */
 function useTouched(key: string): boolean {
+  const { pathname } = useLocation();
+  const { formMethod, state } = useNavigation();
   const [touchedKey, setTouchedKey] = useState<string | null>(null);
+  const [answeredKey, setAnsweredKey] = useState<string | null>(null);
+  const sentOn = useRef<string | null>(null);
+  useEffect(() => {
+    if (state !== "idle") sentOn.current = formMethod && formMethod !== "GET" ? pathname : null;
+    else if (sentOn.current !== null) {
+      setAnsweredKey(sentOn.current === pathname ? key : null);
+      sentOn.current = null;
+    }
+  }, [state, formMethod, pathname, key]);
   useEffect(() => {
     const touch = (e: Event) => {
       if (e.target instanceof Element && e.target.closest("main")) setTouchedKey(key);
     };
-    const kinds = ["input", "change", "submit"] as const;
+    const kinds = ["input", "change"] as const;
     for (const kind of kinds) document.addEventListener(kind, touch, { capture: true });
     return () => {
       for (const kind of kinds) document.removeEventListener(kind, touch, { capture: true });
     };
   }, [key]);
-  return touchedKey === key;
+  return touchedKey === key || answeredKey === key;
 }
