@@ -137,6 +137,17 @@ export function containersOfPack(
   }[];
 }
 
+/** Returns what has been packed, in what and how: each of them once. */
+export function packedSoFar(
+  larder: Larder,
+): { product: ProductKey; method: PackMethod; container: ContainerKey }[] {
+  return larder.sqlite.prepare("select distinct product, method, container from pack").all() as {
+    product: ProductKey;
+    method: PackMethod;
+    container: ContainerKey;
+  }[];
+}
+
 /**
  * Returns the weight per container of earlier packs of the same kind, kg, newest first. One that was counted at the
  * expected weight and not weighed is left out.

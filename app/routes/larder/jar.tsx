@@ -15,10 +15,7 @@ export function Jar({ c, now, zone }: { c: Shelved; now: number; zone: string })
   const kept = c.aside ? "set aside" : c.holds.length ? "on hold" : null;
   return (
     <li className={`flex flex-col items-center ${isDragging ? "relative z-20 opacity-80" : ""}`}>
-      <Link
-        to={`/c/${c.code}`}
-        className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
-      >
+      <Link to={`/c/${c.code}`} className="jar-code">
         <span className={`code ${past ? "text-amber underline decoration-double" : ""}`}>{c.code}</span>
         {kept && <b className="text-stop">{kept}</b>}
         {c.deviations.length > 0 && <b className="text-stop">signed for</b>}
@@ -27,7 +24,7 @@ export function Jar({ c, now, zone }: { c: Shelved; now: number; zone: string })
         ref={setNodeRef}
         {...listeners}
         style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-        className="relative flex min-h-12 min-w-12 cursor-pointer touch-pan-y flex-col items-center justify-end rounded has-checked:bg-sheet has-checked:outline-3 has-checked:outline-copper has-focus-visible:outline-3 has-focus-visible:outline-steam"
+        className="jar"
         title={[`${c.code}, best by ${longDay(c.bestBy, zone)}`, ...c.deviations].join("; ")}
       >
         <input
@@ -35,15 +32,9 @@ export function Jar({ c, now, zone }: { c: Shelved; now: number; zone: string })
           name="containerIds"
           value={c.id}
           aria-label={`${c.code}: ${oneWords(c)}${past ? ", past best-by" : ""}${kept ? `, ${kept}` : ""}`}
-          className="peer absolute inset-0 size-full cursor-pointer opacity-0"
         />
-        <StoredGlyph c={c} scale={0.46} />
-        <span
-          aria-hidden="true"
-          className="absolute top-0 right-0 hidden size-5 items-center justify-center bg-copper text-[0.8rem] font-bold text-on-copper peer-checked:flex"
-        >
-          ✓
-        </span>
+        <StoredGlyph c={c} scale={0.46} shared />
+        <i aria-hidden="true">✓</i>
       </label>
     </li>
   );

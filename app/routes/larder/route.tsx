@@ -27,6 +27,7 @@ import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form"
 import { snapshot } from "../../features/shell/snapshot.server";
 import { placeShape } from "./place-shape";
 import { AddShelf } from "./add-shelf";
+import { SharedGlyphs } from "#ui/glyph";
 import { AfterStorage } from "./after-storage";
 import { Ways } from "./ways";
 import { Shelves } from "./shelves";
@@ -35,7 +36,7 @@ import { ToShelve } from "./to-shelve";
 import type { FollowHandle } from "../../live/follow";
 
 /** Containers drawn on the page, and of one shelf at most and at least, before the rest is only counted. */
-const DRAWN = { all: 180, most: 24, least: 4 };
+const DRAWN = { all: 60, most: 24, least: 2 };
 
 /** A link in a sentence, tall enough for a thumb. */
 const SENTENCE = "inline-flex min-h-12 items-center text-ink underline decoration-2 underline-offset-4";
@@ -161,6 +162,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       aside={<Ways search={search} />}
     >
       <title>Larder · Patient Larder</title>
+      <SharedGlyphs of={[...ready, ...(found ?? places.flatMap((p) => p.shown))]} />
       {recalls.map((r) => (
         <Notice key={r.id} tone="stop" className="mb-4">
           <b>{countOf(r.still, "container")} set aside</b>: {r.reason}.{" "}

@@ -29,7 +29,7 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
             return (
               <li key={c.id}>
                 <label className="flex cursor-pointer flex-col items-center">
-                  <StoredGlyph c={c} scale={0.6} />
+                  <StoredGlyph c={c} scale={0.6} shared />
                   <span className="mt-1 flex min-h-12 items-center gap-2">
                     <input
                       type="checkbox"

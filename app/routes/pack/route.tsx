@@ -19,7 +19,15 @@ import { Refused } from "#store/db";
 import { openBench, openBenches } from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInStock } from "#store/lot";
-import { containersOfPack, makePack, packsWaiting, recordedFills, processFor, unpack } from "#store/pack";
+import {
+  containersOfPack,
+  makePack,
+  packedSoFar,
+  packsWaiting,
+  recordedFills,
+  processFor,
+  unpack,
+} from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { Notice, OneTap } from "#ui/form";
@@ -58,12 +66,13 @@ export function loader({ request, context }: Route.LoaderArgs) {
     ? productsFor(groupOf(lot.species), lot.form).filter((p) => !DISH_PRODUCTS.includes(p))
     : [];
   const fills = Object.fromEntries(
-    products.flatMap((p) =>
-      (["raw", "hot"] as const).flatMap((m) =>
-        CONTAINERS.map((c) => [`${p} ${m} ${c}`, recordedFills(larder, p, m, c)]),
-      ),
-    ),
-  ) as Record<string, number[]>;
+    packedSoFar(larder)
+      .filter((row) => products.includes(row.product))
+      .map(({ product, method, container }) => [
+        `${product} ${method} ${container}`,
+        recordedFills(larder, product, method, container),
+      ]),
+  );
   return {
     key: formKey(),
     broths: brothChoices(home),

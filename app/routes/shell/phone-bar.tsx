@@ -20,7 +20,7 @@ export function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
   const { pathname } = useLocation();
   const place = placeOfWork(places, pathname.split("/")[1] ?? "");
   const ways: [to: string, name: string, what: string][] = [
-    ["/", "Today", "what is next"],
+    ["/", "Today", "to do"],
     ...(place ? [[`/${place.key}`, place.name, place.what] as [string, string, string]] : []),
     ["/larder/scan", "Scan", "a label"],
     ["/ask", "Ask", "a schedule"],

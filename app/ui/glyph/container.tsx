@@ -1,5 +1,5 @@
 import { MM_PER_IN } from "#core/quantity";
-import { useId } from "react";
+import { useId, type ReactNode } from "react";
 import type { ContainerShape } from "#core/schedule";
 import { jarOutline, levelY, LID_MM, lidWidth, RIM_MM } from "./outline";
 import type { PatternLetter } from "./pattern";
@@ -44,27 +44,68 @@ const TILTED_MM = 38;
 
 /** A jar or can drawn to true size from its measures, with its contents up to the headspace. */
 export function ContainerGlyph(props: ContainerGlyphProps) {
+  return (
+    <GlyphFrame {...props} viewBox={viewBoxOf(props).join(" ")}>
+      <Drawing {...props} />
+    </GlyphFrame>
+  );
+}
+
+/** The same drawing many times on a page: drawn once as a symbol, under an id, and used wherever it stands. */
+export function GlyphSymbol({ id, ...props }: ContainerGlyphProps & { id: string }) {
+  return (
+    <symbol id={id} viewBox={viewBoxOf(props).join(" ")}>
+      <Drawing {...props} />
+    </symbol>
+  );
+}
+
+/** A container whose drawing is on the page already, under an id. */
+export function GlyphUse({ id, ...props }: ContainerGlyphProps & { id: string }) {
+  return (
+    <GlyphFrame {...props}>
+      <use href={`#${id}`} />
+    </GlyphFrame>
+  );
+}
+
+type Frame = ContainerGlyphProps & { viewBox?: string; children: ReactNode };
+
+function GlyphFrame({ children, viewBox, ...props }: Frame) {
   const { shape, state, scale = 0.5, label } = props;
-  const w = shape.outsideDiameterMm;
-  const h = shape.heightMm;
-  const above = state === "failed" ? TILTED_MM : state === "steaming" ? STEAM_MM : 6;
-  const side = state === "opened" ? 30 : 5;
+  const [, , width, height] = viewBoxOf(props);
   const name = label ?? `${shape.name}, ${STATE_NAMES[state]}`;
   return (
     <svg
-      width={(w + side * 2) * scale}
-      height={(h + above + 7) * scale}
-      viewBox={`${-side} ${-above} ${w + side * 2} ${h + above + 7}`}
-      className="block shrink-0"
+      width={width * scale}
+      height={height * scale}
+      viewBox={viewBox}
+      className="glyph"
       role={name ? "img" : undefined}
       aria-label={name || undefined}
       aria-hidden={name ? undefined : true}
       data-state={state}
     >
-      {shape.mouth === null ? <Can {...props} /> : <Jar {...props} />}
-      {state === "steaming" && <Steam w={w} />}
-      {state === "resting" && <Towel w={w} h={h} />}
+      {children}
     </svg>
+  );
+}
+
+/** Left, top, width and height of the drawing with what stands over and beside the container, mm. */
+function viewBoxOf({ shape, state }: Pick<ContainerGlyphProps, "shape" | "state">) {
+  const above = state === "failed" ? TILTED_MM : state === "steaming" ? STEAM_MM : 6;
+  const side = state === "opened" ? 30 : 5;
+  return [-side, -above, shape.outsideDiameterMm + side * 2, shape.heightMm + above + 7] as const;
+}
+
+function Drawing(props: ContainerGlyphProps) {
+  const { shape, state } = props;
+  return (
+    <>
+      {shape.mouth === null ? <Can {...props} /> : <Jar {...props} />}
+      {state === "steaming" && <Steam w={shape.outsideDiameterMm} />}
+      {state === "resting" && <Towel w={shape.outsideDiameterMm} h={shape.heightMm} />}
+    </>
   );
 }
 

@@ -7,4 +7,4 @@ export {
   type GlyphState,
 } from "./container";
 export { contentsOf } from "./contents";
-export { StoredGlyph, type StoredContainer } from "./stored";
+export { SharedGlyphs, StoredGlyph, type StoredContainer } from "./stored";
