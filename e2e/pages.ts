@@ -41,6 +41,7 @@ export const PAGES = [
   "/help",
   "/help/throw-out",
   "/help/checks",
+  "/more",
   "/who",
   "/find?code=O",
   "/ui",

@@ -130,3 +130,21 @@ describe("the story of a jar", () => {
     expect(Object.values(story.trace.nodes.find((n) => n.code === jar!.code)!.harvests)).toEqual([1]);
   });
 });
+
+test("the most urgent clock stands first: what is to be done now before what runs, and that by its instant", () => {
+  const owed = [
+    { code: "A", disposition: "chill", dispositionDue: 9_000 },
+    { code: "B", disposition: "repack", dispositionDue: 4_000 },
+  ] as never[];
+  const at = (now: number) =>
+    clocksOf([], { now, owed, open: [{ decideBy: 6_000 }] as never[], filledAt: null }).map((c) => c.label);
+  expect(at(1_000)).toEqual(["Reprocess", "Failed seal", "In the refrigerator"]);
+  // One whose time is over is the first of all.
+  expect(
+    clocksOf([], { now: 5_000, owed, open: [{ decideBy: 6_000 }] as never[], filledAt: null })[0],
+  ).toMatchObject({
+    label: "Reprocess",
+    alarm: true,
+    until: null,
+  });
+});
