@@ -37,7 +37,7 @@ export function changesWords(changes: readonly ChangeMade[]): string {
 
 /**
  * Keeps a page true to what is done elsewhere. A page that nobody has touched since it was opened is read again as soon
- * as the feed tells of something it shows. One that somebody has typed, chosen or sent something on is left alone.
+ * as the feed tells of something it shows. One that somebody works on is left alone.
  *
  * @param read how far the changes were when the page was read; null for whoever may not see any
  * @returns what the page does not show yet and will not show by itself, and how to show it

@@ -48,22 +48,22 @@ export function CarcassBalance({
           role="img"
           aria-label={summary}
           preserveAspectRatio="none"
-          height="64"
+          height="48"
         >
           {lots.map((l) => {
             const at = stretch(l.madeKg);
             return (
               <g key={l.code}>
-                <rect {...at} y={2} height={60} fill={`var(--${contents})`} />
-                <rect {...at} y={2} height={60} fill={`url(#lot-${patternOf(l.code)})`} {...line} />
+                <rect {...at} y={2} height={44} fill={`var(--${contents})`} />
+                <rect {...at} y={2} height={44} fill={`url(#lot-${patternOf(l.code)})`} {...line} />
               </g>
             );
           })}
-          <rect {...stretch(trim)} y={2} height={60} fill="var(--tin)" {...line} />
+          <rect {...stretch(trim)} y={2} height={44} fill="var(--tin)" {...line} />
           {losses.length > 0 && (
-            <rect {...stretch(lostKg)} y={2} height={60} fill="url(#not-enough)" {...line} />
+            <rect {...stretch(lostKg)} y={2} height={44} fill="url(#not-enough)" {...line} />
           )}
-          <rect {...stretch(left)} y={2} height={60} fill="none" {...line} strokeDasharray="6 5" />
+          <rect {...stretch(left)} y={2} height={44} fill="none" {...line} strokeDasharray="6 5" />
         </svg>
         <Letters lots={lots} whole={whole} />
       </div>

@@ -58,14 +58,14 @@ export function CutForm({
             <p className="font-[650]" id="part-label">
               1. The part
             </p>
-            <div className="mt-1 flex flex-wrap gap-2">
+            <div className="mt-1 flex flex-wrap gap-1.5">
               {partsOf(group).map((p) => (
                 <Button
                   key={p}
                   type="button"
                   aria-pressed={part === p}
                   onClick={() => setPart(p)}
-                  className="aria-pressed:bg-ink aria-pressed:text-paper"
+                  className="px-2.5! aria-pressed:bg-ink aria-pressed:text-paper"
                 >
                   {p}
                 </Button>
@@ -112,7 +112,7 @@ export function CutForm({
         </div>
         <Keypad units={units === "us" ? ["lb", "oz"] : ["kg", "g"]} />
       </div>
-      <div className="md:sticky md:bottom-0 z-10 -mx-2 mt-5 grid items-end gap-x-8 gap-y-3 border-t-2 border-rule bg-paper px-2 py-3 md:grid-cols-[auto_1fr_1fr]">
+      <div className="md:sticky md:bottom-0 z-10 -mx-2 mt-3 grid items-end gap-x-8 gap-y-3 border-t-2 border-rule bg-paper px-2 py-2 md:grid-cols-[auto_1fr_1fr]">
         {!discard && (
           <>
             <PickField

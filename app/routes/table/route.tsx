@@ -166,7 +166,7 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
         </Notice>
       ))}
       {bagged && <OnTheBag lot={bagged} units={units} />}
-      <div className="mt-5">
+      <div className="mt-3">
         <CutForm key={loaderData.key} data={loaderData} chosen={chosen} result={actionData?.result} />
       </div>
       <div className="mt-10 grid gap-10 lg:grid-cols-[1fr_22rem]">

@@ -36,7 +36,7 @@ export function Keypad({ units }: { units: readonly string[] }) {
       aria-label={name}
       onPointerDown={(e) => e.preventDefault()}
       onClick={() => press(types)}
-      className="fig min-h-14 rounded border-2 border-ink bg-sheet text-[1.9rem] font-bold text-ink active:bg-ink active:text-paper"
+      className="fig min-h-12 rounded border-2 border-ink bg-sheet text-[1.9rem] font-bold text-ink active:bg-ink active:text-paper"
     >
       {label}
     </button>
