@@ -384,31 +384,6 @@ test("what a press answered stays on the page while others work", async ({ page,
   await expect(page.getByText("Done. This is what each row did.")).toBeVisible();
 });
 
-test("the head of a working page leaves the page its room; Today keeps its bench", async ({ page, own }) => {
-  const headOf = async (path: string) => {
-    await page.goto(`${own.url}${path}`);
-    const bench = (await page.getByRole("navigation", { name: "Places of the work" }).boundingBox())!;
-    return bench.y + bench.height;
-  };
-  for (const path of [
-    "/field",
-    "/cold",
-    "/table",
-    "/plan",
-    "/pack",
-    "/seam",
-    "/fire",
-    "/rest",
-    "/larder",
-    "/shed",
-  ])
-    expect(await headOf(path), path).toBeLessThanOrEqual(104);
-  expect(await headOf("/")).toBeGreaterThan(180);
-  // What stands where is said in words all the same.
-  await page.goto(`${own.url}/table`);
-  await expect(page.getByRole("navigation", { name: "Places of the work" })).toContainText(/\d+ filled/);
-});
-
 test("an address that leads nowhere says so, and leads back", async ({ page, own }) => {
   const answer = await page.goto(`${own.url}/cellar`);
   expect(answer!.status()).toBe(404);

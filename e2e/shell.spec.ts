@@ -36,6 +36,11 @@ test("with two runs, a hold and an alarm the head of a working page is at most 1
     const first = page.locator("main :is(button, a, input:not([type=hidden]), select, textarea)").first();
     expect((await first.boundingBox())!.y, path).toBeLessThan(480);
   }
+  // What stands where is said in words there, and drawn on Today, whose head it is.
+  await expect(page.getByRole("navigation", { name: "Places of the work" })).toContainText(/\d+ filled/);
+  await page.goto(own.url);
+  expect(await headOf(page)).toBeGreaterThan(180);
+  await page.goto(`${own.url}/larder`);
   // However far a page is scrolled, what calls stays in sight.
   await page.evaluate(() => scrollTo(0, document.body.scrollHeight));
   await expect(alarm).toBeInViewport();
@@ -114,4 +119,13 @@ test("working forms fit the screen: nothing of the common case has to be scrolle
     await page.goto(own.url + path);
     await expect(last, path).toBeInViewport({ ratio: 1 });
   }
+  // An animal of many parts, with a hold on it.
+  await page.goto(`${own.url}/table`);
+  const boar = page.getByLabel("On the table").locator("option", { hasText: "Wild boar" }).first();
+  await page.getByLabel("On the table").selectOption((await boar.getAttribute("value"))!);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Wild boar");
+  const foot = (await page.getByRole("button", { name: "Make the lot" }).boundingBox())!;
+  const last = (await page.getByText("thrown out", { exact: true }).first().boundingBox())!;
+  expect(last.y + last.height).toBeLessThan(foot.y - 20);
+  expect(foot.y + foot.height).toBeLessThanOrEqual(800);
 });

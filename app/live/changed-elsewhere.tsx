@@ -15,7 +15,7 @@ export function ChangedElsewhere({ read }: { read: Version | null }) {
   return (
     <div
       role="status"
-      className="fixed bottom-4 left-1/2 z-20 flex w-max max-w-[94vw] -translate-x-1/2 items-center gap-4 rounded border-2 border-steam bg-sheet px-4 py-1 shadow-[0_2px_0_var(--steam)] max-md:bottom-[5.2rem] print:hidden"
+      className="changed-elsewhere fixed bottom-0 left-1/2 z-20 mb-2 flex w-max max-w-[94vw] -translate-x-1/2 items-center gap-4 rounded border-2 border-steam bg-sheet px-4 py-1 shadow-[0_2px_0_var(--steam)] at-foot print:hidden"
     >
       <span className="min-w-0 flex-1">{changesWords(unshown)}. This page does not show it yet.</span>
       <Button type="button" onClick={show} className="!min-h-11 !px-4">

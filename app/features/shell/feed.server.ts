@@ -27,7 +27,6 @@ class Feed {
   private readonly lines = new Set<Line>();
   private timer: NodeJS.Timeout | null = null;
   private soon: NodeJS.Timeout | null = null;
-  private stopListening: (() => void) | null = null;
   private readonly changes: ChangesMade;
   private told = new Map<string, number>();
   private spokenAt = 0;
@@ -35,6 +34,16 @@ class Feed {
 
   constructor(private readonly larder: Larder) {
     this.changes = new ChangesMade(larder);
+    // Counted whether or not somebody listens: a page may have been read before its line was open.
+    onChange(larder, (changes) => {
+      if (changes.has("probe")) this.changes.add("can", "New temperatures were recorded");
+      if (changes.has("event")) this.changes.add("event", "Something was recorded at a canner");
+      if (this.lines.size === 0) return;
+      this.soon ??= setTimeout(
+        () => this.speak(),
+        Math.max(0, APART_MS - (performance.now() - this.spokenAt)),
+      );
+    });
   }
 
   /** Returns how far the changes are. @param runs those under way, as of now */
@@ -58,26 +67,18 @@ class Feed {
     this.told = new Map();
     for (const run of activeRuns(this.larder)) this.told.set(run.id, run.events.at(-1)?.seq ?? 0);
     this.timer = setInterval(() => this.look(), LOOK_MS);
-    this.stopListening = onChange(this.larder, (changes) => {
-      if (changes.has("probe")) this.changes.add("can", "New temperatures were recorded");
-      if (changes.has("event")) this.changes.add("event", "Something was recorded at a canner");
-      this.soon ??= setTimeout(
-        () => this.speak(),
-        Math.max(0, APART_MS - (performance.now() - this.spokenAt)),
-      );
-    });
   }
 
   private end(): void {
     if (this.timer) clearInterval(this.timer);
     if (this.soon) clearTimeout(this.soon);
     this.timer = this.soon = null;
-    this.stopListening?.();
-    this.stopListening = null;
   }
 
   /** Speaks when the clock brought something, or nothing was said for a while. */
   private look(): void {
+    // The larder was closed, for another to take its place.
+    if (!this.larder.sqlite.open) return this.end();
     if (performance.now() - this.spokenAt > WORD_MS || this.version().n !== this.spoken) this.speak();
   }
 

@@ -127,7 +127,7 @@ function Taken({ data, ticked }: { data: Data; ticked: number }) {
   const { places } = data;
   return (
     <div
-      className={`mt-6 flex flex-wrap items-end gap-x-4 gap-y-3 border-t-2 border-ink bg-paper pt-3 pb-3 ${ticked ? "sticky bottom-0 z-10 max-md:bottom-20" : ""}`}
+      className={`sticky-foot mt-6 flex flex-wrap items-end gap-x-4 gap-y-3 border-t-2 border-ink bg-paper pt-3 pb-3 ${ticked ? "sticky bottom-0 z-10 max-md:bottom-20" : ""}`}
     >
       <p className="min-h-12 self-center pt-3 font-[650]">
         {ticked ? countOf(ticked, "container") : "Tick what you take"}

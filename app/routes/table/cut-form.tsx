@@ -112,7 +112,7 @@ export function CutForm({
         </div>
         <Keypad units={units === "us" ? ["lb", "oz"] : ["kg", "g"]} />
       </div>
-      <div className="md:sticky md:bottom-0 z-10 -mx-2 mt-3 grid items-end gap-x-8 gap-y-3 border-t-2 border-rule bg-paper px-2 py-2 md:grid-cols-[auto_1fr_1fr]">
+      <div className="sticky-foot md:sticky md:bottom-0 z-10 -mx-2 mt-3 grid items-end gap-x-8 gap-y-3 border-t-2 border-rule bg-paper px-2 py-2 md:grid-cols-[auto_1fr_1fr]">
         {!discard && (
           <>
             <PickField

@@ -51,7 +51,7 @@ export function Kept({ zone }: { zone: string | null }) {
     <div
       ref={strip}
       role="status"
-      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-amber bg-strip px-5 py-2 text-on-strip max-md:bottom-[4.1rem]"
+      className="fixed inset-x-0 bottom-0 z-30 border-t-4 border-amber bg-strip px-5 py-2 text-on-strip at-foot"
     >
       <div className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 gap-y-1">
         {(lost !== null || waiting.length > 0) && (

@@ -37,7 +37,7 @@ export function OneMore({
   return (
     <fetcher.Form
       method="post"
-      className="mt-4 space-y-3 max-md:sticky max-md:bottom-0 max-md:z-10 max-md:-mx-4 max-md:border-t-2 max-md:border-rule max-md:bg-paper max-md:px-4 max-md:py-2"
+      className="sticky-foot mt-4 space-y-3 max-md:sticky max-md:bottom-0 max-md:z-10 max-md:-mx-4 max-md:border-t-2 max-md:border-rule max-md:bg-paper max-md:px-4 max-md:py-2"
       aria-busy={busy}
     >
       <input type="hidden" name="key" value={keyFor(data.key, `fill ${part.index} ${n}`)} />
