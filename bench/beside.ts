@@ -5,6 +5,7 @@
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
+import { PROGRAM_FOLDER } from "#store/db";
 import { fillLifetime } from "./lifetime.ts";
 import { mediansInTurn } from "./measure.ts";
 import { filledIn, PAGES } from "./pages.ts";
@@ -47,7 +48,7 @@ try {
     const folder = mkdtempSync(join(tmpdir(), "larder-bench-"));
     folders.push(folder);
     fillLifetime(folder, runs, standing, Date.now());
-    all.push({ old: await serve(folder, other), now: await serve(folder, process.cwd()), folder });
+    all.push({ old: await serve(folder, other), now: await serve(folder, PROGRAM_FOLDER), folder });
   }
   const [few, many] = all as [(typeof all)[number], (typeof all)[number]];
   console.log(
@@ -68,7 +69,7 @@ try {
     const kB = (html: string) =>
       html.includes("<header") ? `${(headBytes(html) / 1000).toFixed(1)} kB` : "none";
     console.log(
-      `| \`${page}\` | ${before.toFixed(1)} ms | ${now.toFixed(1)} ms | ${(before / healthz).toFixed(1)} × | ${(now / healthz).toFixed(1)} × | ${(lifetime / now).toFixed(2)} × | ${script(was, other)} × | ${script(is, process.cwd())} × | ${kB(was)} | ${kB(is)} |`,
+      `| \`${page}\` | ${before.toFixed(1)} ms | ${now.toFixed(1)} ms | ${(before / healthz).toFixed(1)} × | ${(now / healthz).toFixed(1)} × | ${(lifetime / now).toFixed(2)} × | ${script(was, other)} × | ${script(is, PROGRAM_FOLDER)} × | ${kB(was)} | ${kB(is)} |`,
     );
   }
 } finally {

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from "node:child_process";
 import { createServer } from "node:net";
+import { PROGRAM_FOLDER } from "#store/db";
 
 /** The built server, running in a process of its own on a folder and a port of its own. */
 export interface RunningServer {
@@ -32,7 +33,7 @@ export async function startBuilt(
   env: Record<string, string> = {},
   samePort?: number,
   well: readonly number[] = [200],
-  checkout = process.cwd(),
+  checkout = PROGRAM_FOLDER,
 ): Promise<RunningServer> {
   const port = samePort ?? (await freePort());
   const url = `http://127.0.0.1:${port}`;

@@ -77,9 +77,9 @@ test("a page that takes its time says so, and the button that was pressed shows 
     await route.continue();
   });
   await page.getByRole("link", { name: /^Cold/ }).click();
-  await expect(page.getByRole("status").filter({ hasText: "Loading" })).toBeVisible();
+  await expect(page.getByRole("progressbar", { name: "Loading" })).toBeVisible();
   await expect(page).toHaveURL(/\/cold$/);
-  await expect(page.getByRole("status").filter({ hasText: "Loading" })).toHaveCount(0);
+  await expect(page.getByRole("progressbar", { name: "Loading" })).toHaveCount(0);
   // Where one is, is said: the focus is on the heading of the page one went to.
   await expect(page.getByRole("heading", { level: 1 })).toBeFocused();
   const freeze = page.getByRole("button", { name: "Freeze" }).first();

@@ -17,9 +17,11 @@ export function Pending() {
   useSent(busy);
   if (!long) return null;
   return (
-    <div role="status" className="pending fixed inset-x-0 top-0 z-50 h-[6px] bg-copper print:hidden">
-      <span className="sr-only">{navigation.formMethod ? "Sending" : "Loading"}</span>
-    </div>
+    <div
+      role="progressbar"
+      aria-label={navigation.formMethod ? "Sending" : "Loading"}
+      className="pending fixed inset-x-0 top-0 z-50 h-[6px] bg-copper print:hidden"
+    />
   );
 }
 
