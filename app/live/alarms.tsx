@@ -66,14 +66,14 @@ function useCallsElsewhere(): AlarmOfRun[] {
   return useCalls().filter((a) => pathname !== `/fire/${a.code}`);
 }
 
-/** Whether an alarm of another page is to be shown. */
-export const useCallingElsewhere = (): boolean => useCallsElsewhere().length > 0;
+/** The line of an alarm for the head of a page; null while nothing calls from elsewhere. */
+export const useAlarmLine = () => (useCallsElsewhere().length > 0 ? <AlarmLine /> : null);
 
 /**
  * The most dangerous alarm of a canner that is not on this page: what is wrong, what to do, and two buttons. It is as
  * high as the line of running clocks, whose place it takes; the next one follows when it is answered.
  */
-export function AlarmLine() {
+function AlarmLine() {
   const [first, ...others] = useCallsElsewhere();
   if (!first) return null;
   return (

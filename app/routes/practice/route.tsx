@@ -108,9 +108,7 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
     >
       <title>Practice · Patient Larder</title>
       {answer ? (
-        <>
-          <Answered answer={answer} units={loaderData.units} />
-        </>
+        <Answered answer={answer} units={loaderData.units} />
       ) : (
         <Question key={loaderData.exercise.seed} data={loaderData} errors={actionData?.result?.error ?? {}} />
       )}

@@ -3,7 +3,7 @@ import { Outlet } from "react-router";
 import { NowProvider } from "#ui/clock";
 import { FaultPage, useKeptPage } from "#ui/page";
 import { Strip, type StripClock } from "#ui/strip";
-import { AlarmLine, useCallingElsewhere } from "../../live/alarms";
+import { useAlarmLine } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { reach } from "../../outbox";
 
@@ -30,9 +30,9 @@ export function ErrorBoundary() {
  */
 export function BareHead({ clocks, children }: { clocks: readonly StripClock[]; children: ReactNode }) {
   const { word } = useHeard();
-  const calling = useCallingElsewhere();
+  const alarm = useAlarmLine();
   return (
-    <Strip clocks={word?.clocks ?? clocks} alarm={calling ? <AlarmLine /> : null}>
+    <Strip clocks={word?.clocks ?? clocks} alarm={alarm}>
       {children}
     </Strip>
   );

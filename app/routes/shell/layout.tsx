@@ -4,7 +4,7 @@ import type { ComponentType } from "react";
 import { Bench, type BenchPlace } from "#ui/bench";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
-import { AlarmLine, useCallingElsewhere, type AlarmPlace } from "../../live/alarms";
+import { useAlarmLine, type AlarmPlace } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { pace } from "../../server/clock";
 import { clocksOf } from "../../features/shell/clocks.server";
@@ -41,15 +41,15 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
   const { pathname } = useLocation();
   const drawing = (useMatches().at(-1)?.handle as BenchHandle | undefined)?.benchDrawing;
   const { word } = useHeard();
-  const calling = useCallingElsewhere();
+  const alarm = useAlarmLine();
   const { me } = loaderData;
   const fresh = word && word.now >= loaderData.serverNow ? word : null;
   const { places, clocks } = fresh ?? loaderData;
   return (
     <NowProvider serverNow={fresh?.now ?? loaderData.serverNow} pace={fresh?.pace ?? loaderData.pace}>
       <header className="contents">
-        <Strip clocks={clocks} alarm={calling ? <AlarmLine /> : null}>
-          <SideLinks me={me} calling={calling} />
+        <Strip clocks={clocks} alarm={alarm}>
+          <SideLinks me={me} calling={alarm !== null} />
         </Strip>
         <Bench places={places} here={pathname.split("/")[1] ?? ""} drawing={drawing} />
       </header>

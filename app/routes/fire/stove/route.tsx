@@ -17,7 +17,7 @@ import { Strip } from "#ui/strip";
 import { filledLoadWords } from "../../../words/load";
 import { readGauge } from "../../../words/reading";
 import { minutesWords, servedMinutes, eventWords, lookedAt } from "../../../words/run";
-import { AlarmLine, callFromStove, useCallingElsewhere, type AlarmPlace } from "../../../live/alarms";
+import { callFromStove, useAlarmLine, type AlarmPlace } from "../../../live/alarms";
 import type { FollowHandle } from "../../../live/follow";
 import { pressed, useKeeps } from "../../../outbox";
 import { pace } from "../../../server/clock";
@@ -155,7 +155,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   const now = useNow();
   const view = useRunView(run.plan, stove.events, run.openedAt, now);
   const agenda = runAgenda(view, run.plan, data.quarts);
-  const calling = useCallingElsewhere();
+  const alarm = useAlarmLine();
   const [said, setSaid] = useState<string | null>(refused);
   useEffect(() => {
     const { alarm, alarmSince, answered, loudness } = view;
@@ -209,7 +209,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
   return (
     <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--strip-at-foot,0px))] lg:min-h-0">
       <title>{`${run.canner} · Patient Larder`}</title>
-      <Strip clocks={stove.clocks} alarm={calling ? <AlarmLine /> : null}>
+      <Strip clocks={stove.clocks} alarm={alarm}>
         <Readiness />
         <Link
           to="/fire"

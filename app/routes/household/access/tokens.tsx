@@ -65,12 +65,10 @@ export function TokensPart({
         </Notice>
       )}
       {made?.token && (
-        <>
-          <Notice tone="good" className="mb-4">
-            <p className="font-[650]">The token of {made.name}, told this once:</p>
-            <p className="code mt-1 text-[1.1rem] !whitespace-normal break-all select-all">{made.token}</p>
-          </Notice>
-        </>
+        <Notice tone="good" className="mb-4">
+          <p className="font-[650]">The token of {made.name}, told this once:</p>
+          <p className="code mt-1 text-[1.1rem] !whitespace-normal break-all select-all">{made.token}</p>
+        </Notice>
       )}
       {tokens.length > 0 && (
         <ul className="mb-5 divide-y-2 divide-rule border-y-2 border-rule">

@@ -129,11 +129,7 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
           </Form>
         </Notice>
       )}
-      {done && ended && (
-        <>
-          <Marks done={done} onAgain={() => begin(done.drill)} />
-        </>
-      )}
+      {done && ended && <Marks done={done} onAgain={() => begin(done.drill)} />}
       <ul className="grid gap-4 md:grid-cols-2">
         {drills.map((d) => (
           <li key={d.key} className="flex flex-col rounded border-2 border-ink bg-sheet p-5">
