@@ -55,6 +55,15 @@ export default tseslint.config(
             "ImportDeclaration[importKind='value'][source.value=/^#store|\\u002Fserver\\u002F/]:not(:has(ImportSpecifier[importKind='value']))",
           message: "Write import type: else the database is sent to the browser with the page.",
         },
+        ...[
+          "JSXAttribute[name.name=/^(to|action)$/]",
+          "CallExpression[callee.name=/^(redirect|navigate)$/]",
+        ].flatMap((where) =>
+          ["Literal[value=/^\\u002F/]", "TemplateLiteral[quasis.0.value.raw=/^\\u002F/]"].map((what) => ({
+            selector: `${where} > ${what}, ${where} > JSXExpressionContainer > ${what}`,
+            message: "Write href(…): an address that leads nowhere does not compile then.",
+          })),
+        ),
         {
           selector:
             "CallExpression[callee.name=/^use(Layout|Insertion)?Effect$/] > ArrowFunctionExpression[body.type!='BlockStatement']",

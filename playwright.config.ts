@@ -1,5 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { CHROMIUM } from "./bench/chromium";
+import { HEADLESS } from "./bench/chromium";
 
 export default defineConfig({
   testDir: "e2e",
@@ -19,7 +19,7 @@ export default defineConfig({
     serviceWorkers: "block",
     timezoneId: "America/Denver",
     launchOptions: {
-      executablePath: CHROMIUM,
+      executablePath: HEADLESS,
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -1,16 +1,18 @@
 // `npm test`: everything a change must pass, on a machine that may be new. Ends with `N passed, N failed`.
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, readFileSync, rmSync } from "node:fs";
 
-const step = (name, command, args, env = {}) => {
-  process.stdout.write(`\n── ${name}\n`);
-  const began = Date.now();
-  const { status } = spawnSync(command, args, { stdio: "inherit", env: { ...process.env, ...env } });
-  process.stdout.write(
-    `── ${name}: ${status === 0 ? "ok" : "FAILED"}, ${Math.round((Date.now() - began) / 1000)} s\n`,
-  );
-  return status === 0;
-};
+const step = (name, command, args, env = {}) =>
+  new Promise((resolve) => {
+    process.stdout.write(`\n── ${name}\n`);
+    const began = Date.now();
+    const child = spawn(command, args, { stdio: "inherit", env: { ...process.env, ...env } });
+    child.on("close", (status) => {
+      const took = Math.round((Date.now() - began) / 1000);
+      process.stdout.write(`── ${name}: ${status === 0 ? "ok" : "FAILED"}, ${took} s\n`);
+      resolve(status === 0);
+    });
+  });
 /** The same beside others: what it prints stands together once it is done. */
 const stepBeside = (name, command, args) =>
   new Promise((resolve) => {
@@ -52,29 +54,26 @@ const needed = (ok, name) => {
   end();
 };
 
-needed(step("packages", "node", ["setup.js", "--packages"]), "packages");
+needed(await step("packages", "node", ["setup.js", "--packages"]), "packages");
 rmSync("test-results", { recursive: true, force: true });
 // The types read those that routes are given.
-count(step("routes", "npx", ["react-router", "typegen"]), "routes");
+count(await step("routes", "npx", ["react-router", "typegen"]), "routes");
 // A new machine compiles on one core and waits for downloads: the code is looked at meanwhile.
 const ready = stepBeside("set up", "node", ["setup.js", "--chromium"]);
 const looks = ["types:check", "lint"];
 const looked = await Promise.all(looks.map((name) => stepBeside(name, "npm", ["run", "-s", name])));
 looks.forEach((name, i) => count(looked[i], name));
-needed(await ready, "set up");
 
 // On a small machine that does other things a test can be late for any wait, and a property can meet a case no run met
 // before. What fails is tried once more, and named at the end when that passes: it is a defect until its cause is known.
-const unitTests = (name, more) => {
-  const file = `test-results/${name}.json`;
-  const ok = step(name, "npx", [
-    "vitest",
-    "run",
-    "--reporter=default",
-    "--reporter=json",
-    `--outputFile=${file}`,
-    ...more,
-  ]);
+const unitTests = async (name, rooms, files = []) => {
+  const file = `test-results/${name.replaceAll(/\W+/g, "-")}.json`;
+  const ok = await step(
+    name,
+    "npx",
+    ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile=${file}`, ...files],
+    { TESTED_ROOMS: rooms },
+  );
   const result = read(file);
   const fell = (result?.testResults ?? []).flatMap((f) =>
     f.status === "passed"
@@ -91,24 +90,30 @@ const unitTests = (name, more) => {
 const namesOf = ({ fell }) =>
   fell.flatMap((f) => (f.titles.length ? f.titles : [""]).map((t) => `${f.file}: ${t}`));
 
-const unit = unitTests("unit", []);
-passed += unit.passed;
-if (!unit.ok) {
+const unitStep = async (name, rooms) => {
+  const unit = await unitTests(name, rooms);
+  passed += unit.passed;
+  if (unit.ok) return;
   const again = unit.fell.length
-    ? unitTests(
-        "unit-again",
+    ? await unitTests(
+        `${name}, again`,
+        rooms,
         unit.fell.map((f) => f.file),
       )
     : unit;
   if (again.ok) passed += unit.failed;
   else failed += Math.max(unit.failed, 1);
-  for (const name of unit.fell.length ? namesOf(unit) : ["unit: an error outside any test"])
-    said.push(`${again.ok ? "passed only at the second try" : "failed"}: ${name}`);
-}
+  for (const test of unit.fell.length ? namesOf(unit) : [`${name}: an error outside any test`])
+    said.push(`${again.ok ? "passed only at the second try" : "failed"}: ${test}`);
+};
+// The core needs no database: it is tested while that is still being compiled.
+await unitStep("unit tests of the core", "core");
+needed(await ready, "set up");
+await unitStep("unit tests of the rest", "{store,app,demo,bench}");
 
-count(step("build", "npx", ["react-router", "build"]), "build");
+count(await step("build", "npx", ["react-router", "build"]), "build");
 
-const e2eOk = step("e2e", "npx", ["playwright", "test", "--retries=1"]);
+const e2eOk = await step("e2e", "npx", ["playwright", "test", "--retries=1"]);
 const e2e = read("test-results/e2e.json");
 const stats = e2e?.stats;
 passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);

@@ -12,7 +12,9 @@ import { NonceContext } from "./nonce";
 import { nonceContext } from "./server/context";
 import { troubleAnswer } from "./server/trouble";
 
-const GIVE_UP_MS = 8_000;
+/** What follows a page is waited for so long, ms: the solver looks at each thing a plan is judged by for seconds. */
+export const streamTimeout = 60_000;
+const GIVE_UP_MS = streamTimeout + 1_000;
 
 export default function handleRequest(
   request: Request,
@@ -31,6 +33,8 @@ export default function handleRequest(
       </NonceContext>,
       {
         nonce,
+        // What is ready belongs in its place, however large it is: otherwise a page would first show that it waits.
+        progressiveChunkSize: Infinity,
         [whole ? "onAllReady" : "onShellReady"]() {
           shellSent = true;
           const body = new PassThrough();

@@ -1,13 +1,14 @@
 import { useContext, useEffect } from "react";
 import {
+  href,
   Links,
   Meta,
   Outlet,
   redirect,
   Scripts,
   ScrollRestoration,
-  useRouteLoaderData,
   type ShouldRevalidateFunctionArgs,
+  useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
 import { getHousehold } from "#store/household";
@@ -24,17 +25,18 @@ import { visitorContext } from "./server/access";
 import { isLost, reach } from "./outbox";
 import { larderContext } from "./server/context";
 import { ClocksOfFeed } from "./routes/shell/bare";
-import { readCookie } from "./server/cookie";
+import { cookieValue, themeCookie } from "./server/cookies";
 import { feedOf } from "./features/shell/feed.server";
 import { snapshot } from "./features/shell/snapshot.server";
 import "./style.css";
+import { timesOf } from "./words/time";
 
 /** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */
 export const middleware: Route.MiddlewareFunction[] = [
   ({ request, context }, next) => {
     const { pathname } = new URL(request.url);
     if (context.get(visitorContext).outside && pathname !== "/enter")
-      throw redirect(`/enter?back=${encodeURIComponent(pathname)}`);
+      throw redirect(`${href("/enter")}?back=${encodeURIComponent(pathname)}`);
     return next();
   },
 ];
@@ -43,15 +45,15 @@ export const clientMiddleware: Route.ClientMiddlewareFunction[] = [keepShown];
 
 export type Theme = "light" | "dark" | "glare";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const theme = readCookie(request, "theme");
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const theme = await cookieValue(themeCookie, request.headers.get("cookie"));
   const larder = context.get(larderContext);
-  // Before there is a household, and for whoever has not signed in, there is neither a zone nor a change to tell of.
-  const zone = context.get(visitorContext).outside ? null : (getHousehold(larder)?.zone ?? null);
+  // Before there is a household, and for whoever has not signed in, there is neither its way of writing nor a change to tell of.
+  const home = context.get(visitorContext).outside ? null : getHousehold(larder);
   return {
     theme: (["light", "dark", "glare"].includes(theme ?? "") ? theme : null) as Theme | null,
-    zone,
-    version: zone === null ? null : feedOf(larder).version(snapshot({ larder, context }).runs),
+    times: home && timesOf(home),
+    version: home === null ? null : feedOf(larder).version(snapshot({ larder, context }).runs),
   };
 }
 
@@ -73,7 +75,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
             nonce={nonce}
             suppressHydrationWarning
             dangerouslySetInnerHTML={{
-              __html: `if(matchMedia("(prefers-color-scheme: dark)").matches)document.documentElement.dataset.theme="dark"`,
+              __html: `(m=>{const f=()=>{document.documentElement.dataset.theme=m.matches?"dark":"light"};f();m.addEventListener("change",f)})(matchMedia("(prefers-color-scheme: dark)"))`,
             }}
           />
         )}
@@ -113,7 +115,7 @@ export default function Root({ loaderData }: Route.ComponentProps) {
       <Alarms />
       <Outlet />
       <ChangedElsewhere read={loaderData.version} />
-      <Kept zone={loaderData.zone} />
+      <Kept times={loaderData.times} />
     </>
   );
 }

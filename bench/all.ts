@@ -8,16 +8,19 @@ import { CONTAINERS, PRODUCTS, scheduledProcess } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
+import { heardFigures } from "./heard.ts";
 import { drawFigures, heatFigures } from "./heat.ts";
 import { medianMs } from "./measure.ts";
 import { listFigures } from "./lists.ts";
-import { lifetimeFigures } from "./pages.ts";
+import { filledIn, lifetimeFigures, PAGES } from "./pages.ts";
 import { planHouseholds } from "./planner.ts";
 import { readingFigures } from "./readings.ts";
 import { scriptFigures } from "./script.ts";
 import { searchFigures } from "./search.ts";
 import { fillSeasons } from "./seasons.ts";
+import { smoothFigures } from "./smooth.ts";
 import { startBuilt } from "./server.ts";
+import { wordFigures } from "./words.ts";
 
 const line = (what: string, figure: string) => console.log(`${what.padEnd(64)} ${figure}`);
 const ms = (n: number) => `${n < 10 ? n.toFixed(2) : n.toFixed(1)} ms`;
@@ -116,6 +119,23 @@ try {
   line("Today, server-rendered, with the demo household", ms(today));
   line("Today ÷ bare route", `${(today / bare).toFixed(1)} ×`);
   line("Today ÷ the framework's smallest answer", `${(today / smallest).toFixed(1)} ×`);
+  for (const { page, longTasks, aliveMs, interactionMs } of await smoothFigures(server.url, folder)) {
+    line(`${page} at a quarter of the speed: tasks over 50 ms in ten seconds`, String(longTasks.length));
+    line("… the longest of them", ms(Math.max(0, ...longTasks)));
+    line("… the longest while it comes alive", ms(aliveMs));
+    if (interactionMs !== null)
+      line("… from a touch or key to the next picture, at worst", ms(interactionMs));
+  }
+  for (const { page, worstMs } of await heardFigures(server.url))
+    line(`From a reading too low until ${page} sounds, worst of five`, ms(worstMs));
+  for (const { page, words, grade, hardest } of await wordFigures(
+    server.url,
+    PAGES.map((page) => [page, filledIn(page, folder)]),
+  ))
+    line(
+      `Words on ${page}, and the grade of its hardest sentence`,
+      `${words}, ${grade}: ${hardest.slice(0, 60)}`,
+    );
   const larder = openLarder(folder);
   const { code } = pastRuns(larder, 1)[0]!;
   larder.close();

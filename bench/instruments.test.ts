@@ -17,7 +17,7 @@ describe("a simulated probe in an open can", () => {
   test("the heating rate is the finite cylinder's, slower for the half that stands out", () => {
     expect(heatingRateMinutes(HALF_POUND)).toBeCloseTo(50.35, 1);
   });
-  test("it lags, then warms towards the bath and never past it; the juice runs ahead all the way", () => {
+  test("it lags, then warms toward the bath and never past it; the juice runs ahead all the way", () => {
     expect(centreC(HALF_POUND, 0)).toBe(6);
     expect(centreC(HALF_POUND, 10)).toBe(6);
     for (let m = 1; m < 200; m++) {

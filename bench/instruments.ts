@@ -29,7 +29,7 @@ export function heatingRateMinutes(can: Pick<OpenCan, "diameterMm" | "heightMm">
   return (HALF_OUT * 0.398) / (DIFFUSIVITY * 60 * (1 / a ** 2 + 0.427 / b ** 2));
 }
 
-/** Centre of the meat after so many minutes, °C: it lags (j = 2.04 at the centre), then comes a tenth nearer every f. */
+/** Center of the meat after so many minutes, °C: it lags (j = 2.04 at the center), then comes a tenth nearer every f. */
 export function centreC(can: OpenCan, minutes: number): number {
   const left = Math.min(1, 2.04 * 10 ** (-minutes / heatingRateMinutes(can)));
   return can.bathC - (can.bathC - can.startC) * left;
@@ -136,7 +136,7 @@ if (process.argv[1]?.endsWith("instruments.ts")) {
     const can = { ...HALF_POUND, startC: Number(values.start) };
     const readings = canReadings(can, Date.now(), Number(values.minutes), 4);
     await sendCan(values.url, code, readings);
-    console.log(`${code}: ${readings.at(-1)!.tempC} °C at the centre.`);
+    console.log(`${code}: ${readings.at(-1)!.tempC} °C at the center.`);
   }
   if (!values.scale && !values.gauge && !values.cans) {
     console.error("Say which: --cans with their codes, --scale with kg, or --gauge with mm.");

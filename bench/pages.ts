@@ -37,7 +37,7 @@ export const PAGES = [
   "/household",
   "/records",
   "/records/history",
-  "/records/copies",
+  "/records/backups",
   "/help",
 ] as const;
 

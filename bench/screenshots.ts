@@ -34,7 +34,7 @@ async function picture(
   const context = await browser.newContext({ viewport: { width, height }, timezoneId: "America/Denver" });
   await context.addCookies([{ name: "theme", value: theme, url }]);
   const page = await context.newPage();
-  // A stove's page listens for ever, so the network never falls silent; charts are drawn once their library has come.
+  // A stove's page listens for good, so the network never falls silent; charts are drawn once their library has come.
   await page.goto(url, { waitUntil: "load" });
   await page.waitForTimeout(1200);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
@@ -46,7 +46,7 @@ async function packing(): Promise<void> {
   const context = await browser.newContext();
   const page = await context.newPage();
   await page.goto(`${server.url}/pack`);
-  const bench = await page.getByRole("link", { name: "Go on filling" }).first().getAttribute("href");
+  const bench = await page.getByRole("link", { name: "Continue filling" }).first().getAttribute("href");
   await context.close();
   await picture("pack", server.url + bench);
 }
@@ -54,14 +54,14 @@ async function packing(): Promise<void> {
 /** What the heat did, once its band is drawn. */
 async function heat(url: string): Promise<void> {
   const page = await picture("heat", url, "dark");
-  await page.getByText("nine times in ten").waitFor();
+  await page.getByText("9 in 10").waitFor();
   await page.screenshot({ path: join(OUT, "heat.png") });
 }
 
 /** A drill with two canners, when the wind has begun. */
 async function drill(): Promise<void> {
   const page = await picture("drill", `${server.url}/practice/stove`);
-  await page.getByRole("button", { name: "Begin" }).last().click();
+  await page.getByRole("button", { name: "Start" }).last().click();
   await page.waitForTimeout(8500);
   await page.screenshot({ path: join(OUT, "drill.png") });
 }
@@ -77,10 +77,10 @@ try {
   await picture("cold", `${server.url}/cold`);
   const fire = await picture("fire", `${server.url}/fire`);
   const stove =
-    server.url + (await fire.getByRole("link", { name: "To the stove" }).first().getAttribute("href"));
+    server.url + (await fire.getByRole("link", { name: "Go to the stove" }).first().getAttribute("href"));
   await picture("stove", stove);
   const past = await fire
-    .locator("section", { hasText: "Runs before" })
+    .locator("section", { hasText: "Past runs" })
     .locator("a")
     .first()
     .getAttribute("href");

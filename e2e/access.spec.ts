@@ -110,9 +110,9 @@ test("and can write nothing", async ({ served }) => {
     "/household",
     "/table",
     "/larder",
-    "/records/copies",
+    "/records/backups",
     `/fire/${served.run}/taps`,
-    "/household/keys",
+    "/household/access",
   ]) {
     for (const end of ["", ".data"]) {
       const answer = await post(`${served.url}${path}${end}`, `key=${randomUUID()}&intent=person&person=Eve`);
@@ -132,13 +132,13 @@ test("with the passphrase a screen is in, in the browser as well", async ({ serv
   await page.goto(`${served.url}/larder`);
   await expect(page).toHaveURL(/\/enter\?back=%2Flarder/);
   await page.getByLabel("Passphrase").fill("not the words at all");
-  await page.getByRole("button", { name: "Come in" }).click();
+  await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("alert")).toContainText("This is not the passphrase");
   await page.getByLabel("Passphrase").fill(WORDS);
-  await page.getByRole("button", { name: "Come in" }).click();
+  await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page).toHaveURL(`${served.url}/larder`);
-  await page.goto(`${served.url}/household/keys`);
-  await expect(page.getByText("Served to the network: every screen says the passphrase once.")).toBeVisible();
+  await page.goto(`${served.url}/household/access`);
+  await expect(page.getByText("On the network: every screen signs in once.")).toBeVisible();
   await expect(page.getByText("Screens that are in")).toBeVisible();
 });
 
@@ -184,7 +184,7 @@ test("a write from another site is refused, from a screen that is in as well", a
 test("a made-up cookie, and one whose screen was put out, are strangers", async ({ served }) => {
   const cookie = await enter(served);
   const at = (c: string) =>
-    fetch(`${served.url}/household/keys`, { headers: { Cookie: c }, redirect: "manual" });
+    fetch(`${served.url}/household/access`, { headers: { Cookie: c }, redirect: "manual" });
   expect((await at(cookie)).status).toBe(200);
   expect((await at(`${cookie}x`)).status).toBe(303);
   expect((await at("in=%E0%A4%A")).status).toBe(303);
@@ -253,25 +253,25 @@ test("a person with a PIN is asked for it on a shared screen, and nobody else is
   own,
   page,
 }) => {
-  await page.goto(`${own.url}/household/keys`);
-  await page.getByLabel("Whose").selectOption({ index: 0 });
+  await page.goto(`${own.url}/household/access`);
+  await page.getByLabel("Owner").selectOption({ index: 0 });
   await page.locator("#pin").getByLabel("PIN").fill("4711");
-  await page.getByRole("button", { name: "Keep this PIN" }).click();
+  await page.getByRole("button", { name: "Save PIN" }).click();
   const says = page.getByText(/^(?!Nobody)\w+ is asked for a PIN\.$/);
   await expect(says).toBeVisible();
   const name = (await says.textContent())!.split(" ")[0]!;
   // Nobody else takes it off again.
-  await page.getByRole("button", { name: "Keep this PIN" }).click();
+  await page.getByRole("button", { name: "Save PIN" }).click();
   await expect(page.getByText("Only who it belongs to changes it")).toBeVisible();
   await page.goto(`${own.url}/household`);
   // Whoever was at the screen has a PIN now and has not said it: somebody without one is.
   await page.getByRole("button", { name, exact: true }).click();
   await expect(page).toHaveURL(/\/who\?/);
   await page.getByRole("textbox", { name: "PIN" }).fill("0000");
-  await page.getByRole("button", { name: "It is me" }).click();
+  await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("alert")).toContainText(`This is not ${name}’s PIN.`);
   await page.getByRole("textbox", { name: "PIN" }).fill("4711");
-  await page.getByRole("button", { name: "It is me" }).click();
+  await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page).toHaveURL(`${own.url}/household`);
   await expect(page.getByRole("button", { name, exact: true })).toHaveAttribute("aria-pressed", "true");
 });

@@ -13,7 +13,8 @@ export function pageRoutes(): { id: string; address: string; inShell: boolean }[
   const walk = (nodes: readonly Node[], around: string) => {
     for (const { file = "", path = "", children } of nodes)
       if (children) walk(children, around + file);
-      else if (around && path !== "*")
+      // What answers with data stands in no frame of a page.
+      else if (/shell\/(layout|bare)\.tsx/.test(around) && path !== "*")
         pages.push({
           id: file.replace(/\.tsx$/, ""),
           address: `/${path.replace(/:(\w+)/g, "any")}`,

@@ -105,7 +105,7 @@ test("runs and readings: idempotent, refused whole with each field named, and th
   page,
 }) => {
   await page.goto(`${demo.url}/fire`);
-  const code = (await page.getByRole("link", { name: "To the stove" }).first().getAttribute("href"))!
+  const code = (await page.getByRole("link", { name: "Go to the stove" }).first().getAttribute("href"))!
     .split("/")
     .at(-1)!;
   const before = (await get(demo, `runs/${code}`)).body as unknown as {

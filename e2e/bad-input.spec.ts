@@ -1,5 +1,6 @@
 import { expect, test, type Running } from "./server";
 import type { Page } from "@playwright/test";
+import { choose } from "./choose";
 
 /** Status of the page's last form post, watched while `work` sends it. */
 async function statusOf(page: Page, work: () => Promise<void>): Promise<number> {
@@ -14,7 +15,7 @@ async function settle(page: Page, empty: Running) {
   await page.goto(empty.url);
   await page.getByLabel("Altitude").fill("2,300 ft");
   await page.getByLabel("Your name").fill("Oda");
-  await press(page, "Show me a schedule");
+  await press(page, "Show a schedule");
   await page.waitForURL(/ask/);
 }
 
@@ -26,7 +27,7 @@ test("an altitude of 29,000 ft: at the field, with what was probably meant, and 
   await page.getByLabel("Altitude").fill("29,000 ft");
   await page.getByLabel("Your name").fill("Oda");
   await page.getByRole("radio", { name: /a weight/ }).check();
-  expect(await statusOf(page, () => press(page, "Show me a schedule"))).toBe(422);
+  expect(await statusOf(page, () => press(page, "Show a schedule"))).toBe(422);
   await expect(page.getByText("Nobody keeps a kitchen at 29,000 ft")).toContainText("Was it 2,900 ft?");
   await expect(page.getByLabel("Altitude")).toHaveAttribute("aria-invalid", "true");
   await expect(page.getByLabel("Altitude")).toHaveValue("29,000 ft");
@@ -40,34 +41,51 @@ test("an altitude of 29,000 ft: at the field, with what was probably meant, and 
 test("zero, negative and absurd weights; an unlikely one is asked about once", async ({ page, empty }) => {
   await settle(page, empty);
   await page.goto(`${empty.url}/field`);
-  await page.getByLabel("Animal or catch").selectOption("grouse");
+  await choose(page, "Animal or catch", "grouse");
   for (const [typed, message] of [
     ["0", "Weight must be more than 0."],
     ["-3 lb", "A weight cannot be below zero."],
     ["heavy", "does not read as a weight"],
     ["11 psi", "measures a pressure"],
   ] as const) {
-    await page.getByLabel("Weight, if you have it").fill(typed);
-    expect(await statusOf(page, () => press(page, "Write it down"))).toBe(422);
+    await page.getByLabel("Weight (optional)").fill(typed);
+    expect(await statusOf(page, () => press(page, "Add animal or catch"))).toBe(422);
     await expect(page.getByText(message)).toBeVisible();
-    await expect(page.getByLabel("Weight, if you have it")).toHaveValue(typed);
+    await expect(page.getByLabel("Weight (optional)")).toHaveValue(typed);
   }
-  await page.getByLabel("Weight, if you have it").fill("40 lb");
-  expect(await statusOf(page, () => press(page, "Write it down"))).toBe(422);
+  await page.getByLabel("Weight (optional)").fill("40 lb");
+  expect(await statusOf(page, () => press(page, "Add animal or catch"))).toBe(422);
   await expect(page.getByText("40 lb is heavy for one grouse. Is it right?")).toBeVisible();
   await press(page, "Yes, that is right");
   await expect(page.locator("main li")).toContainText("40 lb");
 });
 
-test("an unknown animal, and a day that has not come", async ({ page, empty }) => {
+test("what is said against a field goes when it is changed, and comes again when it is sent as wrong again", async ({
+  page,
+  empty,
+}) => {
   await settle(page, empty);
   await page.goto(`${empty.url}/field`);
-  expect(await statusOf(page, () => press(page, "Write it down"))).toBe(422);
+  await choose(page, "Animal or catch", "pronghorn");
+  const weight = page.getByLabel("Weight (optional)");
+  for (let sent = 0; sent < 2; sent++) {
+    await weight.fill("0 lb");
+    expect(await statusOf(page, () => press(page, "Add animal or catch"))).toBe(422);
+    await expect(page.getByText("Weight must be more than 0.")).toBeVisible();
+    await expect(weight).toHaveAttribute("aria-invalid", "true");
+    await weight.fill("60 lb");
+    await expect(page.getByText("Weight must be more than 0.")).toHaveCount(0);
+    await expect(weight).not.toHaveAttribute("aria-invalid");
+  }
+});
+
+test("an unknown animal, and a day in the future", async ({ page, empty }) => {
+  await settle(page, empty);
+  await page.goto(`${empty.url}/field`);
+  expect(await statusOf(page, () => press(page, "Add animal or catch"))).toBe(422);
   await expect(page.getByText("The animal is missing.")).toBeVisible();
   await page.goto(`${empty.url}/table?harvest=no-such-animal`);
-  await expect(
-    page.getByText("There is no such animal in the book. Choose one from the list."),
-  ).toBeVisible();
+  await expect(page.getByText("That animal is not in the records. Choose one from the list.")).toBeVisible();
 });
 
 test("a lot on hold cannot be packed, by hand or by a forged form", async ({ page, demo, request }) => {
@@ -99,12 +117,12 @@ test("more meat than the lot holds, part-filled jars, and quart tuna are refused
   await page.locator("li", { hasText: "Hams of wild boar" }).getByRole("link", { name: "Pack" }).click();
   await page.getByLabel("How many filled").fill("90");
   await page.getByLabel("Meat in them").fill("95 lb");
-  expect(await statusOf(page, () => press(page, /Number 90 jars/))).toBe(422);
+  expect(await statusOf(page, () => press(page, /Record 90 filled jars/))).toBe(422);
   await expect(page.getByText(/holds .* and this is 95 lb/)).toBeVisible();
   await expect(page.getByLabel("Meat in them")).toHaveValue("95 lb");
   await page.getByLabel("How many filled").fill("2.5");
   await page.getByLabel("Meat in them").fill("2 lb");
-  expect(await statusOf(page, () => press(page, /^Number/))).toBe(422);
+  expect(await statusOf(page, () => press(page, /^Record .* filled/))).toBe(422);
   await expect(page.getByText("Whole containers only")).toBeVisible();
   await page.goto(`${demo.url}/ask?what=tuna&container=jar-quart`);
   await expect(page.getByText("No tested process", { exact: true })).toBeVisible();
@@ -112,12 +130,12 @@ test("more meat than the lot holds, part-filled jars, and quart tuna are refused
 
 test("pressure typed in the wrong unit: the likely reading is offered", async ({ page, demo }) => {
   await page.goto(`${demo.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   const clock = await page.getByTestId("stove-title").textContent();
   await press(page, "Type it");
   await page.getByRole("textbox", { name: "Reading" }).fill("92");
   // Said at once, by the page itself: the larder may be out of reach.
-  await press(page, "Write it");
+  await press(page, "Record reading");
   await expect(page.getByRole("dialog")).toContainText(
     "No canner shows 92 lb. Did you mean 92 kPa, which is 13.3 lb?",
   );
@@ -138,27 +156,27 @@ test("a run by a dial that was never tested needs a signed reason, which stays w
 }) => {
   await settle(page, empty);
   await page.goto(`${empty.url}/field`);
-  await page.getByLabel("Animal or catch").selectOption("pronghorn");
-  await page.getByLabel("Weight, if you have it").fill("60 lb");
-  await press(page, "Write it down");
-  await page.getByRole("link", { name: "Cut it" }).click();
-  await page.getByLabel("As you call it").fill("Neck");
+  await choose(page, "Animal or catch", "pronghorn");
+  await page.getByLabel("Weight (optional)").fill("60 lb");
+  await press(page, "Add animal or catch");
+  await page.getByRole("link", { name: "Cut into lots" }).click();
+  await page.getByLabel("Name").fill("Neck");
   await page.getByLabel("Weight in").fill("5 lb");
   await page.getByLabel("Weight out").fill("4 lb");
   await press(page, "Make the lot");
   await page.getByRole("link", { name: "Pack" }).last().click();
   await page.getByLabel("How many filled").fill("2");
-  await press(page, /Number 2 jars/);
+  await press(page, /Record 2 filled jars/);
   await expect(page).toHaveURL(/#waiting/);
   await page.goto(`${empty.url}/fire`);
   await expect(page.getByText("never been tested")).toBeVisible();
   expect(await statusOf(page, () => press(page, "Load the canner"))).toBe(422);
   await expect(page.getByRole("alert").first()).toContainText("never been tested");
-  await page.getByLabel("Why you go ahead all the same").fill("tested at the fair on Saturday");
+  await page.getByLabel("Why you go ahead anyway").fill("tested at the fair on Saturday");
   await press(page, "Load the canner");
   await expect(page).toHaveURL(/fire\/.+/);
-  await page.getByText("Why, and what happened").click();
-  await expect(page.locator("aside")).toContainText("signed for: tested at the fair on Saturday");
+  await page.getByText("Why these numbers, and what happened").click();
+  await expect(page.locator("aside")).toContainText("used anyway: tested at the fair on Saturday");
 });
 
 test("a code with one wrong character: the one that was meant is named only when it is proven", async ({
@@ -171,7 +189,7 @@ test("a code with one wrong character: the one that was meant is named only when
   expect(answer!.status()).toBe(422);
   await expect(page.locator("#code-problem")).toContainText(`Most likely it was ${code}`);
   await page.getByRole("link", { name: `Open ${code}` }).click();
-  await expect(page.getByRole("heading", { name: `The story of ${code}` })).toBeVisible();
+  await expect(page.getByRole("heading", { name: `History of ${code}` })).toBeVisible();
   await page.goto(`${demo.url}/find?code=00${code.slice(2)}`);
   await expect(page.locator("#code-problem")).toContainText("Codes never use 0");
   await expect(page.getByRole("link", { name: /^Open/ })).toHaveCount(0);
@@ -180,15 +198,15 @@ test("a code with one wrong character: the one that was meant is named only when
 test("cans: not before 170 °F, not before an accepted seam, and not beside jars", async ({ page, demo }) => {
   await page.goto(`${demo.url}/seam`);
   await expect(page.getByText("whose seam was bad")).toBeVisible();
-  await page.getByLabel("Centre of the meat").fill("90 F");
-  await press(page, "Write the temperature");
+  await page.getByLabel("Center of the meat").fill("90 F");
+  await press(page, "Record temperature");
   await expect(page.getByText("Last: 90 °F. Not hot enough yet.")).toBeVisible();
-  await page.getByLabel("Centre of the meat").fill("1700");
-  expect(await statusOf(page, () => press(page, "Write the temperature"))).toBe(422);
+  await page.getByLabel("Center of the meat").fill("1700");
+  expect(await statusOf(page, () => press(page, "Record temperature"))).toBe(422);
   await expect(page.getByText("Read the probe again")).toBeVisible();
-  await expect(page.getByLabel("Centre of the meat")).toHaveValue("1700");
-  await page.getByLabel("Centre of the meat").fill("77 °C");
-  await press(page, "Write the temperature");
+  await expect(page.getByLabel("Center of the meat")).toHaveValue("1700");
+  await page.getByLabel("Center of the meat").fill("77 °C");
+  await press(page, "Record temperature");
   const yes = page.getByRole("button", { name: "Yes, it is in the meat" });
   await expect(yes.or(page.getByRole("button", { name: "Seam is good" }))).toBeVisible();
   if (await yes.isVisible()) await yes.click();
@@ -197,7 +215,7 @@ test("cans: not before 170 °F, not before an accepted seam, and not beside jars
 
   // Two cans are still open: neither they nor a mixture with jars goes into a canner.
   await page.goto(`${demo.url}/fire`);
-  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Small canner" });
   await page.getByRole("checkbox", { name: /half-pound cans/ }).check();
   await page.getByRole("checkbox", { name: /wide-mouth pints/ }).check();
   await expect(page.getByRole("region", { name: "The load's schedule" })).toContainText(
@@ -209,6 +227,6 @@ test("cans: not before 170 °F, not before an accepted seam, and not beside jars
   await expect(schedule).toContainText("Hollin valley office");
   expect(await statusOf(page, () => press(page, "Load the canner"))).toBe(409);
   await expect(
-    page.getByText(/exhaust to 170 °F \(77 °C\) at the centre, seam it and accept the seam first/),
+    page.getByText(/exhaust to 170 °F \(77 °C\) at the center, seam it and accept the seam first/),
   ).toBeVisible();
 });

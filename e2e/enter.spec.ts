@@ -4,20 +4,20 @@ import { expect, test } from "./server";
 
 /** Opens a jar, gives it away, spreads a hold, goes past a rule, or cannot be taken back: each is pressed by itself. */
 const CONSEQUENTIAL =
-  /^(No sign of spoilage|Opened|Given away|Thrown out|Move$|Merge them|Load the canner|All looked at|Lift |Set .* aside|Correct the record|Write the run down|Judge by these|Number \d|Number them|Put it in the place|Set the passphrase|Change it|Give it up|Sign)/;
+  /^(No sign of spoilage|Opened|Given away|Thrown out|Move$|Merge lots|Load the canner|All checked|Release |Set .* aside|Correct the record|Save this run|Use these limits|Record \d|Record them as filled|Restore this backup|Set the passphrase|Change it|Stop this run|Go ahead anyway)/;
 /** These are on some page of the made-up household, so that the check looks at something. */
 const MET = [
   "No sign of spoilage",
   "Opened",
   "Given away",
-  "Merge them",
+  "Merge lots",
   "Load the canner",
-  "Lift ",
+  "Release ",
   "Set ",
-  "Sign",
-  "Write the run down",
-  "Number ",
-  "Judge by these",
+  "Go ahead anyway",
+  "Save this run",
+  "Record ",
+  "Use these limits",
 ];
 
 interface Pressed {
@@ -83,10 +83,10 @@ test("Enter on every form: it never presses one of several buttons, nor one that
   await page.goto(`${own.url}/cold`);
   const held = await page.locator("main a[href^='/cold/']").first().getAttribute("href");
   await page.goto(own.url + held);
-  await page.getByText("Put it on hold").click();
-  await page.getByLabel("What it waits for").fill("a doubt about the shot");
-  await page.getByRole("button", { name: "Hold it" }).click();
-  await expect(page.getByRole("button", { name: "Lift the hold" })).toBeVisible();
+  await page.getByText("Put on hold: do not use").click();
+  await page.getByLabel("What are we waiting for?").fill("a doubt about the shot");
+  await page.getByRole("button", { name: "Put on hold" }).click();
+  await expect(page.getByRole("button", { name: "Release hold" })).toBeVisible();
   const wrong: string[] = [];
   const met = new Set<string>();
   let sentOnes = 0;
@@ -110,11 +110,11 @@ test("Enter on every form: it never presses one of several buttons, nor one that
   // What is asked over the stove.
   const stove = paths.find((p) => /^\/fire\/[A-Z]/.test(p) && !/record|heat/.test(p))!;
   await page.goto(own.url + stove);
-  await page.getByRole("button", { name: "Give this run up" }).click();
+  await page.getByRole("button", { name: "Stop this run: jars not processed" }).click();
   await expect(page.getByRole("dialog")).toBeVisible();
   await look("giving a run up");
   expect(wrong).toEqual([]);
-  expect([...met].some((b) => b === "Give it up")).toBe(true);
+  expect([...met].some((b) => b === "Stop this run")).toBe(true);
   for (const name of MET)
     expect(
       [...met].some((b) => b.startsWith(name)),

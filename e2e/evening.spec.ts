@@ -33,7 +33,7 @@ async function toWeight(page: Page, canner: SimulatedCanner, weight: string | Re
   await press(page, "Burner is lit");
   await until(() => steamsSteadily(canner.state()), 25);
   await press(page, "Steam is steady");
-  await expect(clock(page)).toHaveText("Vented", within(10));
+  await expect(clock(page)).toHaveText("Venting done", within(10));
   await press(page, weight);
 }
 
@@ -89,7 +89,7 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   await press(one, "quarts");
   await expect(one.getByRole("alert")).toContainText("75 minutes are for pints");
   await press(one, /^pints$/);
-  await press(one, "Elsewhere");
+  await press(one, "No, somewhere else");
   await expect(one.getByRole("alert")).toContainText("chosen for 2,300 ft");
   await press(one, "Yes, here");
   await expect(one.getByText("✓ at 2,300 ft")).toBeVisible();
@@ -99,8 +99,8 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
     "lets go at 10 lb and this load needs 15 lb",
   );
   await press(two, "15 lb weight is on");
-  await expect(one.getByTestId("stove-title")).toContainText("Off the heat at", within(12));
-  await expect(two.getByTestId("stove-title")).toContainText("Off the heat at", within(14));
+  await expect(one.getByTestId("stove-title")).toContainText("Turn heat off at", within(12));
+  await expect(two.getByTestId("stove-title")).toContainText("Turn heat off at", within(14));
 
   // The gust: seen by the gauge, told on every screen, answered with one tap on another device.
   await phone.goto(`${url}/fire/${codes.dial}`);
@@ -110,9 +110,9 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   await expect(clock(phone)).toHaveText("Too low", within(2));
   await expect(one.locator("html")).toHaveAttribute("data-sounded", "below-target");
   await press(phone, "Shielding it from the wind");
-  await expect(one.getByText(/answered at .*by Oda, “Shielding it from the wind”/)).toBeVisible(within(1));
+  await expect(one.getByText(/silenced at .*by Oda, “Shielding it from the wind”/)).toBeVisible(within(1));
   await runAtPace(PACE);
-  await expect(one.locator("main")).toContainText("began again at", within(20));
+  await expect(one.locator("main")).toContainText("started over at", within(20));
   await expect(one.locator("main")).toContainText("Water: about");
 
   // The larder dies for twenty minutes. The clocks go on, and what is said is kept, here and there.
@@ -139,7 +139,7 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
   }
   // What both show is the same, to the second.
   const finishes = await Promise.all([one, phone].map((p) => p.getByTestId("stove-title").textContent()));
-  expect(finishes[0]).toMatch(/^Off the heat at \d\d:\d\d$/);
+  expect(finishes[0]).toMatch(/^Turn heat off at \d+:\d\d [AP]M$/);
   expect(finishes[1]).toBe(finishes[0]);
 
   // A page that was closed and opened again knows everything.

@@ -62,7 +62,7 @@ test("in the browser the clock ticks on beside a page that failed, and beside a 
     await expect(clock).not.toHaveText(before, { timeout: 3_000 });
     await fail(own.url, []);
     await page.getByRole("link", { name: "Go to Today" }).click();
-    await expect(page.getByRole("link", { name: "To the stove" })).toBeVisible();
+    await expect(page.getByRole("link", { name: "Go to the stove" })).toBeVisible();
   }
 });
 

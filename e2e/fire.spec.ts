@@ -5,7 +5,7 @@ import { expect, newFolder, startServer, test } from "./server";
 
 test("what the heat did is a picture and no permission; the record leads to it", async ({ page, demo }) => {
   await page.goto(`${demo.url}/fire`);
-  await page.locator("section", { hasText: "Runs before" }).getByRole("link").first().click();
+  await page.locator("section", { hasText: "Past runs" }).getByRole("link").first().click();
   await page.waitForURL(/\/c\//);
   const code = page.url().split("/").at(-1)!;
   await page.goto(`${demo.url}/fire/${code}/record`);
@@ -15,12 +15,9 @@ test("what the heat did is a picture and no permission; the record leads to it",
   await page.getByRole("link", { name: "What the heat did" }).click();
   await expect(page.getByText("This decides nothing.")).toBeVisible();
   await expect(page.getByTestId("share")).toHaveText(/^1\d\d %$/);
-  await expect(page.getByTestId("band")).toContainText(
-    /between \d+ and \d+ % nine times in ten \(500 draws/,
-    {
-      timeout: 30_000,
-    },
-  );
+  await expect(page.getByTestId("band")).toContainText(/Likely between \d+ and \d+ % \(9 in 10 of 500/, {
+    timeout: 30_000,
+  });
   await expect(page.getByText("The weight on at the first steam.")).toBeVisible();
   // The jar over the run: later it is hotter.
   const spot = async (at: number) => {
@@ -38,14 +35,14 @@ test("a drill is played in quick time, scored with reasons, and kept", async ({ 
   await page.goto(`${own.url}/practice`);
   await page.getByRole("link", { name: "Drills at the stove" }).click();
   const card = page.getByRole("listitem").filter({ hasText: "A flame too low" });
-  await card.getByRole("button", { name: "Begin" }).click();
+  await card.getByRole("button", { name: "Start" }).click();
   for (let i = 0; i < 3; i++) await page.getByRole("button", { name: "Flame up" }).click();
   // Only then quicker: a busy machine takes its time over a press, and the needle must not.
   await page.getByLabel("Speed").selectOption("60");
   await page.getByRole("button", { name: "It is over" }).click({ timeout: 60_000 });
-  await page.getByRole("button", { name: "See how it went" }).click();
+  await page.getByRole("button", { name: "See your score" }).click();
   await expect(page.getByTestId("score")).toHaveText(/^\d+$/);
-  await expect(page.getByText("Turned the flame up before it fell below.")).toBeVisible();
+  await expect(page.getByText("Turned the flame up before the pressure dropped too low.")).toBeVisible();
   await expect(page.getByText("50/50")).toBeVisible();
   await page.goto(`${own.url}/practice/stove`);
   await expect(card).toContainText(/best\s*\d+ of 100, 1 time/);
@@ -84,7 +81,7 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   }
   const good = (id: string, gaugePsi: number, secondsAgo = 0) =>
     at(secondsAgo).then((t) => ({ id, at: t, gaugePsi }));
-  // Each by itself: what is good is taken, what is not is named with its reason.
+  // One by one: what is good is taken, what is not is named with its reason.
   const mixed = await post(
     [
       await good("m1", 12.6, 5),
@@ -141,27 +138,27 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   expect((await post(kept, { gauge: "Sender" })).body).toMatchObject({ accepted: 10_000, refused: [] });
   // The screen hears it live. A second gauge that reads lower counts for the food until somebody sets it aside.
   await expect(page.getByText("Sender:")).toBeVisible();
-  await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
+  await expect(page.getByTestId("stove-title")).toContainText("Turn heat off at");
   await post([await good("o1", 10.9)], { gauge: "Other" });
   await expect(page.getByTestId("stove-clock")).toHaveText("Too low");
-  await expect(page.getByText("Two instruments contradict each other.")).toBeVisible();
+  await expect(page.getByText("Two gauges disagree.")).toBeVisible();
   await page.getByRole("button", { name: "Stop using Other" }).click();
   await expect(page.getByRole("listitem").filter({ hasText: "Other" })).toContainText("out of service");
   // The screen shows it at once; what the gauges send counts by what the larder has heard.
   await server.pass(0);
   await post([await good("m9", 12.7)], { gauge: "Sender" });
-  await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
+  await expect(page.getByTestId("stove-title")).toContainText("Turn heat off at");
   const late = await post([await good("o2", 9)], { gauge: "Other" });
   expect(late.body).toMatchObject({ accepted: 1, state: { phase: "processing", restarts: 1 } });
   // A run given up takes no more, and says what may be done with its load.
-  await page.getByRole("button", { name: "Give this run up" }).click();
+  await page.getByRole("button", { name: "Stop this run: jars not processed" }).click();
   await page.getByLabel("Why").fill("the gas is out");
-  await page.getByRole("button", { name: "Give it up" }).click();
-  await expect(page.getByText("Decide about each container within 24 hours")).toBeVisible();
+  await page.getByRole("button", { name: "Stop this run", exact: true }).click();
+  await expect(page.getByText("Refrigerate, freeze or reprocess each one within 24 hours")).toBeVisible();
   await server.pass(3);
   const after = await post([await good("z1", 12.6)]);
   expect(after.status).toBe(422);
-  expect(after.body.errors![0]!.message).toContain("given up before this");
+  expect(after.body.errors![0]!.message).toContain("its run stopped before this");
   expect(
     (
       await request.post(`${server.url}/api/v1/runs/none/readings`, { data: { readings: kept.slice(0, 1) } })
@@ -176,7 +173,7 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   await server.pass(12);
   await page.getByRole("button", { name: "Steam is steady" }).click();
   await server.pass(11);
-  await expect(page.getByTestId("stove-clock")).toHaveText("Vented");
+  await expect(page.getByTestId("stove-clock")).toHaveText("Venting done");
   await page.getByRole("button", { name: "15 lb weight is on" }).click();
   // With its answer comes the clock that was moved: a count that began before would seem to have gone on for long.
   await expect(page.getByText("Weight on").first()).toBeVisible();
@@ -184,11 +181,11 @@ test("gauges that send nonsense, and two that disagree", async ({ page, request 
   const tapped = page.getByRole("button", { name: /times? in \d+ s/ });
   // Too short to count by, a moment after it began; whoever taps slowly may have reached the least by the fourth.
   await tapped.click();
-  await expect(page.getByRole("button", { name: "Write it down" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Record count" })).toBeDisabled();
   for (let i = 0; i < 3; i++) await tapped.click();
   await server.pass(1);
-  await page.getByRole("button", { name: "Write it down" }).click();
-  await expect(title).toContainText("Off the heat at");
+  await page.getByRole("button", { name: "Record count" }).click();
+  await expect(title).toContainText("Turn heat off at");
   await expect(page.getByText(/Weight rocks [34] times a minute/).first()).toBeVisible();
   await server.stop();
   rmSync(folder, { recursive: true, force: true });

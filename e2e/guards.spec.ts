@@ -43,16 +43,16 @@ test("while venting for 15 lb the first weight offered is the 15-lb one", async 
 
 test("heat off early asks first, and its undo is plain", async ({ page, own }) => {
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   const title = page.getByTestId("stove-title");
   const before = (await title.textContent())!;
-  await press(page, "Heat is off early");
+  await press(page, "I turned the heat off too soon");
   const asked = page.getByRole("dialog", { name: "Is the heat off before the time is up?" });
   await expect(asked).toContainText("this load is not processed");
   await asked.getByRole("button", { name: "Keep the heat on" }).click();
   await expect(asked).toBeHidden();
   await expect(title).toHaveText(before);
-  await press(page, "Heat is off early");
+  await press(page, "I turned the heat off too soon");
   await press(page, "Record heat off");
   await expect(title).not.toHaveText(before);
   await press(page, "Undo: the heat is still on");
@@ -74,7 +74,7 @@ test("Enter in a field opens no jar and eats none", async ({ page, own }) => {
   await expect(page.getByRole("link", { name: "Open it" })).toBeVisible();
 });
 
-test("after a set-up test the screen goes on: it can be judged again, and left for the cans", async ({
+test("after a setup test the screen goes on: it can be judged again, and left for the cans", async ({
   page,
   own,
 }) => {
@@ -87,14 +87,14 @@ test("after a set-up test the screen goes on: it can be judged again, and left f
     await page.getByLabel("Why they were not taken apart").fill("the projector is lent");
     // The form begins anew once the page has asked again.
     const asked = page.waitForResponse((r) => r.request().method() === "GET" && /set-up\.data/.test(r.url()));
-    await press(page, "Judge this set-up");
+    await press(page, "Check this setup");
     await asked;
     await expect(page.getByRole("radio", { name: seen })).not.toBeChecked();
   };
   await judge(/not right/);
-  await expect(page.getByText("Do not pack on this set-up")).toBeVisible();
+  await expect(page.getByText("Do not close cans with this setup")).toBeVisible();
   await judge(/smooth all round/);
-  await expect(page.getByText("The set-up holds.")).toBeVisible();
+  await expect(page.getByText("The sealer passed. Close cans.")).toBeVisible();
   await page.getByRole("link", { name: "To the cans", exact: true }).click();
   await expect(page).toHaveURL(/\/seam$/);
   await expect(page.getByRole("heading", { level: 1 })).toContainText("5 of 8 closed");
@@ -116,6 +116,6 @@ test("accepting a common practice leaves the form as it was filled in", async ({
   await expect(page.getByLabel("Pack as")).toHaveValue("can-fish");
   await expect(page.getByLabel("How many filled")).toHaveValue("4");
   await expect(page.getByLabel("Meat in them")).toHaveValue("3 lb 14 oz");
-  await press(page, "Number 4 cans");
+  await press(page, "Record 4 filled cans");
   await expect(page.getByText("4 one-pound cans of lake trout").first()).toBeVisible();
 });

@@ -3,6 +3,7 @@ import { kPaFromPsi } from "#core/quantity";
 import { setPin } from "#store/access";
 import { openLarder } from "#store/db";
 import { listPeople } from "#store/household";
+import { heardAt, listen } from "../bench/ear";
 import { startBuilt } from "../bench/server";
 import { expect, test } from "./server";
 
@@ -26,30 +27,11 @@ async function send(url: string, code: string, psi: number, id: string, gauge = 
   expect(answer.status).toBe(200);
 }
 
-/** Listens to what a page really plays: whatever is led to the loudspeaker is measured on its way. */
-async function listen(page: Page): Promise<void> {
-  await page.addInitScript(() => {
-    const connect = AudioNode.prototype.connect as (this: AudioNode, to: AudioNode) => AudioNode;
-    const heard = { at: 0 };
-    (window as unknown as { heard: typeof heard }).heard = heard;
-    AudioNode.prototype.connect = function (this: AudioNode, to: AudioNode) {
-      if (to instanceof AudioDestinationNode) {
-        const ear = to.context.createAnalyser();
-        const samples = new Float32Array(ear.fftSize);
-        connect.call(this, ear);
-        const hear = () => {
-          ear.getFloatTimeDomainData(samples);
-          if (samples.some((s) => Math.abs(s) > 0.01)) heard.at = Date.now();
-        };
-        const timer = setInterval(hear, 20);
-        setTimeout(() => clearInterval(timer), 5_000);
-      }
-      return connect.call(this, to);
-    } as typeof AudioNode.prototype.connect;
-  });
+/** Holds back whatever a page asks from now on. Its open line goes on. @returns lets everything through again */
+async function heldBack(page: Page): Promise<() => Promise<void>> {
+  await page.route("**/*", () => {});
+  return () => page.unroute("**/*");
 }
-const heardAt = (page: Page) =>
-  page.evaluate(() => (window as unknown as { heard: { at: number } }).heard.at);
 
 /** Ready to be called: its scripts run, it has been touched, and it hears the larder. */
 async function ready(page: Page): Promise<void> {
@@ -80,7 +62,7 @@ const leastContrast = () => {
   return Math.min(...written.map((l) => (Math.max(l, behind) + 0.05) / (Math.min(l, behind) + 0.05)));
 };
 
-test("an alarm raised by a reading sounds within 2 s on /table, on a slow screen, and one answer silences all", async ({
+test("an alarm raised by a reading sounds on every page without its asking, and one answer silences all", async ({
   own,
   browser,
 }) => {
@@ -92,14 +74,16 @@ test("an alarm raised by a reading sounds within 2 s on /table, on a slow screen
   await one.goto(`${own.url}/larder`);
   await two.goto(`${own.url}/table`);
   for (const page of [one, two]) await ready(page);
+  // How long it takes is measured in bench/heard.ts. It is short because nothing is asked for in between.
+  const through = [await heldBack(one), await heldBack(two)];
   const raised = Date.now();
   await send(own.url, code, 8, "low 1");
   for (const page of [one, two]) {
-    await expect.poll(() => heardAt(page), { intervals: [50], timeout: 6_000 }).toBeGreaterThan(raised);
-    expect((await heardAt(page)) - raised, page.url()).toBeLessThan(2_000);
+    await expect.poll(() => heardAt(page), { timeout: 10_000 }).toBeGreaterThan(raised);
     await expect(page.getByRole("alert").filter({ hasText: "Big canner. Pressure below" })).toBeVisible();
     await expect(page).toHaveTitle(/⚠ Big canner: Pressure below|·/);
   }
+  for (const letThrough of through) await letThrough();
   // While it flashes every word in it and on its buttons is read against what is behind it.
   const contrasts: number[] = [];
   for (let i = 0; i < 12; i++) {
@@ -153,8 +137,7 @@ test("an alarm is heard after a restart of the larder, and by a page that was su
     await page.waitForTimeout(5_000);
     const raised = Date.now();
     await send(own.url, code, 8, "low 2");
-    await expect.poll(() => heardAt(page), { intervals: [50], timeout: 6_000 }).toBeGreaterThan(raised);
-    expect((await heardAt(page)) - raised).toBeLessThan(2_000);
+    await expect.poll(() => heardAt(page), { timeout: 10_000 }).toBeGreaterThan(raised);
     await send(own.url, code, 13.5, "well 2");
     await expect(page.getByRole("alert").filter({ hasText: "Pressure below" })).toHaveCount(0);
     // Suspended, and woken: what was missed is told at once.
@@ -214,14 +197,14 @@ test("eight tabs of a browser share one line, and each tells what happens", asyn
   await new Promise((r) => setTimeout(r, 8_000));
   await send(own.url, code, 13.5, "well 4");
   for (const page of pages.slice(1))
-    await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
+    await expect(page.getByTestId("stove-title")).toContainText("Turn heat off at");
   // A tap of the seventh is delivered, whatever the others do.
   await pages[6]!.getByRole("button", { name: "Pressure dropped" }).click();
   for (const page of pages.slice(1)) await expect(page.getByTestId("stove-clock")).toHaveText("Too low");
   await context.close();
 });
 
-test("the check of a screen says that sound waits for a touch, and tells the truth afterwards", async ({
+test("the check of a screen says that sound waits for a touch, and tells the truth later", async ({
   own,
   page,
 }) => {

@@ -100,13 +100,13 @@ test("cooked wild turkey in pints with broth from its own bones, and quarter-pin
   await page.getByRole("radio", { name: /^raw/ }).check();
   await page.getByLabel("How many filled").fill("3");
   await page.getByLabel("Meat in them").fill("2 lb 12 oz");
-  await press(page, "Number 3 jars");
+  await press(page, "Record 3 filled jars");
   await expect(page.getByText(`Lot ${code} is cooked. Cooked food is a hot pack.`)).toBeVisible();
   await expect(page.getByLabel("Meat in them")).toHaveValue("2 lb 12 oz");
   await page.getByRole("radio", { name: /^hot/ }).check();
   await page.getByRole("radio", { name: "broth", exact: true }).check();
   await page.getByRole("radio", { name: new RegExp(broth) }).check();
-  await press(page, "Number 3 jars");
+  await press(page, "Record 3 filled jars");
   await expect(page.getByText("3 pints of wild turkey, hot pack")).toBeVisible();
   const small = await house.pack(meat, {
     product: "poultry-rabbit-boneless",
@@ -122,7 +122,7 @@ test("cooked wild turkey in pints with broth from its own bones, and quarter-pin
   await page.goto(`${empty.url}/fire`);
   await ready(page);
   for (const box of await page.locator("[name=packIds]").all()) await box.check();
-  await page.getByLabel("In which canner").selectOption({ label: "Big canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Big canner" });
   await expect(page.getByRole("region", { name: "The load's schedule" })).toContainText("75");
   const run = await loadCanner(page);
   await processed(house, run, 75);
@@ -144,16 +144,16 @@ test("hare soup in pints by its recipe, half solids and half liquid, with its la
   await ready(page);
   await page.getByRole("radio", { name: /soup/i }).check();
   await page
-    .getByLabel("What goes in, a line each")
+    .getByLabel("Ingredients, one per line")
     .fill("2 lb hare\n1 lb carrots\n2 onions\n1 lb potatoes\n3 qt chicken broth\n1 tsp salt");
-  await page.getByLabel("Make more or less of it").fill("for 10 pints");
-  await press(page, "Change the lines");
-  await page.getByLabel("Keep it as").fill("Hare soup");
-  await press(page, "Keep the recipe");
+  await page.getByLabel("Scale the recipe").fill("for 10 pints");
+  await press(page, "Scale recipe");
+  await page.getByLabel("Recipe name").fill("Hare soup");
+  await press(page, "Save recipe");
   await expect(page.getByRole("heading", { level: 1, name: "Hare soup" })).toBeVisible();
-  const from = page.getByLabel("Its meat comes from");
+  const from = page.getByLabel("Lot for the meat");
   await from.selectOption(await from.locator("option", { hasText: "hare" }).getAttribute("value"));
-  await press(page, "To the packing bench");
+  await press(page, "Start filling");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("1 of 10");
   // Each pint asks for its share of the meat, and not for a jar full of it.
   const each = page.getByRole("region", { name: "What goes into each pint" });
@@ -168,12 +168,12 @@ test("hare soup in pints by its recipe, half solids and half liquid, with its la
     await press(page, /^Filled/);
     await expect(page.getByText(new RegExp(`Write on lid ${n}:`))).toBeVisible();
   }
-  await press(page, "This load is packed");
+  await press(page, /^(Finish this load|Stop here)/);
   await expect(page).toHaveURL(/fire/);
   // Many run it for 75 minutes: one tap, and the label says which of them were the table's.
   await ready(page);
-  await page.getByLabel("In which canner").selectOption({ label: "Big canner" });
-  await expect(page.getByText("A habit of many: 75 minutes.")).toBeVisible();
+  await page.getByLabel("Canner").selectOption({ label: "Big canner" });
+  await expect(page.getByText("Many people add: 75 minutes.")).toBeVisible();
   await press(page, "Add 15 minutes");
   await expect(page.getByLabel("Extra minutes")).toHaveValue("15");
   const run = await loadCanner(page);
@@ -194,22 +194,22 @@ test("chilli in twelve pints with four pints of raw meat in two layers: signed f
   await house.done("/plan/dishes", {
     intent: "keep",
     dish: "chilli",
-    name: "Valley chilli",
+    name: "Valley chili",
     ingredients:
-      "3 kg ground pronghorn\n3 cups dry beans, soaked\n1 lb onions\n2 qt crushed tomatoes\n3 Tbsp chilli powder",
+      "3 kg ground pronghorn\n3 cups dry beans, soaked\n1 lb onions\n2 qt crushed tomatoes\n3 Tbsp chili powder",
   });
   await page.goto(`${empty.url}/plan/dishes`);
-  await page.getByRole("link", { name: "Valley chilli" }).click();
+  await page.getByRole("link", { name: "Valley chili" }).click();
   await ready(page);
-  const from = page.getByLabel("Its meat comes from");
+  const from = page.getByLabel("Lot for the meat");
   await from.selectOption(await from.locator("option", { hasText: "pronghorn" }).getAttribute("value"));
   await page.getByLabel("How many").fill("12");
-  await press(page, "To the packing bench");
+  await press(page, "Start filling");
   for (let n = 1; n <= 12; n++) {
     await press(page, /^Filled/);
     await expect(page.getByText(new RegExp(`Write on lid ${n}:`))).toBeVisible();
   }
-  await press(page, "This load is packed");
+  await press(page, /^(Finish this load|Stop here)/);
   await expect(page).toHaveURL(/fire/);
   const raw = await house.pack(house.get("select id from lot where part = 'Shoulder'"), {
     count: "4",
@@ -219,7 +219,7 @@ test("chilli in twelve pints with four pints of raw meat in two layers: signed f
   await page.goto(`${empty.url}/fire`);
   await ready(page);
   for (const box of await page.locator("[name=packIds]").all()) await box.check();
-  await page.getByLabel("In which canner").selectOption({ label: "Big canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Big canner" });
   await expect(page.getByRole("img", { name: /^Layer 2 from above/ })).toBeVisible();
   await press(page, "Load the canner");
   await expect(page.getByText(/no published process has both in one canner/).first()).toBeVisible();
@@ -250,7 +250,7 @@ test("eleven pints at 5,000 ft, some hot and some raw, on a canner with a dial a
   await page.goto(`${empty.url}/fire`);
   await ready(page);
   for (const box of await page.locator("[name=packIds]").all()) await box.check();
-  await page.getByLabel("In which canner").selectOption({ label: "Tall canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Tall canner" });
   const schedule = page.getByRole("region", { name: "The load's schedule" });
   await expect(schedule).toContainText("15");
   await expect(schedule).toContainText("by the weight");
@@ -281,7 +281,7 @@ test("53 lb in quarts over two canners with five extra minutes, filled up with a
   await page.goto(`${empty.url}/household`);
   await ready(page);
   await page.getByLabel("Extra minutes for every load").fill("5");
-  await press(page, "Keep these");
+  await press(page, "Save settings");
   await expect(page.getByText("Saved.")).toBeVisible();
   await page.goto(`${empty.url}/plan`);
   await ready(page);
@@ -299,7 +299,7 @@ test("53 lb in quarts over two canners with five extra minutes, filled up with a
   await page.goto(`${empty.url}/fire`);
   await ready(page);
   await page.locator("[name=packIds]").check();
-  await page.getByLabel("In which canner").selectOption({ label: "Big canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Big canner" });
   await expect(page.getByText(/made for at least 4 containers, and this load has 3/)).toBeVisible();
   await page.getByLabel("How many").fill("1");
   await expect(page.getByText(/made for at least 4 containers/)).toHaveCount(0);

@@ -40,10 +40,10 @@ test("a long book and a full shelf are turned over page by page, nothing left ou
         await expect(page.locator(links).first()).not.toHaveAttribute("href", hrefs[0]!);
       }
     };
-    const book = await turned("/field", "main li a[href^='/field/']", "Before these");
+    const book = await turned("/field", "main li a[href^='/field/']", "Older");
     expect(book.flat()).toEqual(animals);
     expect(book[0]).toHaveLength(30);
-    await page.getByRole("link", { name: "After these" }).click();
+    await page.getByRole("link", { name: "Newer" }).click();
     await expect(page.locator(`main li a[href='/field/${animals[0]}']`)).toBeVisible();
 
     const stood = await turned(`/larder/shelf/${shelf}`, "main ul a[href^='/c/']", "Younger ones");

@@ -32,10 +32,10 @@ async function toPressure(page: Page, evening: RunningEvening): Promise<void> {
   await press(page, "Steam is steady");
   await expect(page.getByTestId("stove-clock")).toHaveText(/\d\d:\d\d/);
   await evening.pass(11);
-  await expect(page.getByTestId("stove-clock")).toHaveText("Vented");
+  await expect(page.getByTestId("stove-clock")).toHaveText("Venting done");
   await press(page, /eight is on/);
   await press(page, "Weight is rocking");
-  await expect(page.getByTestId("stove-title")).toContainText("Off the heat at");
+  await expect(page.getByTestId("stove-title")).toContainText("Turn heat off at");
   await sent(page);
 }
 
@@ -132,7 +132,7 @@ test("taps under 401, 429, 500 and no network, in two tabs and a closed one: ack
     .poll(() => stored(evening, code, "weight-rocking").length - before, { timeout: 40_000 })
     .toBe(pressed);
   await other.goto(`${evening.url}/fire/${code}`);
-  await expect(other.getByTestId("stove-title")).toContainText("Off the heat at");
+  await expect(other.getByTestId("stove-title")).toContainText("Turn heat off at");
   await context.close();
   expect(await look.count().catch(() => 0)).toBe(0);
 });
@@ -191,7 +191,7 @@ test("a device that slept stamps its next tap right: the steady clock stood stil
 test("who says it is whoever is at the screen, whatever a body claims", async ({ evening, request }) => {
   const { url, codes } = evening;
   const answer = await request.post(`${url}/fire/${codes.dial}/taps`, {
-    data: { taps: [{ id: "claimed-1", at: Date.now(), type: "heat-on", by: "Somebody else" }] },
+    data: { taps: [{ id: "claimed-1", at: Date.now(), type: "heat-on", by: "Add a person" }] },
   });
   expect(answer.status()).toBe(200);
   expect(stored(evening, codes.dial, "heat-on")[0]!.by).toBe("Oda");
@@ -270,7 +270,7 @@ test("what cannot be believed at the stove is taken or refused with its reason, 
   expect(ended.status).toBe(200);
   expect(ended.answers[0]!.refused).toMatch(/[a-z]/);
   const { body } = await send(12.6);
-  expect(body).toMatch(/unloaded or given up/);
+  expect(body).toMatch(/unloaded or its run stopped/);
   expect(await state()).toMatchObject({ phase: "aborted" });
 });
 
@@ -295,7 +295,7 @@ test("a tap by somebody who has not said a PIN is kept on the screen until they 
     .first()
     .click();
   await page.getByRole("textbox", { name: "PIN" }).fill("4711");
-  await press(page, "It is me");
+  await press(page, "Sign in");
   await expect
     .poll(() => stored(evening, code, "weight-rocking").length, { timeout: 20_000 })
     .toBe(before + 1);

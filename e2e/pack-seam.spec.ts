@@ -64,8 +64,8 @@ async function typeSheet(page: Page, sheet: Record<string, string | string[]>) {
 async function setUp(page: Page, server: Running) {
   await page.goto(`${server.url}/seam/set-up`);
   await typeSheet(page, GOOD);
-  await press(page, "Judge this set-up");
-  await expect(page.getByText("The set-up holds.")).toBeVisible();
+  await press(page, "Check this setup");
+  await expect(page.getByText("The sealer passed. Close cans.")).toBeVisible();
 }
 
 const codeOnBench = async (page: Page) => (await page.locator("main h2.fig").textContent())!.trim();
@@ -82,7 +82,9 @@ test.describe("cans", () => {
     await into(page, "Neck", "can-half-pound");
     const load = page.getByRole("listitem", { name: "Load 1" });
     await expect(load).toContainText("12 half-pound cans");
-    await expect(page.getByRole("heading", { level: 1 })).toContainText("1 load;");
+    await expect(page.getByRole("region", { name: "The loads" }).getByRole("heading").first()).toContainText(
+      "1 load",
+    );
     // Half-pound cans of game have no published row: nothing is filled before somebody accepts that.
     await page.getByRole("button", { name: "Accept this common practice" }).click();
     await expect(page.getByText(/Accepted by Oda/)).toBeVisible();
@@ -101,20 +103,22 @@ test.describe("cans", () => {
       else {
         // What is left of the lot fills no can.
         await expect(page.getByText("A part-filled can is not canned. Where does it go?")).toBeVisible();
-        await press(page, /^Into the fridge/);
+        await press(page, /^Into the refrigerator/);
         await expect(page.getByText("Where does it go?")).toBeHidden();
       }
     }
-    await press(page, "This load is packed");
+    await press(page, /^(Finish this load|Stop here)/);
     await expect(page).toHaveURL(/seam/);
 
     // Nothing is closed before the sealer is tested, and a short cover hook stops it.
-    await expect(page.getByText("wants a set-up test")).toBeVisible();
-    await page.getByRole("link", { name: "Set-up test on empty cans" }).click();
+    await expect(page.getByText("wants a setup test")).toBeVisible();
+    await page.getByRole("link", { name: "Setup test on empty cans" }).click();
     await typeSheet(page, { ...GOOD, coverHook: ["64", "0.064", "1.63"] });
     await expect(page.getByRole("heading", { name: /The hooks meet by too little/ })).toBeVisible();
-    await press(page, "Judge this set-up");
-    await expect(page.getByRole("alert").filter({ hasText: "Do not pack on this set-up" })).toBeVisible();
+    await press(page, "Check this setup");
+    await expect(
+      page.getByRole("alert").filter({ hasText: "Do not close cans with this setup" }),
+    ).toBeVisible();
     await setUp(page, house);
 
     // The probe: all of them below 170 °F, then hot; one reading like its juice is asked about.
@@ -175,7 +179,7 @@ test.describe("cans", () => {
       if (defect) {
         await page.getByRole("button", { name: "90°" }).click();
         await press(page, defect);
-        await press(page, "Bad: into a new can");
+        await press(page, "Seam is bad: use a new can");
         redone.push(code);
       } else {
         if (n === 1) {
@@ -233,7 +237,9 @@ test.describe("jars", () => {
     await page.goto(`${house.url}/plan`);
     await into(page, "Shoulder", "jar-pint regular", "hot");
     await into(page, "Neck", "jar-pint regular", "raw");
-    await expect(page.getByRole("heading", { level: 1 })).toContainText("1 load");
+    await expect(page.getByRole("region", { name: "The loads" }).getByRole("heading").first()).toContainText(
+      "1 load",
+    );
     await press(page, "Fill this load");
     const parts = page.getByRole("group", { name: /raw before hot/ });
     await expect(parts.getByRole("button").first()).toContainText("raw neck");
@@ -257,7 +263,7 @@ test.describe("jars", () => {
     await expect(page.getByText(/Write on lid 1:/)).toBeVisible();
     await expect(page.getByText(/lid from box 3/)).toBeVisible();
     // Taken out again and put in again.
-    await press(page, /Not so: take no. 1/);
+    await press(page, /Undo jar 1/);
     await expect(page.getByRole("heading", { level: 1 })).toContainText("1 of");
     for (let n = 1; n <= 4; n++) {
       await press(page, /^Filled/);
@@ -272,7 +278,7 @@ test.describe("jars", () => {
       await press(page, /^Filled/);
       await expect(page.getByText(new RegExp(`Write on lid ${n}:`))).toBeVisible();
     }
-    await press(page, "This load is packed");
+    await press(page, /^(Finish this load|Stop here)/);
     await expect(page).toHaveURL(/fire/);
     // Without the order and the water that suit both, somebody signs; with them, nobody has to.
     await press(page, "Load the canner");
@@ -285,7 +291,7 @@ test.describe("jars", () => {
   });
 });
 
-test("the drawn seam measures what was typed; thousandths, inches and millimetres; what cannot be is said at its field", async ({
+test("the drawn seam measures what was typed; thousandths, inches and millimeters; what cannot be is said at its field", async ({
   page,
   house,
 }) => {
@@ -324,7 +330,7 @@ test("the drawn seam measures what was typed; thousandths, inches and millimetre
     await page.goto(`${house.url}/seam/set-up`);
     await typeSheet(page, { ...GOOD, ...sheet });
     const answer = page.waitForResponse((r) => r.request().method() === "POST");
-    await press(page, "Judge this set-up");
+    await press(page, "Check this setup");
     expect((await answer).status()).toBe(422);
     await expect(page.getByText(message).first()).toBeVisible();
     for (const [name, value] of Object.entries(sheet))
@@ -335,14 +341,16 @@ test("the drawn seam measures what was typed; thousandths, inches and millimetre
   await bad({ endPlate: "0" }, /End plate is more than zero/);
   await bad(
     { bodyHook: ["80", "81", ""], coverHook: ["78", "78", ""], width: ["115", "115", ""] },
-    /measured at three places/,
+    /at three places/,
   );
   await bad({ width: ["1.15 in", "116", "115"] }, /no seam has that/);
-  await bad({ wrinklePercent: ["15", "140", "15"] }, /from 0 to 100 per cent/);
+  await bad({ wrinklePercent: ["15", "140", "15"] }, /from 0 to 100 percent/);
   // Odd but possible is asked once, and taken when it is so.
   await bad({ coverHook: ["0.64", "78", "78"] }, /usually 0.047 in/);
-  await press(page, "It is so: take them like this");
-  await expect(page.getByRole("alert").filter({ hasText: "Do not pack on this set-up" })).toBeVisible();
+  await press(page, "It is right: use these figures");
+  await expect(
+    page.getByRole("alert").filter({ hasText: "Do not close cans with this setup" }),
+  ).toBeVisible();
   await expect(page.locator("[name=coverHook0]")).toHaveValue("0.64");
 });
 
@@ -352,15 +360,15 @@ test("seam school asks, remembers what was missed, and brings it back", async ({
   const wrong = page.locator(`input[name=named]:not([value='${lesson}'])`).first();
   await wrong.check({ force: true });
   await press(page, "Accept it");
-  await expect(page.getByText("Not so.")).toBeVisible();
-  await page.getByRole("link", { name: "The next one" }).click();
+  await expect(page.getByText("Wrong.")).toBeVisible();
+  await page.getByRole("link", { name: "Next" }).click();
   await expect(page.getByText("of 1 right, Oda")).toBeVisible();
   await expect(page.getByText("Coming back soon:")).toBeVisible();
   for (let asked = 2; asked <= 9; asked++) {
     const now = await page.locator("[name=lesson]").inputValue();
     await page.locator(`input[name=named][value='${now}']`).check({ force: true });
-    await press(page, now.startsWith("good") ? "Accept it" : "Stop and set up anew");
-    await page.getByRole("link", { name: "The next one" }).click();
+    await press(page, now.startsWith("good") ? "Accept it" : "Stop and set up again");
+    await page.getByRole("link", { name: "Next" }).click();
     await expect(page.getByText(`of ${asked} right`)).toBeVisible();
     if (now === lesson) return;
   }

@@ -30,10 +30,10 @@ export const PAGES = [
   "/larder/recalls",
   "/shed",
   "/household",
-  "/household/keys",
+  "/household/access",
   "/records",
   "/records/history?verify=1",
-  "/records/copies",
+  "/records/backups",
   "/records/lists/animals",
   "/records/paper",
   "/records/interface",
@@ -50,7 +50,7 @@ export const PAGES = [
 /** The stove of the run under way in the demo, the story of a jar on its shelf, and the cards of an animal and of two lots. */
 export async function more(page: Page, demo: Running): Promise<string[]> {
   await page.goto(`${demo.url}/fire`);
-  const stove = await page.getByRole("link", { name: "To the stove" }).first().getAttribute("href");
+  const stove = await page.getByRole("link", { name: "Go to the stove" }).first().getAttribute("href");
   await page.goto(`${demo.url}/larder`);
   const story = await page.locator("section a[href^='/c/']").first().getAttribute("href");
   const shelf = await page.locator("a[href^='/larder/shelf/']").first().getAttribute("href");
@@ -67,11 +67,11 @@ export async function more(page: Page, demo: Running): Promise<string[]> {
   await page.goto(`${demo.url}/shed`);
   const canner = await page.locator("article a[href^='/shed/']").first().getAttribute("href");
   await page.goto(`${demo.url}/pack`);
-  const bench = await page.getByRole("link", { name: "Go on filling" }).first().getAttribute("href");
+  const bench = await page.getByRole("link", { name: "Continue filling" }).first().getAttribute("href");
   await page.goto(`${demo.url}/fire`);
   const ready = await readyFor(page);
   const past = await page
-    .locator("section", { hasText: "Runs before" })
+    .locator("section", { hasText: "Past runs" })
     .locator("a")
     .first()
     .getAttribute("href");
@@ -97,6 +97,6 @@ export async function more(page: Page, demo: Running): Promise<string[]> {
 async function readyFor(page: Page): Promise<string> {
   for (const box of await page.locator("input[name=packIds]").all()) await box.uncheck();
   await page.locator("label", { hasText: "wide-mouth pints" }).getByRole("checkbox").check();
-  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Small canner" });
   return (await page.getByRole("link", { name: "Check the equipment first" }).getAttribute("href"))!;
 }

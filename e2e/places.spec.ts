@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./server";
+import { choose } from "./choose";
 
 const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
@@ -22,8 +23,8 @@ test("what a screen prefers stays on that screen: its theme, and who is at it", 
   await expect(page.getByRole("link", { name: "Household, Piet is at the screen" })).toBeVisible();
   await page.goto(`${own.url}/field`);
   await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
-  await page.getByLabel("Animal or catch").selectOption("hare");
-  await press(page, "Write it down");
+  await choose(page, "Animal or catch", "hare");
+  await press(page, "Add animal or catch");
   await expect(page.locator("main li").first()).toContainText("Piet");
   await expect(page.locator("main li").first()).toContainText(
     "Hare is not named in the table; treated as chicken or rabbit",
@@ -40,9 +41,9 @@ test("a hold stops everything made from the animal until somebody lifts it for a
 }) => {
   await page.goto(`${own.url}/field`);
   await page.getByRole("link", { name: "8 grouse" }).click();
-  await page.getByText("Put it on hold").click();
-  await page.getByLabel("What it waits for").last().fill("a doubt about the shot");
-  await press(page, "Hold it");
+  await page.getByText("Put on hold: do not use").click();
+  await page.getByLabel("What are we waiting for?").last().fill("a doubt about the shot");
+  await press(page, "Put on hold");
   await expect(page.getByText("On hold: a doubt about the shot")).toBeVisible();
   const card = page.url();
   await page.goto(`${own.url}/cold`);
@@ -50,11 +51,11 @@ test("a hold stops everything made from the animal until somebody lifts it for a
   await expect(lot).toContainText("on hold: a doubt about the shot");
   await expect(lot.getByRole("link", { name: "Pack" })).toHaveCount(0);
   await page.goto(card);
-  await press(page, "Lift the hold");
+  await press(page, "Release hold");
   await expect(page.getByText(/The reason is missing/)).toBeVisible();
   await page.getByLabel("Why it may be used now").fill("looked at with the neighbour");
-  await press(page, "Lift the hold");
-  await expect(page.getByText("“a doubt about the shot” was lifted by Oda")).toBeVisible();
+  await press(page, "Release hold");
+  await expect(page.getByText("“a doubt about the shot” was released by Oda")).toBeVisible();
   await page.goto(`${own.url}/cold`);
   await expect(lot.getByRole("link", { name: "Pack" })).toBeVisible();
 });
@@ -72,11 +73,11 @@ test("fridge to freezer and back", async ({ page, own }) => {
   await freezer.locator("li", { hasText: "Hams of wild boar" }).getByRole("link", { name: "Thaw" }).click();
   await expect(page.getByText(/about \d days in the fridge|\d+ h.* in the fridge/).first()).toBeVisible();
   await page.getByRole("radio", { name: "in cold water" }).check();
-  await press(page, "Thaw it");
+  await press(page, "Thaw this lot");
   await expect(page.getByText(/Thawing\. Ready about/)).toBeVisible();
-  await press(page, "Thawed to the middle");
+  await press(page, "Mark as thawed to the middle");
   // Not away before it is written down: a page that is left lets go of what it was sending.
-  await expect(page.getByRole("button", { name: "Thawed to the middle" })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Mark as thawed to the middle" })).toHaveCount(0);
   await page.goto(`${own.url}/cold`);
   await expect(fridge.locator("li", { hasText: "Hams of wild boar" })).toBeVisible();
 });
@@ -102,14 +103,14 @@ test("a household that moves: new questions go by the new altitude, a run under 
 }) => {
   await page.goto(`${own.url}/household`);
   await page.getByLabel("Altitude").fill("29,000 ft");
-  await press(page, "Keep these");
+  await press(page, "Save settings");
   await expect(page.getByText("Was it 2,900 ft?")).toBeVisible();
   await page.getByLabel("Altitude").fill("6,500 ft");
-  await sent(page, "Keep these");
+  await sent(page, "Save settings");
   await page.goto(`${own.url}/ask`);
   await expect(page.getByRole("region", { name: "The schedule" })).toContainText("14");
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   await expect(page.getByText("75 min at 13 lb or more")).toBeVisible();
 });
 
@@ -117,14 +118,14 @@ test("in metric, the same canner reads in kPa and nothing else changes", async (
   await page.goto(`${own.url}/household`);
   await page.getByRole("radio", { name: "kg, °C, m" }).check();
   await page.getByLabel("Altitude").fill("701 m");
-  await sent(page, "Keep these");
+  await sent(page, "Save settings");
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   await expect(page.getByText("75 min at 90 kPa or more")).toBeVisible();
   await press(page, "Type it");
   await page.getByRole("textbox", { name: "Reading" }).fill("93");
-  await press(page, "Write it");
-  await expect(page.getByText(/last figure read: 93 kPa at/)).toBeVisible();
+  await press(page, "Record reading");
+  await expect(page.getByText(/last reading: 93 kPa at/)).toBeVisible();
 });
 
 test("giving a run up asks why; its jars then wait for a decision, and after 24 hours only to be thrown out", async ({
@@ -132,17 +133,17 @@ test("giving a run up asks why; its jars then wait for a decision, and after 24 
   own,
 }) => {
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
-  await press(page, "Give this run up");
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
+  await press(page, "Stop this run: jars not processed");
   await page.getByLabel("Why").fill("the gas ran out");
-  await press(page, "Give it up");
-  await expect(page.getByTestId("stove-title")).toHaveText("Given up");
+  await page.getByRole("dialog").getByRole("button", { name: "Stop this run" }).click();
+  await expect(page.getByTestId("stove-title")).toHaveText("Stopped");
   await page.getByRole("link", { name: "Decide about the jars" }).click();
   await expect(page.getByRole("heading", { name: "10 to decide" })).toBeVisible();
   await expect(page.getByText("not processed.").first()).toBeVisible();
   // One by itself, and after a day there is one thing left to do with all the others.
   const all = page.getByRole("region", { name: /^All of run/ });
-  await all.getByText("Each by itself").click();
+  await all.getByText("One by one").click();
   await all.getByRole("button", { name: "Freeze it" }).first().click();
   await expect(page.getByRole("heading", { name: "9 to decide" })).toBeVisible();
   await own.pass(25 * 60);
@@ -157,18 +158,18 @@ test("heat off too early is not processed; undone, the clock goes on as if nothi
   own,
 }) => {
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   const before = await page.getByTestId("stove-title").textContent();
-  await press(page, "Heat is off early");
+  await press(page, "I turned the heat off too soon");
   await press(page, "Record heat off");
   await expect(page.getByTestId("stove-title")).toHaveText("Wait for zero and the lock");
-  await page.getByText("Why, and what happened").click();
+  await page.getByText("Why these numbers, and what happened").click();
   await expect(page.locator("aside")).toContainText(
     "heat off before the full 75 minutes. This load is not processed.",
   );
   await press(page, "Undo");
   await expect(page.getByTestId("stove-title")).toHaveText(before!);
-  await press(page, "Heat is off early");
+  await press(page, "I turned the heat off too soon");
   await press(page, "Record heat off");
   await press(page, "Lit again");
   await expect(page.getByTestId("stove-title")).toHaveText("Watch for steady steam from the vent");
@@ -176,11 +177,11 @@ test("heat off too early is not processed; undone, the clock goes on as if nothi
 
 test("two screens on one run agree without anybody reloading", async ({ page, own, browser }) => {
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).first().click();
+  await page.getByRole("link", { name: "Go to the stove" }).first().click();
   await page.waitForURL(/fire\/.+/);
   const other = await browser.newPage();
   await other.goto(page.url());
-  await expect(other.getByTestId("stove-title")).toContainText("Off the heat at");
+  await expect(other.getByTestId("stove-title")).toContainText("Turn heat off at");
   await press(page, "Pressure dropped");
   await expect(page.getByTestId("stove-clock")).toHaveText("Too low");
   await expect(other.getByTestId("stove-clock")).toHaveText("Too low", { timeout: 20_000 });
@@ -207,19 +208,19 @@ test("what is being typed is left alone when another screen changes what is show
   browser,
 }) => {
   await page.goto(`${own.url}/table`);
-  await page.getByLabel("As you call it").fill("Neck");
+  await page.getByLabel("Name").fill("Neck");
   await page.getByLabel("Weight in").fill("0.5 lb");
   await page.getByRole("radio", { name: "pieces on the bone" }).check();
   const other = await browser.newPage();
   await other.goto(`${own.url}/table`);
-  await other.getByLabel("As you call it").fill("Wings");
+  await other.getByLabel("Name").fill("Wings");
   await other.getByLabel("Weight in").fill("0.3 lb");
   await press(other, "Make the lot");
   await expect(other.locator("main li", { hasText: "Wings" })).toBeVisible();
   const said = page.getByRole("status").filter({ hasText: /cut a lot .*This page does not show it yet/ });
   await expect(said).toBeVisible();
   const typed = async () => {
-    await expect(page.getByLabel("As you call it")).toHaveValue("Neck");
+    await expect(page.getByLabel("Name")).toHaveValue("Neck");
     await expect(page.getByLabel("Weight in")).toHaveValue("0.5 lb");
     await expect(page.getByRole("radio", { name: "pieces on the bone" })).toBeChecked();
   };
@@ -314,7 +315,7 @@ test("a look that was under way as somebody began to fill in takes nothing from 
   own,
 }) => {
   await wordsWhilePressing(page);
-  await page.goto(`${own.url}/records/copies`);
+  await page.goto(`${own.url}/records/backups`);
   await page.waitForTimeout(1_500);
   let looks = 0;
   let letGo: () => void = () => undefined;
@@ -358,14 +359,27 @@ test("what another screen does meanwhile takes nothing from what is pressed or a
   ).toBeVisible();
 
   await page.goto(`${own.url}/larder/eating`);
-  await page.getByText("Who eats, and what things cost").click();
+  await page.getByText("People and costs").click();
   await page.waitForTimeout(1_500);
   await page.getByLabel("People at the table").fill("nobody");
-  await press(page, "Keep these");
+  await press(page, "Save");
   await expect(page.getByText("How many people?")).toBeVisible();
   await page.waitForTimeout(3_000);
   await expect(page.getByText("How many people?")).toBeVisible();
   await expect(page.getByLabel("People at the table")).toHaveValue("nobody");
+});
+
+test("why a form was refused stays beside it while others work", async ({ page, own }) => {
+  await wordsWhilePressing(page);
+  await page.goto(`${own.url}/seam/set-up`);
+  await page.waitForTimeout(1_500);
+  await page.getByLabel("End plate").fill("0");
+  await press(page, "Check this setup");
+  const why = page.getByText("End plate is more than zero");
+  await expect(why).toBeVisible();
+  await page.waitForTimeout(2_000);
+  await expect(why).toBeVisible();
+  await expect(page.getByLabel("End plate")).toHaveValue("0");
 });
 
 test("what a press answered stays on the page while others work", async ({ page, own }) => {
@@ -376,7 +390,7 @@ test("what a press answered stays on the page while others work", async ({ page,
     mimeType: "text/csv",
     buffer: Buffer.from("species,taken on,weight kg,weighed,note\nElk,2026-10-01,120,hanging,\n"),
   });
-  await press(page, "Look at it");
+  await press(page, "Check the file");
   await expect(page.getByText("Elk of 2026-10-01 gets the code")).toBeVisible();
   await page.waitForTimeout(3_000);
   await expect(page.getByText("Elk of 2026-10-01 gets the code")).toBeVisible();

@@ -56,7 +56,7 @@ test("a finger's press too: once, and never for what has come to lie under it", 
   await meant.evaluate((button) => {
     const other = document.createElement("button");
     other.type = "button";
-    other.textContent = "Give it up";
+    other.textContent = "Stop this run";
     other.style.cssText = `display:block;width:100%;height:${button.getBoundingClientRect().height}px`;
     other.onclick = () => (document.documentElement.dataset.wrong = "pressed");
     button.parentElement!.parentElement!.before(other);

@@ -16,7 +16,7 @@ test("everything goes out from the page, comes into an empty larder there, and g
   await page.goto(`${own.url}/records`);
   const first = await (async () => {
     const waiting = page.waitForEvent("download");
-    await page.getByRole("link", { name: "Take everything out" }).click();
+    await page.getByRole("link", { name: "Export everything" }).click();
     return (await waiting).path();
   })();
   // It never writes over a larder that holds something.
@@ -27,18 +27,18 @@ test("everything goes out from the page, comes into an empty larder there, and g
   await page.goto(`${empty.url}/welcome`);
   await page.getByRole("link", { name: /archive/ }).click();
   await page.getByLabel("The archive").setInputFiles(join(process.cwd(), "package.json"));
-  await page.getByRole("button", { name: "Check it and bring it in" }).click();
+  await page.getByRole("button", { name: "Check and import" }).click();
   await expect(page.getByRole("alert")).toContainText("This file is damaged or not a zip.");
   const bytes = readFileSync(first);
   await page
     .getByLabel("The archive")
     .setInputFiles({ name: "larder.zip", mimeType: "application/zip", buffer: bytes });
-  await page.getByRole("button", { name: "Check it and bring it in" }).click();
+  await page.getByRole("button", { name: "Check and import" }).click();
   await expect(page).toHaveURL(/\/records\/history\?verify=1/, { timeout: 60_000 });
   await expect(page.getByText(/^No change found in /)).toBeVisible();
   await page.goto(`${empty.url}/records`);
   const waiting = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Take everything out" }).click();
+  await page.getByRole("link", { name: "Export everything" }).click();
   const [a, b] = [await filesIn(first), await filesIn(await (await waiting).path())];
   expect([...b.keys()]).toEqual([...a.keys()]);
   // The new machine's first backup may have been made meanwhile: its key is one line in the activity log.
@@ -86,7 +86,7 @@ test("a record's history code reads by camera, and typed from paper it is checke
 
 test("backups go to a second place: chosen, tried, filled, missed and found again", async ({ own, page }) => {
   const stick = newFolder();
-  await page.goto(`${own.url}/records/copies`);
+  await page.goto(`${own.url}/records/backups`);
   const folder = page.getByLabel("Folder");
   const use = page.getByRole("button", { name: "Use this folder" });
   await folder.fill(join(stick, "nowhere"));
@@ -98,7 +98,7 @@ test("backups go to a second place: chosen, tried, filled, missed and found agai
   await expect(
     page.getByText("on the same disk as the larder. If the disk fails, both are lost."),
   ).toBeVisible();
-  await page.getByRole("button", { name: "Make a copy now" }).click();
+  await page.getByRole("button", { name: "Make a backup now" }).click();
   await expect(page.getByText("It was read back and is the same.")).toBeVisible({ timeout: 30_000 });
   await expect
     .poll(() => readdirSync(stick).filter((n) => n.endsWith("-by-hand.db")), { timeout: 30_000 })
@@ -118,22 +118,22 @@ test("a copy is made, looked into and restored, with a reason that stays in the 
   own,
   page,
 }) => {
-  await page.goto(`${own.url}/records/copies`);
-  await page.getByRole("button", { name: "Make a copy now" }).click();
-  await expect(page.getByText("asked for").first()).toBeVisible();
+  await page.goto(`${own.url}/records/backups`);
+  await page.getByRole("button", { name: "Make a backup now" }).click();
+  await expect(page.getByText("made by hand").first()).toBeVisible();
   await page.goto(`${own.url}/household`);
-  await page.getByLabel("Somebody else").fill("Visitor");
-  await page.getByRole("button", { name: "Add them" }).click();
+  await page.getByLabel("Add a person").fill("Visitor");
+  await page.getByRole("button", { name: "Add person" }).click();
   await expect(page.getByRole("button", { name: "Visitor" })).toBeVisible();
-  await page.goto(`${own.url}/records/copies`);
+  await page.goto(`${own.url}/records/backups`);
   await page
     .getByRole("listitem")
-    .filter({ hasText: "asked for" })
-    .getByRole("link", { name: "Look into it" })
+    .filter({ hasText: "made by hand" })
+    .getByRole("link", { name: "Details" })
     .click();
   await expect(page.getByRole("cell", { name: "animals" })).toBeVisible();
-  await page.getByLabel("Why the larder goes back to it").fill("the visitor was a slip");
-  await page.getByRole("button", { name: "Put it in the place of the larder" }).click();
+  await page.getByLabel("Why you restore it").fill("the visitor was a slip");
+  await page.getByRole("button", { name: "Restore this backup" }).click();
   await expect(page.getByText(/^No change found in /)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText("“the visitor was a slip”")).toBeVisible();
   await page.goto(`${own.url}/household`);
@@ -150,13 +150,13 @@ test("a list comes in from its page: looked at first, then done, and it is in th
   await page
     .getByLabel("The file")
     .setInputFiles({ name: "a.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
-  await page.getByRole("button", { name: "Look at it" }).click();
+  await page.getByRole("button", { name: "Check the file" }).click();
   await expect(page.getByText("“Unicorn” is no animal known here.")).toBeVisible();
   await expect(page.getByText("Elk of 2026-10-01 gets the code")).toBeVisible();
   await page.getByRole("button", { name: "Do the 1 row that can be done" }).click();
   await expect(page.getByText("Done. This is what each row did.")).toBeVisible();
   await page.goto(`${own.url}/records/history?what=harvest`);
-  await expect(page.getByText("wrote down an animal").first()).toBeVisible();
+  await expect(page.getByText("added an animal or catch").first()).toBeVisible();
   // What a person typed is text wherever it stands.
   await page.locator("main summary").first().click();
   await expect(page.getByText("<b>bold</b>", { exact: true })).toBeVisible();
@@ -191,18 +191,18 @@ test("a damaged file has a screen of its own, and gives way to the newest sound 
     body: `key=${crypto.randomUUID()}&personName=Ada&units=us&altitude=2300 ft&gauge=dial&zone=UTC`,
     redirect: "manual",
   });
-  await page.goto(`${first.url}/records/copies`);
-  await page.getByRole("button", { name: "Make a copy now" }).click();
-  await expect(page.getByText("asked for")).toBeVisible({ timeout: 30_000 });
+  await page.goto(`${first.url}/records/backups`);
+  await page.getByRole("button", { name: "Make a backup now" }).click();
+  await expect(page.getByText("made by hand")).toBeVisible({ timeout: 30_000 });
   await first.stop();
   writeFileSync(join(folder, "larder.db"), "spoiled ".repeat(3000));
   const child = await startBuilt(folder, {}, undefined, [200, 503]);
   const answer = await page.goto(`${child.url}/larder`);
   expect(answer!.status()).toBe(503);
   await expect(page.getByRole("heading", { name: "The larder’s file is damaged." })).toBeVisible();
-  await page.getByRole("button", { name: /the newest that is sound/ }).click();
+  await page.getByRole("button", { name: /the newest that is OK/ }).click();
   await expect(page.getByRole("heading", { name: "The backup is in place." })).toBeVisible();
-  await page.getByRole("link", { name: "To Today" }).click();
+  await page.getByRole("link", { name: "Go to Today" }).click();
   await expect(page).toHaveTitle(/Today/);
   expect(readdirSync(join(folder, "backups")).some((n) => n.startsWith("damaged-"))).toBe(true);
   await child.stop();

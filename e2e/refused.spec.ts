@@ -212,7 +212,7 @@ test("Today begins with what is dangerous", async ({ empty }) => {
     condition: "a test result",
   });
   const today = await house.page("/");
-  const later = today.indexOf("When you like");
+  const later = today.indexOf("Anytime");
   expect(later).toBeGreaterThan(0);
   expect(today.search(/on hold/)).toBeGreaterThan(0);
   expect(today.search(/on hold/)).toBeLessThan(later);

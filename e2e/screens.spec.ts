@@ -50,7 +50,7 @@ test("axe finds nothing on an empty larder either", async ({ page, empty }) => {
   found.push(...(await faults(page)));
   await page.getByLabel("Altitude").fill("900 ft");
   await page.getByLabel("Your name").fill("Oda");
-  await page.getByRole("button", { name: "Show me a schedule" }).click();
+  await page.getByRole("button", { name: "Show a schedule" }).click();
   await page.waitForURL(/ask/);
   for (const path of PAGES) {
     await page.goto(empty.url + path);
@@ -181,5 +181,5 @@ test("the shortcut sheet and the jump box", async ({ page, demo }) => {
   const code = (await page.locator("section .code").first().textContent())!;
   await (await openJump(page)).fill(code);
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: `The story of ${code}` })).toBeVisible();
+  await expect(page.getByRole("heading", { name: `History of ${code}` })).toBeVisible();
 });

@@ -33,7 +33,10 @@ test("with two runs, a hold and an alarm the head of a working page is at most 1
     await expect(alarm).toBeVisible();
     expect(await headOf(page), path).toBeLessThanOrEqual(104);
     // What there is to do begins in the upper 60 % of the screen.
-    const first = page.locator("main :is(button, a, input:not([type=hidden]), select, textarea)").first();
+    const first = page
+      .locator("main :is(button, a, input:not([type=hidden]), select, textarea)")
+      .filter({ visible: true })
+      .first();
     expect((await first.boundingBox())!.y, path).toBeLessThan(480);
   }
   // What stands where is said in words there, and drawn on Today, whose head it is.
@@ -49,7 +52,26 @@ test("with two runs, a hold and an alarm the head of a working page is at most 1
   await expect(alarm).toHaveCount(0);
   const clocks = page.getByRole("region", { name: "Running clocks" }).getByRole("link");
   await expect(clocks.first()).toContainText("Big canner");
-  await expect(page.getByRole("navigation", { name: "Beside the work" })).toContainText("Records");
+  await expect(page.getByRole("navigation", { name: "Other pages" })).toContainText("Records");
+});
+
+test("clocks and the pages beside the work have room side by side, from a tablet's width on", async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/field`);
+  const clocks = page.getByRole("region", { name: "Running clocks" }).locator(":scope > a, summary");
+  const beside = page.getByRole("navigation", { name: "Other pages" });
+  for (const width of [768, 820, 1023, 1024, 1112, 1279, 1280, 1440]) {
+    await page.setViewportSize({ width, height: 800 });
+    const from = (await beside.boundingBox())!.x;
+    const shown = await clocks.filter({ visible: true }).all();
+    expect(shown.length, `${width}`).toBeGreaterThanOrEqual(2);
+    for (const clock of shown) {
+      const box = (await clock.boundingBox())!;
+      expect(box.x + box.width, `${width}`).toBeLessThanOrEqual(from + 1);
+    }
+  }
 });
 
 test("on a phone five ways stand at the foot, everything else is two taps away, and nothing is cut off", async ({
@@ -69,7 +91,7 @@ test("on a phone five ways stand at the foot, everything else is two taps away, 
   }
   // The most urgent clock whole, and how many more there are; they open from there.
   const line = page.getByRole("region", { name: "Running clocks" });
-  await expect(line.getByText("to go at pressure")).toBeInViewport();
+  await expect(line.getByText("left at pressure")).toBeInViewport();
   const more = line.getByText(/^\+\d$/).filter({ visible: true });
   const [n] = [Number((await more.innerText()).slice(1))];
   await more.click();
@@ -94,14 +116,14 @@ test("on a phone five ways stand at the foot, everything else is two taps away, 
   await expect(bar.getByRole("link").nth(1)).toHaveText(/^Fire/);
   // At the stove the pressure is seen beside the clock, without scrolling.
   await page.goto(`${own.url}/fire`);
-  await page.getByRole("link", { name: "To the stove" }).click();
+  await page.getByRole("link", { name: "Go to the stove" }).click();
   await expect(page.getByRole("img", { name: /^Last reading/ }).filter({ visible: true })).toBeInViewport({
     ratio: 1,
   });
   await expect(page.getByRole("button", { name: "Pressure dropped" })).toBeInViewport({ ratio: 1 });
   // At the packing bench the one button is within reach, however long the steps are.
   await page.goto(`${own.url}/pack`);
-  await page.getByRole("link", { name: "Go on filling" }).first().click();
+  await page.getByRole("link", { name: "Continue filling" }).first().click();
   await expect(page.getByRole("button", { name: /^Filled/ })).toBeInViewport({ ratio: 1 });
   await page.close();
 });
@@ -112,8 +134,8 @@ test("working forms fit the screen: nothing of the common case has to be scrolle
 }) => {
   for (const [path, last] of [
     ["/table", page.getByRole("button", { name: "Make the lot" })],
-    ["/seam", page.getByRole("button", { name: "Write the temperature" })],
-    ["/seam/set-up", page.getByRole("button", { name: "Judge this set-up" })],
+    ["/seam", page.getByRole("button", { name: "Record temperature" })],
+    ["/seam/set-up", page.getByRole("button", { name: "Check this setup" })],
     ["/fire", page.getByRole("button", { name: "Load the canner" })],
   ] as const) {
     await page.goto(own.url + path);
@@ -121,11 +143,51 @@ test("working forms fit the screen: nothing of the common case has to be scrolle
   }
   // An animal of many parts, with a hold on it.
   await page.goto(`${own.url}/table`);
-  const boar = page.getByLabel("On the table").locator("option", { hasText: "Wild boar" }).first();
-  await page.getByLabel("On the table").selectOption((await boar.getAttribute("value"))!);
+  const boar = page.getByLabel("Animal on the table").locator("option", { hasText: "Wild boar" }).first();
+  await page.getByLabel("Animal on the table").selectOption((await boar.getAttribute("value"))!);
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Wild boar");
   const foot = (await page.getByRole("button", { name: "Make the lot" }).boundingBox())!;
   const last = (await page.getByText("thrown out", { exact: true }).first().boundingBox())!;
   expect(last.y + last.height).toBeLessThan(foot.y - 20);
   expect(foot.y + foot.height).toBeLessThanOrEqual(800);
+});
+
+/** How much of the middle of a drawn zero is ink, 0 to 1: the figure as an element of a page draws it. */
+async function inkInZero(page: Page, of: string): Promise<number> {
+  return page
+    .locator(of)
+    .first()
+    .evaluate(async (element) => {
+      const { fontFamily, fontWeight, fontVariantNumeric } = getComputedStyle(element);
+      await document.fonts.load(`${fontWeight} 200px ${fontFamily}`, "0");
+      const canvas = document.createElement("canvas");
+      canvas.width = canvas.height = 300;
+      // Only a canvas in the page takes its features from the style.
+      canvas.style.cssText = `font-variant-numeric:${fontVariantNumeric}`;
+      document.body.append(canvas);
+      const c = canvas.getContext("2d")!;
+      c.font = `${fontWeight} 200px ${fontFamily}`;
+      c.textAlign = "center";
+      c.textBaseline = "alphabetic";
+      c.fillText("0", 150, 250);
+      const high = c.measureText("0").actualBoundingBoxAscent;
+      const { data } = c.getImageData(148, Math.round(250 - high / 2) - 2, 4, 4);
+      canvas.remove();
+      return data.filter((_, i) => i % 4 === 3).reduce((sum, a) => sum + a, 0) / (16 * 255);
+    });
+}
+
+test("prose and figures have an ordinary zero", async ({ page, own }) => {
+  await page.goto(`${own.url}/ask`);
+  // The check itself: the font that prose is otherwise set in has ink there.
+  await page.addStyleTag({ content: ".slashed{font-family:'Atkinson Hyperlegible Next Variable'}" });
+  await page.evaluate(() => {
+    const p = document.createElement("p");
+    p.className = "slashed";
+    p.textContent = "0";
+    document.body.append(p);
+  });
+  expect(await inkInZero(page, ".slashed")).toBeGreaterThan(0.9);
+  for (const of of ["main p", "main b", "main h1", "main .fig"])
+    expect(await inkInZero(page, of), of).toBe(0);
 });

@@ -59,14 +59,14 @@ test("bad input at the shelves: each is a sentence and a way on", async ({ brows
   // One wrong character; a label of a neighbour's larder, whose code may well exist here too; a lot's code; a camera refused.
   const look = async (text: string) => {
     await page.getByRole("textbox", { name: "Code" }).fill(text);
-    await press(page, "Look");
+    await press(page, "Look up");
   };
   await page.goto(`${own.url}/larder/scan`);
   await look(`${jar.slice(0, 2)}${jar[2] === "A" ? "B" : "A"}${jar.slice(3)}`);
   await expect(page.getByRole("alert")).toContainText(/check character does not fit/);
   await look(`${jar.slice(0, 2)}?${jar.slice(3)}`);
   await press(page, `Look up ${jar}`);
-  await expect(page.locator("main")).toContainText("Its story");
+  await expect(page.locator("main")).toContainText("History");
   await look(`http://192.168.7.9:4310/c/${jar}?h=zzzz`);
   await expect(page.getByRole("alert")).toContainText("printed by another household");
   await page.goto(`${own.url}/c/${jar}?h=zzzz`);
@@ -87,7 +87,7 @@ test("bad input at the shelves: each is a sentence and a way on", async ({ brows
   await page.goto(`${own.url}/larder/open/${jar}`);
   await expect(page.getByRole("alert").first()).toContainText("It was given away.");
   await page.goto(`${own.url}/c/${jar}`);
-  await press(page, "It was a slip: it still stands there");
+  await press(page, "Undo: it is still on the shelf");
   await expect(page.getByRole("link", { name: "Open it" })).toBeVisible();
 
   // Nothing ticked; a box that is full.
@@ -95,28 +95,28 @@ test("bad input at the shelves: each is a sentence and a way on", async ({ brows
   await press(page, "Opened");
   await expect(page.getByRole("alert").first()).toContainText("Choose at least one.");
   await page.getByRole("link", { name: "Left", exact: true }).click();
-  await page.getByText("Call it something else").click();
-  await page.getByLabel("Takes").fill("2");
-  await press(page, "Keep it so");
+  await page.getByText("Rename it or change its capacity").click();
+  await page.getByLabel("Capacity").fill("2");
+  await press(page, "Save");
   await expect(page.getByRole("alert")).toContainText("3 stand on it already");
-  await expect(page.getByLabel("Takes")).toHaveValue("2");
-  await page.getByLabel("Takes").fill("3");
-  await press(page, "Keep it so");
+  await expect(page.getByLabel("Capacity")).toHaveValue("2");
+  await page.getByLabel("Capacity").fill("3");
+  await press(page, "Save");
   await expect(page.locator("main")).toContainText("3 containers, takes 3");
   await page.goto(`${own.url}/larder`);
   await page.getByRole("checkbox", { name: new RegExp(`^${jar}:`) }).check({ force: true });
-  await page.getByLabel("or on to").selectOption({ label: "Stair cupboard, Left" });
+  await page.getByLabel("or move to").selectOption({ label: "Stair cupboard, Left" });
   await press(page, "Move");
   await expect(page.getByRole("alert").first()).toContainText("takes 3, and has room for 0 more");
 
   // A thermometer nobody believes, and a frost that flags what stands there.
   await page.goto(`${own.url}/larder/rooms`);
-  await page.getByLabel("The thermometer says").fill("300 F");
-  await press(page, "Write it down");
+  await page.getByLabel("Temperature", { exact: true }).fill("300 F");
+  await press(page, "Record temperature");
   await expect(page.getByRole("alert")).toContainText("Read the thermometer again");
-  await expect(page.getByLabel("The thermometer says")).toHaveValue("300 F");
-  await page.getByLabel("The thermometer says").fill("20 F");
-  await press(page, "Write it down");
+  await expect(page.getByLabel("Temperature", { exact: true })).toHaveValue("300 F");
+  await page.getByLabel("Temperature", { exact: true }).fill("20 F");
+  await press(page, "Record temperature");
   await expect(page.locator("main")).toContainText(/Cellar froze \(20 °F\)/);
   await page.goto(`${own.url}/larder`);
   await expect(page.locator("main")).toContainText("Ice breaks seals");
@@ -148,13 +148,13 @@ test("a jar is dragged to another shelf, a shelf is counted and put right, and w
   // Counted: one that is written down there is not seen, and one of the other shelf is.
   const seen = await top.locator("li .code").allTextContents();
   await top.getByRole("link", { name: "Top shelf" }).click();
-  await page.getByLabel("Codes that stand here").fill([...seen.slice(1), code, "QQQ-Q"].join("\n"));
+  await page.getByLabel("Codes on this shelf").fill([...seen.slice(1), code, "QQQ-Q"].join("\n"));
   await press(page, "Compare");
-  await expect(page.getByText("3 differences from what is written down")).toBeVisible();
+  await expect(page.getByText("3 differences from the records")).toBeVisible();
   await expect(page.getByText("written down on Cellar, Middle shelf: it will stand here")).toBeVisible();
-  await press(page, "Put it right; the rest is missing");
+  await press(page, "Update; mark the rest as missing");
   // The heading and the count stand there before as well.
-  await expect(page.getByText("3 differences from what is written down")).toHaveCount(0);
+  await expect(page.getByText("3 differences from the records")).toHaveCount(0);
   await expect(page.getByRole("heading", { name: "Cellar, Top shelf" })).toBeVisible();
   await expect(page.locator("main")).toContainText("5 containers");
   await page.goto(`${own.url}/c/${seen[0]}`);
@@ -186,13 +186,13 @@ test("a jar is dragged to another shelf, a shelf is counted and put right, and w
 
   // Prices are said in the household's own units and shown on each kind.
   await page.goto(`${own.url}/larder/eating`);
-  await page.getByText("Who eats, and what things cost").click();
+  await page.getByText("People and costs").click();
   await page.getByLabel("People at the table").fill("nobody");
-  await press(page, "Keep these");
+  await press(page, "Save");
   await expect(page.getByText("How many people?")).toBeVisible();
   await page.getByLabel("People at the table").fill("4");
   await page.getByLabel("You would pay for a lb").fill("12");
-  await press(page, "Keep these");
+  await press(page, "Save");
   await expect(page.locator("dl")).toContainText("meals for 4");
   await expect(page.locator("main")).toContainText(/cost \$\d+\.\d\d each, worth \$1\d\.\d\d to you/);
 });

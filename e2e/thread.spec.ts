@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test, type Running } from "./server";
+import { choose } from "./choose";
 
 const say = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
 
@@ -7,7 +8,7 @@ const say = (page: Page, name: string | RegExp) => page.getByRole("button", { na
 async function read(page: Page, text: string) {
   await say(page, /^(Type it|Read the dial)$/);
   await page.getByRole("textbox", { name: "Reading" }).fill(text);
-  await say(page, "Write it");
+  await say(page, "Record reading");
   await expect(page.getByRole("dialog")).toBeHidden();
 }
 
@@ -35,7 +36,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await expect(page).toHaveURL(/welcome/);
   await page.getByLabel("Altitude").fill("2,300 ft");
   await page.getByLabel("Your name").fill("Oda");
-  await say(page, "Show me a schedule");
+  await say(page, "Show a schedule");
   await expect(page.getByRole("heading", { name: "Ask" })).toBeVisible();
   const schedule = page.getByRole("region", { name: "The schedule" });
   await expect(schedule).toContainText("75");
@@ -44,7 +45,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
 
   // The gauge of the canner is tested: it reads a pound high.
   await page.goto(`${empty.url}/shed`);
-  await page.getByText("Write down a gauge test").click();
+  await page.getByText("Record a gauge test").click();
   await page.getByLabel("Off by").fill("1");
   await page.getByRole("radio", { name: "high" }).check();
   await page.getByLabel("Tested by").fill("Extension office");
@@ -54,19 +55,19 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
 
   // An animal.
   await page.getByRole("link", { name: /^Field/ }).click();
-  await page.getByLabel("Animal or catch").selectOption("wild-boar");
-  await page.getByLabel("Weight, if you have it").fill("84 lb");
-  await page.getByLabel("Tag or licence").fill("B-204");
-  await say(page, "Write it down");
+  await choose(page, "Animal or catch", "wild-boar");
+  await page.getByLabel("Weight (optional)").fill("84 lb");
+  await page.getByLabel("Tag or license").fill("B-204");
+  await say(page, "Add animal or catch");
   await expect(page.getByText("84 lb")).toBeVisible();
-  await expect(page.getByText("Missing: place, hour of the kill.")).toBeVisible();
+  await expect(page.getByText("Missing: place, time of kill.")).toBeVisible();
 
   // A lot from it, with the balance of the carcass.
-  await page.getByRole("link", { name: "Cut it" }).click();
-  await page.getByLabel("As you call it").fill("Shoulder");
+  await page.getByRole("link", { name: "Cut into lots" }).click();
+  await page.getByLabel("Name").fill("Shoulder");
   await page.getByLabel("Weight in").fill("12 lb 4 oz");
   await page.getByLabel("Weight out").fill("9 lb");
-  await page.getByLabel("Trim, if weighed").fill("3 lb 2 oz");
+  await page.getByLabel("Trim (optional)").fill("3 lb 2 oz");
   await say(page, "Make the lot");
   await expect(page.getByText("72 lb still to cut")).toBeVisible();
   const lotCode = (await page.locator("main .code").first().textContent())!;
@@ -77,11 +78,11 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await page.getByLabel("How many filled").fill("4");
   await page.getByLabel("Meat in them").fill("4 lb 6 oz");
   await page.getByRole("radio", { name: "½ tsp" }).check();
-  await say(page, "Number 4 jars");
+  await say(page, "Record 4 filled jars");
   await expect(page.getByText("4 pints of wild boar, raw pack")).toBeVisible();
 
   // Into the canner: the dial column's 12 lb shows as 13 on this face.
-  await page.getByRole("link", { name: "Into a canner" }).click();
+  await page.getByRole("link", { name: "Load a canner" }).click();
   await expect(page.getByRole("region", { name: "The load's schedule" })).toContainText("13");
   await say(page, "Load the canner");
   await expect(page).toHaveURL(/fire\/.+/);
@@ -98,7 +99,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await say(page, "Weight is on");
   await expect(page.getByRole("alert")).toContainText(/Not yet: (6 min|5 min 5\d s)/);
   await later(page, empty, 6);
-  await expect(page.getByTestId("stove-clock")).toHaveText("Vented");
+  await expect(page.getByTestId("stove-clock")).toHaveText("Venting done");
   await say(page, "Weight is on");
   await later(page, empty, 4);
   await read(page, "13.2");
@@ -125,7 +126,9 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await later(page, empty, 2);
   await read(page, "13.4");
   await expect(page.getByTestId("stove-clock")).toContainText(/^(1:15:00|1:14:5\d)$/);
-  await expect(page.locator("main")).toContainText(/Pressure was below 13 lb \(12 lb\) at .* began again at/);
+  await expect(page.locator("main")).toContainText(
+    /Pressure was below 13 lb \(12 lb\) at .* started over at/,
+  );
 
   // A wrong tap is undone, and the clock is as it was.
   await say(page, "Pressure dropped");
@@ -139,7 +142,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   }
   // The strip on every other page shows the same clock.
   await page.goto(`${empty.url}/cold`);
-  await expect(page.getByRole("region", { name: "Running clocks" })).toContainText("to go at pressure");
+  await expect(page.getByRole("region", { name: "Running clocks" })).toContainText("left at pressure");
   await page.goto(stove);
   await later(page, empty, 5);
   await expect(page.getByTestId("stove-clock")).toHaveText("Time is up");
@@ -155,7 +158,7 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await say(page, "All on the towel");
 
   // Twelve hours untouched.
-  await page.getByRole("link", { name: "To the towel" }).click();
+  await page.getByRole("link", { name: "See the cooling jars" }).click();
   await expect(page.getByText(/Do not touch them before/)).toBeVisible();
   await expect(page.getByRole("button", { name: /lid is down/ })).toHaveCount(0);
   await later(page, empty, 12 * 60 + 1);
@@ -163,15 +166,15 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   for (const [i, code] of codes.entries())
     await say(page, i === 2 ? `${code}: it flexes` : `${code}: lid is down`);
   await expect(page.getByText(`${codes[2]} did not seal.`)).toBeVisible();
-  await say(page, "Chill it");
-  await expect(page.getByText(/in the fridge, eat before/)).toBeVisible();
+  await say(page, "Refrigerate it");
+  await expect(page.getByText(/in the refrigerator, eat by/)).toBeVisible();
 
   // Marked and shelved.
   await page.getByRole("link", { name: /^Larder/ }).click();
   await page.getByLabel("Room").fill("Cellar");
   await page.getByLabel("Shelf", { exact: true }).fill("Top");
-  await say(page, "Add it");
-  await say(page, "Shelve them");
+  await say(page, "Add shelf");
+  await say(page, "Put on shelf");
   await expect(page.getByRole("region", { name: "Cellar, Top" })).toContainText("3 containers");
 
   // Months later, from the code on the lid, lower case and without its dash.
@@ -185,11 +188,11 @@ test("from an animal to the story of a jar, with a drop at 40 minutes and a fail
   await expect(story).toContainText(lotCode.trim());
   await expect(story).toContainText("75 minutes at 13 lb or more, Oda at the stove");
   await expect(story).toContainText("USDA Complete Guide to Home Canning");
-  await expect(story).toContainText("began again at");
+  await expect(story).toContainText("started over at");
   await expect(story).toContainText("Lid pressed: down");
   await expect(story).toContainText("Shelved: Cellar, Top");
   await page.goto(`${empty.url}/c/${codes[2]}`);
-  await expect(page.locator("main")).toContainText("Sent to the fridge");
+  await expect(page.locator("main")).toContainText("Moved to the refrigerator");
 });
 
 test("the thread works before any script loads", async ({ browser, empty }) => {
@@ -198,16 +201,16 @@ test("the thread works before any script loads", async ({ browser, empty }) => {
   await page.goto(empty.url);
   await page.getByLabel("Altitude").fill("300 m");
   await page.getByLabel("Your name").fill("Piet");
-  await page.getByRole("button", { name: "Show me a schedule" }).click();
+  await page.getByRole("button", { name: "Show a schedule" }).click();
   await expect(page.getByRole("region", { name: "The schedule" })).toContainText("11");
   await page.goto(`${empty.url}/field`);
   await page.getByLabel("Animal or catch").selectOption("grouse");
-  await page.getByLabel("Weight, if you have it").fill("0 lb");
-  await page.getByRole("button", { name: "Write it down" }).click();
+  await page.getByLabel("Weight (optional)").fill("0 lb");
+  await page.getByRole("button", { name: "Add animal or catch" }).click();
   await expect(page.getByText("Weight must be more than 0.")).toBeVisible();
   await expect(page.getByLabel("Animal or catch")).toHaveValue("grouse");
-  await page.getByLabel("Weight, if you have it").fill("1 lb 8 oz");
-  await page.getByRole("button", { name: "Write it down" }).click();
+  await page.getByLabel("Weight (optional)").fill("1 lb 8 oz");
+  await page.getByRole("button", { name: "Add animal or catch" }).click();
   await expect(page.getByText("1 lb 8 oz")).toBeVisible();
   await context.close();
 });

@@ -7,7 +7,7 @@ import { fillHouse } from "./walk/houses";
 import { Walker } from "./walk/walker";
 
 /** Walks and steps of each: 300 in the long run. */
-const WALKS = Number(process.env.WALKS ?? 6);
+const WALKS = Number(process.env.WALKS ?? 8);
 const STEPS = 60;
 const SEED = Number(process.env.SEED ?? 20261127);
 

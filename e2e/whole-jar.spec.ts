@@ -33,13 +33,13 @@ test("broth from an animal's own bones: made, poured, named in the jar's story, 
   await page.getByRole("radio", { name: "broth", exact: true }).check();
   await page.getByLabel("How many filled").fill("4");
   await page.getByLabel("Meat in them").fill("3 lb 10 oz");
-  await press(page, "Number 4 jars");
+  await press(page, "Record 4 filled jars");
   await expect(
     page.getByText("Say which broth: a lot of yours, or what was bought, by its name."),
   ).toBeVisible();
   await expect(page.getByLabel("Meat in them")).toHaveValue("3 lb 10 oz");
   await page.getByRole("radio", { name: new RegExp(`Broth of wild boar, ${broth}`) }).check();
-  await press(page, "Number 4 jars");
+  await press(page, "Record 4 filled jars");
   await expect(page.getByText("4 pints of wild boar, hot pack")).toBeVisible();
   const jar = house.get("select code from container order by number");
 
@@ -68,40 +68,40 @@ test("a recipe as people write it: half of it, for ten pints, kept, opened, rena
 }) => {
   await page.goto(`${own.url}/plan/dishes`);
   await expect(page.locator("html")).toHaveAttribute("data-unsent", "");
-  const lines = page.getByLabel("What goes in, a line each");
+  const lines = page.getByLabel("Ingredients, one per line");
   await lines.fill("4 lb boar\n2 onions\n5 cups broth\n1 tsp cloves");
-  const scale = page.getByLabel("Make more or less of it");
+  const scale = page.getByLabel("Scale the recipe");
   await scale.fill("twice");
-  await press(page, "Change the lines");
+  await press(page, "Scale recipe");
   await expect(page.getByText(/Write a number like ½ or 2/)).toBeVisible();
   await expect(scale).toHaveValue("twice");
   await scale.fill("1/2");
-  await press(page, "Change the lines");
+  await press(page, "Scale recipe");
   await expect(lines).toHaveValue("2 lb boar\n1 onion\n2.5 cups broth\n½ tsp cloves");
   await scale.fill("for 10 pints");
-  await press(page, "Change the lines");
+  await press(page, "Scale recipe");
   await expect(page.getByRole("listitem").filter({ hasText: /^10 pints,/ })).toBeVisible();
-  await page.getByLabel("Keep it as").fill("Hollow stew");
-  await press(page, "Keep the recipe");
+  await page.getByLabel("Recipe name").fill("Hollow stew");
+  await press(page, "Save recipe");
   await expect(page.getByRole("heading", { level: 1, name: "Hollow stew" })).toBeVisible();
   const written = await lines.inputValue();
   expect(written).toMatch(/boar\n.* onions\n.* broth\n.* tsp cloves/);
 
   // Renamed, and the same lines again after a reload.
-  await page.getByLabel("Keep it as").fill("Valley stew");
-  await press(page, "Keep the changes");
+  await page.getByLabel("Recipe name").fill("Valley stew");
+  await press(page, "Save changes");
   await expect(page.getByRole("heading", { level: 1, name: "Valley stew" })).toBeVisible();
   await page.reload();
   await expect(lines).toHaveValue(written);
 
   // To the bench: each jar by the recipe, its broth by its name.
-  const from = page.getByLabel("Its meat comes from");
+  const from = page.getByLabel("Lot for the meat");
   const hams = await from.locator("option", { hasText: "Hams of wild boar" }).getAttribute("value");
   await from.selectOption(hams);
   await press(page, "Accept this common practice");
   await expect(page.getByRole("button", { name: "Accept this common practice" })).toHaveCount(0);
   await page.getByLabel("How many").fill("2");
-  await press(page, "To the packing bench");
+  await press(page, "Start filling");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("1 of 2");
   const each = page.getByRole("region", { name: "What goes into each pint" });
   for (const what of ["boar", "onion", "broth"]) await expect(each).toContainText(what);
@@ -115,7 +115,7 @@ test("a recipe as people write it: half of it, for ten pints, kept, opened, rena
   // While it is filled the recipe stays what it is.
   await page.goto(`${own.url}/plan/dishes`);
   const kept = page.getByRole("listitem").filter({ hasText: "Valley stew" });
-  await kept.getByRole("button", { name: "Put it away" }).click();
+  await kept.getByRole("button", { name: "Archive recipe" }).click();
   await expect(page.getByText(/A load of Valley stew is on the bench/)).toBeVisible();
 
   // The jar says what went into it.
@@ -132,10 +132,10 @@ test("extra minutes of the household's own, and what was begun at Fire stays thr
 }) => {
   await page.goto(`${own.url}/household`);
   await page.getByLabel("Extra minutes for every load").fill("61");
-  await press(page, "Keep these");
+  await press(page, "Save settings");
   await expect(page.getByText("Add from 0 to 60 whole minutes.")).toBeVisible();
   await page.getByLabel("Extra minutes for every load").fill("5");
-  await press(page, "Keep these");
+  await press(page, "Save settings");
   await expect(page.getByText("Saved.")).toBeVisible();
   await page.goto(`${own.url}/plan`);
   await expect(page.getByText("75 + 5 = 80 min (your choice)").first()).toBeVisible();
@@ -147,22 +147,22 @@ test("extra minutes of the household's own, and what was begun at Fire stays thr
   // Nothing is chosen for anybody; the household's minutes stand there.
   await expect(page.getByRole("checkbox", { checked: true })).toHaveCount(0);
   await expect(page.getByLabel("Extra minutes")).toHaveValue("5");
-  await expect(page.getByText("Choose what goes in together, and in which canner.")).toBeVisible();
+  await expect(page.getByText("Choose the packs and the canner.")).toBeVisible();
   await page.getByRole("checkbox", { name: /wide-mouth pints/ }).check();
-  await page.getByLabel("In which canner").selectOption({ label: "Small canner" });
+  await page.getByLabel("Canner").selectOption({ label: "Small canner" });
   await page.getByLabel("Extra minutes").fill("7");
   await page.getByRole("link", { name: "Check the equipment first" }).click();
   await expect(page.getByText(/75 \+ 7 = 82 min \(your choice\)/)).toBeVisible();
-  await page.getByRole("button", { name: "Sound", exact: true }).click();
+  await page.getByRole("button", { name: "OK", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^1 of \d+ looked at$/);
-  await page.getByRole("button", { name: "Sound", exact: true }).click();
+  await page.getByRole("button", { name: "OK", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^2 of \d+ looked at$/);
   await page.reload();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^2 of \d+ looked at$/);
   await page.getByRole("link", { name: "Back to Fire" }).click();
   await expect(page.getByLabel("Extra minutes")).toHaveValue("7");
   await expect(page.getByRole("checkbox", { name: /wide-mouth pints/ })).toBeChecked();
-  await expect(page.getByLabel("In which canner").locator("option:checked")).toContainText("Small canner");
+  await expect(page.getByLabel("Canner").locator("option:checked")).toContainText("Small canner");
 });
 
 test("a load that was given up is packed anew whole with one press", async ({ page, empty }) => {
@@ -179,9 +179,9 @@ test("a load that was given up is packed anew whole with one press", async ({ pa
   await page.goto(`${empty.url}/rest`);
   const all = page.getByRole("region", { name: `All of run ${code}` });
   await expect(all).toContainText(`All 4 of run ${code}: not processed.`);
-  await all.getByRole("button", { name: "Pack them all anew" }).click();
+  await all.getByRole("button", { name: "Reprocess them all" }).click();
   await expect(all).toHaveCount(0);
-  const lids = page.getByText(/packed anew\. Write on the new lids/);
+  const lids = page.getByText(/to reprocess\. Write on the new lids/);
   expect((await lids.innerText()).match(/[2-9A-Z]{3}-[2-9A-Z]/g)).toHaveLength(5);
   await page.goto(`${empty.url}/fire`);
   await expect(page.getByText(/4 pints of wild boar, raw pack/).first()).toBeVisible();
@@ -208,7 +208,7 @@ test("stock of fish has no process by itself, and goes over no meat", async ({ p
   await page.getByRole("radio", { name: /^hot/ }).check();
   await page.getByRole("radio", { name: "broth", exact: true }).check();
   await page.getByRole("radio", { name: /Broth of lake trout/ }).check();
-  await press(page, /^Number \d+ jars$/);
+  await press(page, /^Record \d+ filled jars$/);
   await expect(page.getByText(/Fish stock makes it food with fish/)).toBeVisible();
 });
 
@@ -239,7 +239,7 @@ test("what may not go into a jar is said at its field, and nothing of it is kept
     // It may be written down; what it may not is be canned, and the page says why at once.
     const page = answer.to ? await house.page(answer.to) : answer.words;
     expect(page, line).toMatch(why);
-    expect(page, line).not.toContain("To the packing bench");
+    expect(page, line).not.toContain("Start filling");
   }
   const kept = counts();
   const dry = await house.send("/plan/dishes", {

@@ -57,7 +57,7 @@ describe("a logger's file", () => {
     expect(file.refused).toEqual([
       { line: 6, reason: expect.stringContaining("someday") },
       { line: 8, reason: expect.stringContaining("hot") },
-      { line: 9, reason: expect.stringContaining("not come yet") },
+      { line: 9, reason: expect.stringContaining("in the future") },
     ]);
     expect(file.refusedCount).toBe(3);
   });
@@ -146,7 +146,7 @@ describe("entries by tap and by probe", () => {
       [null, 3],
     ]);
     expect(() => add({})).toThrow(/where it is, or how cold/);
-    expect(() => add({ tempC: 3, at: TEST_START + MIN })).toThrow(/not come yet/);
+    expect(() => add({ tempC: 3, at: TEST_START + MIN })).toThrow(/in the future/);
     expect(() => add({ tempC: 300 })).toThrow(/Read it again/);
   });
   test("a wrong entry is taken back and stays in the record", () => {
@@ -170,7 +170,7 @@ describe("entries by tap and by probe", () => {
     });
     expect(() =>
       addProbeReadings(t.larder, t.harvestId, [reading(4), { ...reading(5), at: TEST_START + 60 * MIN }]),
-    ).toThrow(/not come yet/);
+    ).toThrow(/in the future/);
     expect(coldEntries(t.larder, t.harvestId)).toHaveLength(3);
   });
 });

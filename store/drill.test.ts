@@ -44,7 +44,7 @@ describe("drills", () => {
     );
     expect(drillScores(t.larder, t.write().byId)).toEqual([]);
   });
-  test("a result is never changed afterwards", () => {
+  test("a result is never changed later", () => {
     const t = testLarder();
     recordDrill(t.larder, t.write(), upInTime);
     expect(() => t.larder.sqlite.exec("update drill_result set score = 100")).toThrow(/append-only/);

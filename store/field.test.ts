@@ -88,7 +88,7 @@ describe("an animal's card", () => {
         amendHarvest(t.larder, t.write(), t.harvestId, { takenOn: "2027-11-21" }, day, "us"),
       ),
     ).toEqual({
-      takenOn: expect.stringContaining("not come yet"),
+      takenOn: expect.stringContaining("in the future"),
     });
   });
   test("its first hours move the day it was taken, and must be in order and past", async () => {

@@ -308,7 +308,7 @@ describe("otherwise than the table", () => {
     additions: null,
     reason: null,
   };
-  test("common practice is written down by itself; another deviation wants a reason and keeps it with the pack for ever", () => {
+  test("common practice is written down by itself; another deviation wants a reason and keeps it with the pack for good", () => {
     const t = testLarder();
     const b = onBench(t);
     expect(

@@ -100,7 +100,7 @@ describe("figures past what can be", () => {
         { name: "broth", amount: 2, role: "liquid" as const },
       ],
     });
-    expect(refusal(() => saveRecipe(larder, write(), stew(1001)))).toMatch(/at most a tonne/);
+    expect(refusal(() => saveRecipe(larder, write(), stew(1001)))).toMatch(/at most a metric ton/);
     const tool = { kind: "burner" as const, name: "Ring", outdoors: 0, induction: 0, note: null };
     expect(
       refusal(() => addTool(larder, write(), { ...tool, powerW: 3500, lowestKPa: 900 } as never)),

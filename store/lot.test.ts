@@ -298,7 +298,7 @@ describe("what happens to a lot", () => {
     const thaw = { kind: "thaw-start", method: "fridge", thickM: 0.05, readyAt: now } as const;
     expect(message(() => say(t, t.lotId, { ...thaw, at: now }))).toMatch(/not frozen/);
     expect(message(() => say(t, t.lotId, { kind: "freeze", at: now + HOUR, place: null }))).toMatch(
-      /not come yet/,
+      /in the future/,
     );
     expect(message(() => say(t, t.lotId, { kind: "freeze", at: now - HOUR, place: null }))).toMatch(
       /before the last/,

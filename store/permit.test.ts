@@ -99,7 +99,7 @@ describe("the store's one door for a pack", () => {
   });
 });
 
-describe("packed anew", () => {
+describe("reprocessed", () => {
   const anew = (t: TestLarder, schedule: Partial<ReturnType<typeof getPack>["schedule"]>) => {
     const pack = getPack(t.larder, packPints(t).id);
     return permitReprocess(t.larder, {

@@ -2,6 +2,7 @@ import { describe, expect, test } from "vitest";
 import { getPack } from "#store/pack";
 import {
   finishDisposition,
+  checkAllSealed,
   checkSeal,
   containersOfRun,
   dispose,
@@ -11,7 +12,16 @@ import {
   undecided,
 } from "#store/rest";
 import { getRun } from "#store/run";
-import { lastNote, openTestRun, packPints, refusal, runToTowel, tap, testLarder } from "#store/testing";
+import {
+  lastNote,
+  openTestRun,
+  packPints,
+  refusal,
+  runToTowel,
+  STEADY_COURSE,
+  tap,
+  testLarder,
+} from "#store/testing";
 
 /** Two pints on the towel, whose rest is over; or taken off the fire after half an hour. */
 function onTowel({ minutes = 75, count = 2, rested = true } = {}) {
@@ -32,6 +42,50 @@ function onTowel({ minutes = 75, count = 2, rested = true } = {}) {
     open: () => undecided(t.larder).map((u) => [jars.indexOf(u.container.id), u.why]),
   };
 }
+
+describe("every lid of a load was pressed and is down", () => {
+  const codesOf = (t: ReturnType<typeof onTowel>) => containersOfRun(t.larder, t.runId).map((c) => c.code);
+  const all = (t: ReturnType<typeof onTowel>, codes: readonly string[]) =>
+    checkAllSealed(t.larder, t.write(), getRun(t.larder, t.runId).code, codes);
+  test("all of them at once, and the rest is over", () => {
+    const t = onTowel({ count: 3 });
+    t.check(1, "flexes");
+    const [a, , c] = codesOf(t);
+    expect(all(t, [c!, a!]).codes).toEqual([c, a]);
+    expect(containersOfRun(t.larder, t.runId).map((x) => x.seal)).toEqual(["sealed", "failed", "sealed"]);
+    expect(t.phase()).toBe("checked");
+    expect(refusal(() => all(t, [a!, c!]))).toMatch(/already checked/);
+  });
+  test("never one that did not stand on the screen, none before the rest is over, none of a run cut short", () => {
+    const t = onTowel({ count: 3 });
+    const before = codesOf(t);
+    expect(refusal(() => all(t, before.slice(1)))).toMatch(/another screen/);
+    t.check(0, "flexes");
+    expect(refusal(() => all(t, before))).toMatch(/another screen/);
+    expect(containersOfRun(t.larder, t.runId).map((x) => x.seal)).toEqual(["failed", null, null]);
+    for (const not of [onTowel({ rested: false }), onTowel({ minutes: 30 })])
+      expect(refusal(() => all(not, codesOf(not)))).toMatch(/resting|not processed/);
+  });
+  test("what came out with half its liquid lost is checked by itself", () => {
+    const t = testLarder();
+    const run = openTestRun(t, [packPints(t, 2).id]);
+    for (const [i, [minute, type]] of STEADY_COURSE.entries()) {
+      t.pass(minute - (STEADY_COURSE[i - 1]?.[0] ?? 0));
+      tap(t, run.id, type);
+    }
+    const [low, full] = containersOfRun(t.larder, run.id).map((c) => c.code);
+    tap(t, run.id, "container-out", { container: low!, siphoned: "half" });
+    tap(t, run.id, "container-out", { container: full!, siphoned: "none" });
+    t.pass(3);
+    tap(t, run.id, "unloaded");
+    t.pass(12 * 60);
+    expect(refusal(() => checkAllSealed(t.larder, t.write(), run.code, [low!, full!]))).toMatch(
+      /another screen/,
+    );
+    checkAllSealed(t.larder, t.write(), run.code, [full!]);
+    expect(containersOfRun(t.larder, run.id).map((c) => c.seal)).toEqual([null, "sealed"]);
+  });
+});
 
 describe("a seal is looked at", () => {
   test("only of what was in a canner, is on the towel and has rested", () => {
@@ -150,7 +204,7 @@ describe("what is decided", () => {
     t.decide(0, "chill");
     t.decide(1, "repack");
     expect(refusal(() => t.decide(1, "shelve"))).toMatch(
-      /did not seal or was not processed\. It is chilled, frozen, packed anew or thrown out/,
+      /did not seal or was not processed\. Refrigerate, freeze, reprocess or throw it out/,
     );
     t.decide(1, "freeze");
     const made = reprocess(t.larder, t.write(), t.jars[2]!);

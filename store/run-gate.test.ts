@@ -144,7 +144,7 @@ describe("what is signed for a gauge", () => {
           signedReason: "it is true",
         }),
       ).signedReason,
-    ).toBe("Say who signs.");
+    ).toBe("Choose who you are first.");
     const run = getRun(t.larder, open(t, { signedReason: "  compared with a new one " }).id);
     expect(run.gaugeSignedReason).toBe("compared with a new one");
   });
@@ -241,11 +241,11 @@ describe("what the equipment is like", () => {
     const t = testLarder();
     const burnerId = burner(t);
     expect(fields(() => open(t, { findings: [bad("vent"), bad("gasket")] })).findings).toMatch(
-      /Gasket was not sound.*Then look again. Vent pipe was not sound.*Then look again\./,
+      /Gasket was not OK.*Then check it again. Vent pipe was not OK.*Then check it again\./,
     );
     recordCheck(t.larder, t.write(), { equipmentId: burnerId, kind: "burner", ...bad("flame") });
     expect(fields(() => open(t, { burnerId }))).toEqual({
-      equipmentReason: expect.stringMatching(/^Flame was doubtful\. Look at it now/),
+      equipmentReason: expect.stringMatching(/^Flame was in doubt\. Check it now/),
     });
     // A burner that is not used is not asked about.
     expect(open(t).code).toBeTruthy();
@@ -254,7 +254,7 @@ describe("what the equipment is like", () => {
     const t = testLarder();
     const bands = { findings: [bad("bands")] };
     expect(fields(() => open(t, bands)).equipmentReason).toMatch(
-      /^Bands was doubtful\. Look at it now, or sign a reason for going ahead\.$/,
+      /^Bands was in doubt\. Check it now, or go ahead anyway and write why\.$/,
     );
     expect(fields(() => open(t, { ...bands, equipmentReason: "   " })).equipmentReason).toBeTruthy();
     const run = getRun(t.larder, open(t, { ...bands, equipmentReason: " two are rusty " }).id);

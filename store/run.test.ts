@@ -129,7 +129,7 @@ describe("readings are taken one by one", () => {
     );
     expect(answer).toMatchObject({ accepted: 1, view: { phase: "aborted" } });
     expect(answer.refused).toEqual([
-      { index: 1, id: "after", field: "at", reason: expect.stringMatching(/given up before this/) },
+      { index: 1, id: "after", field: "at", reason: expect.stringMatching(/its run stopped before this/) },
     ]);
   });
   test("a run nobody knows is said to be one", () =>
@@ -197,7 +197,7 @@ describe("taps kept at the stove", () => {
 });
 
 describe("a margin above the target", () => {
-  test("is kept with the plan and never lowers the floor", () => {
+  test("is kept with the plan and never lowers the minimum", () => {
     const t = testLarder();
     const { id } = openRun(t.larder, t.write(), {
       cannerId: t.cannerId,

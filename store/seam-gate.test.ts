@@ -205,8 +205,8 @@ test("what somebody signs for says what the can really lacks", () => {
   };
   t.heat(1, 60);
   t.heat(2);
-  expect(lacks(0)).toMatch(/without centre temperature and accepted seam:/);
-  expect(lacks(1)).toMatch(/without centre temperature and accepted seam:/);
+  expect(lacks(0)).toMatch(/without center temperature and accepted seam:/);
+  expect(lacks(1)).toMatch(/without center temperature and accepted seam:/);
   expect(lacks(2)).toMatch(/without accepted seam:/);
   const fit = withCans();
   fit.heat(0);
@@ -235,6 +235,6 @@ test("each reading, its confirmation, a seam and a signature stand in the histor
 test("a can without any reading says what it wants before it is closed", () => {
   const t = withCans();
   expect(refusal(() => t.seam(0))).toMatch(
-    /has not reached 170 °F \(77 °C\) at its centre\. Exhaust it first/,
+    /has not reached 170 °F \(77 °C\) at its center\. Exhaust it first/,
   );
 });

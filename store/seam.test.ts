@@ -62,7 +62,7 @@ function withCans(): TestLarder & { packId: string; cans: string[]; weightId: st
 }
 
 describe("a can on its way to the canner", () => {
-  test("goes in only hot at the centre and with an accepted seam, every one of them", () => {
+  test("goes in only hot at the center and with an accepted seam, every one of them", () => {
     const t = withCans();
     const load = () =>
       openRun(t.larder, t.write(), { cannerId: t.weightId, packIds: [t.packId], signedReason: null });
@@ -218,7 +218,7 @@ describe("exhausting", () => {
     expect(stage().readings).toHaveLength(3);
     expect(
       refusal(() => addCanReadings(t.larder, can!.id, [{ id: "3", at: now + 3_600_000, tempC: 80 }])),
-    ).toMatch(/not come yet/);
+    ).toMatch(/in the future/);
     const bad = (r: object) =>
       refusal(() => addCanReadings(t.larder, can!.id, [{ id: "4", at: t.larder.now(), tempC: 80, ...r }]));
     expect(bad({ tempC: 500 })).toMatch(/Read the probe again/);
@@ -254,7 +254,7 @@ describe("exhausting", () => {
     recordExhaust(t.larder, t.write(), t.cans[0]!, 60);
     expect(refusal(() => unpack(t.larder, t.write(), t.packId))).toMatch(/stays in the record/);
   });
-  test("a can goes in without its temperature only signed, and the signature follows it for ever", () => {
+  test("a can goes in without its temperature only signed, and the signature follows it for good", () => {
     const t = withCans();
     const load = () =>
       openRun(t.larder, t.write(), { cannerId: t.weightId, packIds: [t.packId], signedReason: null });
@@ -277,7 +277,7 @@ describe("the sealer", () => {
     ...GOOD_SHEET,
     positions: GOOD_SHEET.positions.map((p) => ({ ...p, coverHook: 1.6 })),
   };
-  test("no can is closed before a set-up test, after a jam, or while it is stopped; a passing test releases it", () => {
+  test("no can is closed before a setup test, after a jam, or while it is stopped; a passing test releases it", () => {
     const t = withCans();
     const close = (i: number) => {
       recordExhaust(t.larder, t.write(), t.cans[i]!, 78);

@@ -217,7 +217,7 @@ describe("a look that stops a load, and one that wants a signature", () => {
   test("a bad gasket stops the load, whoever signs, until it is looked at again", () => {
     const t = testLarder();
     look(t, "gasket", "bad");
-    expect(refusal(() => open(t, { equipmentReason: "it will do" }))).toContain("Gasket was not sound");
+    expect(refusal(() => open(t, { equipmentReason: "it will do" }))).toContain("Gasket was not OK");
     expect(open(t, { findings: [{ item: "gasket", finding: "sound", note: null }] }).code).toBeTruthy();
   });
   test("a look a year old wants a signed reason, which stays with the run", () => {
@@ -251,7 +251,7 @@ describe("a look that stops a load, and one that wants a signature", () => {
     expect(checksOf(t.larder, t.cannerId)).toHaveLength(1);
     expect(() => t.larder.sqlite.prepare("delete from equipment_check").run()).toThrow(/append-only/);
   });
-  test("an aluminium canner is not put on an induction hob", () => {
+  test("an aluminum canner is not put on an induction hob", () => {
     const t = testLarder();
     measureCanner(t.larder, t.write(), t.cannerId, { ...NO_MEASURES, aluminium: 1 });
     const hob = addTool(t.larder, t.write(), {

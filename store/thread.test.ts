@@ -165,7 +165,7 @@ describe("what is refused leaves nothing behind", () => {
           "us",
         ),
       "",
-      /no such animal/,
+      /not in the records/,
     ],
     [
       "more cut than the animal has",
@@ -248,7 +248,7 @@ describe("what is refused leaves nothing behind", () => {
           "2026-11-20",
         ),
       "takenOn",
-      /has not come yet/,
+      /is in the future/,
     ],
     [
       "a second canner of one name",

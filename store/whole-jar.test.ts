@@ -319,7 +319,7 @@ describe("a kept recipe", () => {
     expect(getRecipe(t.larder, id)).toMatchObject(stew);
   });
 
-  test("stays as it is while jars are filled by it; afterwards it is put away and taken out again", () => {
+  test("stays as it is while jars are filled by it; later it is put away and taken out again", () => {
     const t = testLarder();
     const { id } = saveRecipe(t.larder, t.write(), stew);
     const bench = openBench(t.larder, t.write(), {
@@ -453,7 +453,7 @@ test("a hold reaches exactly the jars that a walk over the bare tables reaches",
         "select distinct x.lot_id as id from container c join pack_lot x on x.pack_id = c.pack_id where c.moved = 'shelved' order by 1",
       );
       const start = (n % 4 > 0 && used.length > 0 ? used[n % used.length]! : lots[n % lots.length]!).id;
-      holdLot(t.larder, t.write(), start, "a doubt");
+      holdLot(t.larder, t.write(), start, "not sure it is safe");
       const flows = all<{ from_lot: string | null; to_lot: string }>("select * from lot_flow");
       const bad = new Set([start]);
       for (let grew = true; grew;) {

@@ -121,7 +121,7 @@ test("a run that was written anew departs from its paper, and a paper of it as i
   rewrite(t, `update run_event set at = at - 60000 where seq = ${first! + 2}`);
   for (const paper of papers)
     expect(check(t, { papers: [paper] }).broken).toEqual([
-      { code: run.code, seq: head.seq, what: expect.stringMatching(/departs .* at line \d+ or before/) },
+      { code: run.code, seq: head.seq, what: expect.stringMatching(/differs .* at line \d+ or before/) },
     ]);
   expect(check(t, { papers: [readHead("ZZZ-Z/4/" + shortHash("0".repeat(64)))!] }).notes).toEqual([
     "There is no run ZZZ-Z in this larder.",

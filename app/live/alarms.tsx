@@ -1,5 +1,5 @@
 import { useEffect, useSyncExternalStore } from "react";
-import { Link, useLocation, useMatches } from "react-router";
+import { href, Link, useLocation, useMatches } from "react-router";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { deliver, listenersOf, newEntry, putDown } from "../outbox";
@@ -63,7 +63,7 @@ export function Alarms() {
 /** Codes of the runs that call and are not on the page one is at, the more dangerous first. */
 function useCallsElsewhere(): AlarmOfRun[] {
   const { pathname } = useLocation();
-  return useCalls().filter((a) => pathname !== `/fire/${a.code}`);
+  return useCalls().filter((a) => pathname !== href("/fire/:code", { code: a.code }));
 }
 
 /** The line of an alarm for the head of a page; null while nothing calls from elsewhere. */
@@ -94,7 +94,7 @@ function AlarmLine() {
           weight="stop"
           className="!min-h-11 !px-3 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
         >
-          <Link to={`/fire/${first.code}`}>Go to {first.canner}</Link>
+          <Link to={href("/fire/:code", { code: first.code })}>Go to {first.canner}</Link>
         </Button>
         <Button
           type="button"
@@ -113,7 +113,9 @@ function answer(a: AlarmOfRun): void {
   const text = ANSWERS[a.alarm][0]!;
   const body = JSON.stringify({ type: "silence", alarm: a.alarm, text });
   const label = `${a.canner}: ${text}`;
-  void putDown(newEntry({ kind: "tap", path: `/fire/${a.code}/taps`, body, label })).then(deliver);
+  void putDown(newEntry({ kind: "tap", path: href("/fire/:code/taps", { code: a.code }), body, label })).then(
+    deliver,
+  );
 }
 
 /** Sounds while something calls: louder and oftener the longer nobody comes. */

@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import { useSyncExternalStore } from "react";
 import { deliver, heardClock, listenersOf } from "../outbox";
 import type { Word } from "./word";
@@ -32,7 +33,22 @@ function set(next: Heard): void {
   listeners.tell();
 }
 
-function hear(word: Word): void {
+/**
+ * A word whose unchanged parts are the very objects of the word before: what draws them has nothing to draw again.
+ * Words come every few seconds, and mostly only the time in them is new.
+ */
+export function withPartsOf(word: Word, before: Word | null): Word {
+  if (!before) return word;
+  const kept = { ...word };
+  const keep = <K extends "places" | "clocks" | "alarms" | "changes">(part: K) => {
+    if (JSON.stringify(word[part]) === JSON.stringify(before[part])) kept[part] = before[part];
+  };
+  for (const part of ["places", "clocks", "alarms", "changes"] as const) keep(part);
+  return kept;
+}
+
+function hear(said: Word): void {
+  const word = withPartsOf(said, heard.word);
   heardAt = Date.now();
   heardClock(word.now, word.pace);
   const wasDeaf = heard.deafSince !== null || heard.word === null;
@@ -59,7 +75,7 @@ function hold(): void {
 function openLine(): void {
   line?.close();
   hold();
-  line = new EventSource("/live");
+  line = new EventSource(href("/live"));
   line.onmessage = (message: MessageEvent<string>) => {
     const word = JSON.parse(message.data) as Word;
     hear(word);

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useFetchers, useLocation, useMatches, useNavigation, useRevalidator } from "react-router";
 import { readsForChange } from "./keep-shown";
 import type { ChangeMade, Version, Word } from "./word";
@@ -51,7 +51,7 @@ export function useFollow(
   const { revalidate, state } = useRevalidator();
   const navigation = useNavigation();
   const sending = useFetchers().some((f) => f.state !== "idle");
-  const touched = useTouched(key);
+  const { touched, wasAnswered } = useTouched(key);
   const shows = (matches.at(-1)?.handle as FollowHandle | undefined)?.shows ?? null;
   const unshown = word && read ? changesSince(word, read, shows) : [];
   const behind = unshown.length > 0;
@@ -61,7 +61,7 @@ export function useFollow(
     if (!behind || touched || !idle) return;
     // Once for each word: what could not be read is asked for again when the feed is next heard, and not before.
     const look = () => {
-      if (document.visibilityState !== "visible" || asked.current === word) return;
+      if (document.visibilityState !== "visible" || asked.current === word || wasAnswered()) return;
       asked.current = word;
       readsForChange();
       void revalidate();
@@ -69,7 +69,7 @@ export function useFollow(
     look();
     document.addEventListener("visibilitychange", look);
     return () => document.removeEventListener("visibilitychange", look);
-  }, [behind, word, touched, idle, revalidate]);
+  }, [behind, word, touched, wasAnswered, idle, revalidate]);
   const show = () => {
     readsForChange();
     void revalidate();
@@ -83,16 +83,20 @@ export function useFollow(
  *
  * @param key of its place in the history
  */
-function useTouched(key: string): boolean {
+function useTouched(key: string): { touched: boolean; wasAnswered: () => boolean } {
   const { pathname } = useLocation();
   const { formMethod, state } = useNavigation();
   const [touchedKey, setTouchedKey] = useState<string | null>(null);
   const [answeredKey, setAnsweredKey] = useState<string | null>(null);
   const sentOn = useRef<string | null>(null);
+  // The page is drawn with an answer before it is known as answered. Whoever asks in between is told all the same.
+  const answered = useRef<string | null>(null);
+  const wasAnswered = useCallback(() => answered.current === key, [key]);
   useEffect(() => {
     if (state !== "idle") sentOn.current = formMethod && formMethod !== "GET" ? pathname : null;
     else if (sentOn.current !== null) {
-      setAnsweredKey(sentOn.current === pathname ? key : null);
+      answered.current = sentOn.current === pathname ? key : null;
+      setAnsweredKey(answered.current);
       sentOn.current = null;
     }
   }, [state, formMethod, pathname, key]);
@@ -106,5 +110,5 @@ function useTouched(key: string): boolean {
       for (const kind of kinds) document.removeEventListener(kind, touch, { capture: true });
     };
   }, [key]);
-  return touchedKey === key || answeredKey === key;
+  return { touched: touchedKey === key || answeredKey === key, wasAnswered };
 }

@@ -228,6 +228,8 @@ function securityHeaders(dev: boolean): express.RequestHandler {
           // Drawings carry their measures as style attributes; no style comes from users.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", "data:"],
+          // The ordinary zero is so small that it comes with the style sheet.
+          fontSrc: ["'self'", "data:"],
           connectSrc: dev ? ["'self'", "ws:"] : ["'self'"],
           objectSrc: ["'none'"],
           baseUri: ["'none'"],

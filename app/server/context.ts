@@ -1,12 +1,14 @@
-import { createContext, redirect, type RouterContextProvider } from "react-router";
+import { createContext, href, redirect, type RouterContextProvider } from "react-router";
 import { scopeNow, type Larder } from "#store/db";
 import { getHousehold, listPeople, type Household, type Person } from "#store/household";
 import { hasPin, isProof } from "#store/access";
-import { readCookie } from "./cookie";
+import { saidCookie, cookieValue, whoCookie } from "./cookies";
 
 /** What a loader or action may reach: the larder, and who is asking. Set for every request by the server. */
 export const larderContext = createContext<Larder>();
 export const nonceContext = createContext<string>("");
+/** The household and who is at the screen: set for every page and press but the first visit and signing in. */
+export const homeContext = createContext<Home>();
 
 type Context = Readonly<RouterContextProvider>;
 
@@ -20,17 +22,20 @@ export interface Home {
   me: Person;
 }
 
-/** The household for a page; before the first visit is done it leads there. */
-export function atHome(context: Context, request: Request): Home {
+/**
+ * The household of a request and who asks. Before the first visit is done it leads there; where everybody has a PIN and
+ * nobody said theirs, to where it is said.
+ */
+export async function homeOf(context: Context, request: Request): Promise<Home> {
   const larder = context.get(larderContext);
   const household = getHousehold(larder);
-  if (!household) throw redirect("/welcome");
+  if (!household) throw redirect(href("/welcome"));
   const people = listPeople(larder);
-  const me = whoIsHere(larder, people, request);
+  const me = await whoIsHere(larder, people, request);
   // What a screen delivers must not be taken for done because it was led elsewhere.
   const delivers = scopeNow().delivered || request.headers.get("Content-Type") === "application/json";
   if (!me && delivers) throw new Response("Say who you are first.", { status: 401 });
-  if (!me) throw redirect(`/who?back=${encodeURIComponent(new URL(request.url).pathname)}`);
+  if (!me) throw redirect(`${href("/who")}?back=${encodeURIComponent(new URL(request.url).pathname)}`);
   return { larder, context, household, people, me };
 }
 
@@ -38,9 +43,18 @@ export function atHome(context: Context, request: Request): Home {
  * Who is at the screen: whoever was chosen on it, if they said their PIN where they have one; otherwise the first person
  * who has none. Null when everybody has one and nobody has said theirs.
  */
-function whoIsHere(larder: Larder, people: readonly Person[], request: Request): Person | null {
-  const chosen = people.find((p) => p.id === readCookie(request, "who"));
-  if (chosen && (!hasPin(larder, chosen.id) || isProof(larder, chosen.id, readCookie(request, "said"))))
+async function whoIsHere(
+  larder: Larder,
+  people: readonly Person[],
+  request: Request,
+): Promise<Person | null> {
+  const header = request.headers.get("cookie");
+  const who = await cookieValue(whoCookie, header);
+  const chosen = people.find((p) => p.id === who);
+  if (
+    chosen &&
+    (!hasPin(larder, chosen.id) || isProof(larder, chosen.id, await cookieValue(saidCookie, header)))
+  )
     return chosen;
   return people.find((p) => !hasPin(larder, p.id)) ?? null;
 }

@@ -9,7 +9,7 @@ export type PlaceHold = (write: ReturnType<typeof writeBy>, condition: string, k
 const hold = z.object({
   key: keyField,
   intent: z.literal("hold"),
-  condition: words("What it waits for"),
+  condition: words("What are we waiting for?"),
   kind: z.enum(HOLD_KINDS).default("doubt"),
 });
 const release = z.object({

@@ -9,5 +9,5 @@ export const isLoopback = (host: string) => LOOPBACK.has(host);
  */
 export function hostRefusal(host: string, passphrase: boolean): string | null {
   if (isLoopback(host) || passphrase) return null;
-  return `HOST=${host} would open the larder to the network without a passphrase. Start it without HOST, set a passphrase under Household, Keys, and start it again.`;
+  return `HOST=${host} would open the larder to the network without a passphrase. Start it without HOST, set a passphrase under Household, Sign-in, and start it again.`;
 }

@@ -78,8 +78,8 @@ describe("a larder whose file is damaged", () => {
       expect(html).toContain("The larder’s file is damaged.");
       expect(html.match(/<form/g)).toHaveLength(1);
       expect(html).toContain(`value="${sound()}"`);
-      expect(html).toMatch(/made by itself, once a day, [\d.]+ (k|M)B/);
-      expect(html).toMatch(/made asked for, [\d.]+ kB<\/span> Not sound: \S/);
+      expect(html).toMatch(/made automatic, daily, [\d.]+ (k|M)B/);
+      expect(html).toMatch(/made by hand, [\d.]+ kB<\/span> Damaged: \S/);
     }
     const health = await fetch(`${here()}/healthz`);
     expect([health.status, await health.json()]).toEqual([503, { status: "damaged" }]);
@@ -156,7 +156,7 @@ describe("a larder whose file is damaged", () => {
     rmSync(join(folder, "backups"), { recursive: true });
     mkdirSync(join(folder, "backups"));
     const html = await (await fetch(here())).text();
-    expect(html).toContain("There is no copy in the backups folder.");
+    expect(html).toContain("There is no backup in the backups folder.");
     expect(html).not.toContain("<form");
   });
 });

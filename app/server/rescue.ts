@@ -111,7 +111,7 @@ function rescue(folder: string, now: () => number, { letGo, again }: Restart): R
             .send(
               page(
                 "The backup is in place.",
-                "<p>The larder goes on with it.</p><p><a href='/'>To Today</a></p>",
+                "<p>Patient Larder continues with it.</p><p><a href='/'>Go to Today</a></p>",
               ),
             );
         })
@@ -149,8 +149,8 @@ function show(res: Response, folder: string, problem: string | null, status = 50
       page(
         TITLES.damaged,
         `${problem ? `<p role="alert"><strong>${escaped(problem)}</strong></p>` : ""}
-        <p>Nothing more is written to it. The file stays where it is, and is kept beside the copies when one takes its place. What was written after a copy was made is not in it: look at your papers and labels, and write that down again.</p>
-        ${rows ? `<h2>Copies</h2><ul>${rows}</ul>` : "<p><strong>There is no copy in the backups folder.</strong> If you have one elsewhere, or an archive (zip), put the damaged larder.db aside, start the program and restore it there.</p>"}
+        <p>Nothing more is written to it. The file is kept beside the backups when one replaces it. Anything recorded after the backup was made is not in it. Check your papers and labels, and enter it again.</p>
+        ${rows ? `<h2>Copies</h2><ul>${rows}</ul>` : "<p><strong>There is no backup in the backups folder.</strong> If you have one elsewhere, or an archive (zip), put the damaged larder.db aside, start the program and restore it there.</p>"}
         <p>Folder: <code>${escaped(folder)}</code></p>`,
       ),
     );
@@ -162,8 +162,8 @@ function rowOf(copy: Copy, wrong: string[], newest: boolean, locked: boolean): s
   const when = new Date(copy.at).toUTCString().replace("GMT", "UTC");
   const about = `<b>${when}</b><br>made ${backupWords(copy.why)}, ${sizeWords(copy.bytes)}`;
   return wrong.length
-    ? `<li><span>${about}</span> Not sound: ${escaped(wrong[0]!)}</li>`
-    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}">${locked ? `<label>Passphrase <input name="passphrase" type="password" autocomplete="current-password" required></label> ` : ""}<button>${newest ? "Bring back this one, the newest that is sound" : "Bring back this one"}</button></form></li>`;
+    ? `<li><span>${about}</span> Damaged: ${escaped(wrong[0]!)}</li>`
+    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}">${locked ? `<label>Passphrase <input name="passphrase" type="password" autocomplete="current-password" required></label> ` : ""}<button>${newest ? "Restore this one, the newest that is OK" : "Restore this one"}</button></form></li>`;
 }
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);

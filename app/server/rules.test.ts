@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { altitudeProblem } from "./altitude";
-import { keepCookie, readCookie } from "./cookie";
+import { cookieValue, screenCookie, themeCookie, whoCookie } from "./cookies";
 import { hostRefusal } from "./host";
 import { skipOf } from "./page-of";
 
@@ -28,12 +28,15 @@ test("it listens to this machine only, until there is a passphrase to ask for", 
   }
 });
 
-test("a cookie comes back as it was kept, and scripts cannot read it", () => {
-  const kept = keepCookie("theme", "dark; x=1");
-  expect(kept).toContain("HttpOnly");
-  const request = new Request("http://x/", { headers: { cookie: `a=b; ${kept.split(";")[0]}` } });
-  expect(readCookie(request, "theme")).toBe("dark; x=1");
-  expect(readCookie(request, "who")).toBeNull();
+test("a cookie comes back as it was kept, and scripts cannot read it", async () => {
+  const kept = await screenCookie.serialize("Küche; dark; x=1");
+  expect(kept).toMatch(/HttpOnly; SameSite=Lax/);
+  const header = `a=b; ${kept.split(";")[0]}; theme=dark`;
+  expect(await cookieValue(screenCookie, header)).toBe("Küche; dark; x=1");
+  expect(await cookieValue(whoCookie, header)).toBeNull();
+  // Not written by this program, or by an older one.
+  expect(await cookieValue(themeCookie, header)).toBeNull();
+  expect(await cookieValue(themeCookie, undefined)).toBeNull();
 });
 
 test.each([

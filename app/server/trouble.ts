@@ -30,17 +30,17 @@ export function troubleAnswer(error: unknown): { status: number; title: string }
     return {
       status: 507,
       title:
-        "The disk is full. What you just said was not written down; everything before it was. Make room on the disk, then say it again.",
+        "The disk is full. What you just said was not recorded; everything before it was. Make room on the disk, then enter it again.",
     };
   if (READ_ONLY.has(code) || code.startsWith("SQLITE_READONLY"))
     return {
       status: 503,
       title:
-        "The larder's folder cannot be written to. What you just said was not written down; everything before it was. Allow this program to write to the folder, then say it again.",
+        "The larder's folder cannot be written to. What you just said was not recorded; everything before it was. Allow this program to write to the folder, then enter it again.",
     };
   if (DAMAGED.has(code)) {
     foundDamaged((error as Error).message);
-    return { status: 503, title: "The larder's file is damaged. Open the larder anew to bring back a copy." };
+    return { status: 503, title: "The larder's file is damaged. Open the larder again to restore a backup." };
   }
   return null;
 }

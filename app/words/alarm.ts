@@ -1,11 +1,12 @@
 import type { Alarm } from "#core/run";
+import { VENT_TIME } from "./safety";
 
 /** An alarm in two or three words. */
 export const ALARM_WORDS: Record<Alarm, string> = {
   "over-pressure": "Over the limit",
   "below-target": "Too low",
-  unwatched: "Nobody looks",
-  "vent-done": "Vented",
+  unwatched: "Check the gauge",
+  "vent-done": "Venting done",
   "process-done": "Time is up: turn the heat off",
   "pressure-down": "Pressure is down",
   "lid-time": "Lid may come off",
@@ -16,11 +17,11 @@ export const ALARM_WORDS: Record<Alarm, string> = {
 export const ANSWERS: Record<Alarm, readonly string[]> = {
   "over-pressure": ["Heat is turned down", "Keeping everyone away"],
   "below-target": ["Flame is up", "Shielding it from the wind", "Changing the gas"],
-  unwatched: ["Coming to look"],
+  unwatched: ["On my way"],
   "vent-done": ["Fetching the weight"],
-  "process-done": ["Going to turn it off"],
-  "pressure-down": ["Going to look at the lock"],
-  "lid-time": ["It may stand longer"],
+  "process-done": ["On my way"],
+  "pressure-down": ["On my way"],
+  "lid-time": ["It can wait"],
   "check-time": ["Later today"],
 };
 
@@ -29,7 +30,7 @@ export const ALARM_SAID: Record<Alarm, (pressure: string, minutes: number) => st
   "over-pressure": () => "Pressure over the canner's limit.",
   "below-target": (pressure) => `Pressure below ${pressure}.`,
   unwatched: () => "Nobody has checked the pressure for too long.",
-  "vent-done": () => "The 10 minutes of venting are over.",
+  "vent-done": () => `The ${VENT_TIME} of venting are over.`,
   "process-done": (_, minutes) => `The ${minutes} minutes are up.`,
   "pressure-down": () => "Pressure is down.",
   "lid-time": () => "The 10-minute wait is over.",

@@ -3,7 +3,7 @@ export const CHECKS_TITLE = "What this program checks, and what it cannot";
 
 /** What no program can know, in the order of the work. Written for this product. */
 export const CANNOT: readonly string[] = [
-  "It goes by what you write. A weight, an hour or a temperature nobody wrote down is not checked, and a wrong one is checked as if it were right.",
+  "It goes by what you write. A weight, a time or a temperature nobody recorded is not checked, and a wrong one is checked as if it were right.",
   "It does not see into the canner. It knows the pressure at each look, by you or by a gauge that sends, and not between two looks.",
   "It does not smell, taste or see food. Whether an animal was sound and whether a jar smells as it should is for you to say.",
   "It does not find disease or toxin. A test result comes from a laboratory; here a lot waits until somebody enters it.",

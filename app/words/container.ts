@@ -22,7 +22,7 @@ export const lidsOrEnds = (kinds: readonly ContainerKey[]): string =>
 /** What is done with sealed ones before a shelf: a can has no band, and its seam is kept dry. */
 export const beforeShelfWords = (kinds: readonly ContainerKey[]): string =>
   pick(kinds, {
-    jars: "Sealed: bands off, wash, mark, shelve",
+    jars: "Sealed: take bands off, wash, label, shelve",
     cans: "Sealed: wipe dry, mark, shelve",
     both: "Sealed: bands off jars and wash them, wipe cans dry, mark, shelve",
   });

@@ -1,4 +1,5 @@
 import type { Stage } from "#core/day";
+import { VENT_TIME, WAIT_TIME } from "./safety";
 
 /** What each stretch of the day is called. */
 export const STAGE_WORDS: Record<Stage, string> = {
@@ -8,19 +9,19 @@ export const STAGE_WORDS: Record<Stage, string> = {
   vent: "Vent",
   comeUp: "To pressure",
   process: "Process",
-  coolDown: "Cool by itself",
-  settle: "Weight off, wait",
+  coolDown: "Cool down",
+  settle: `Wait ${WAIT_TIME}`,
   unload: "Unload",
 };
 
 /** What to do when a stretch begins; null where nobody has to do anything. */
 export const STAGE_DEEDS: Partial<Record<Stage, string>> = {
-  pack: "Fill, work out the air, wipe, lid",
+  pack: "Fill, remove air, wipe, put lids on",
   load: "Load the canner and light it",
-  vent: "Steam is steady: ten minutes by the clock",
-  comeUp: "Weight on, bring it to pressure",
-  process: "Start the time; stay by it",
-  coolDown: "Heat off; leave it alone",
-  settle: "Gauge at zero and lock down: weight off",
-  unload: "Lid off away from you; jars on the towel",
+  vent: `Steam is steady: ${VENT_TIME} by the clock`,
+  comeUp: "Put the weight on, bring it to pressure",
+  process: "Start the time. Stay by it.",
+  coolDown: "Turn the heat off. Leave it alone.",
+  settle: "At zero and lock down: take the weight off",
+  unload: "Open the lid away from you. Set jars on a towel.",
 };

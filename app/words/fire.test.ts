@@ -44,12 +44,12 @@ describe("deviations and restarts", () => {
         { kind: "gauges-disagree", at: T0, gaugeKPa: kPaFromPsi(11), otherKPa: kPaFromPsi(13) },
         plan,
         "us",
-        "UTC",
+        { zone: "UTC", dates: "metric", hours: 24 },
       ),
     ).toBe(
       "09:00: two gauges disagree, 11 lb and 13 lb. For the food the lower counts, for the lid the higher.",
     ));
-  test("a gauge that is set aside says why the time begins anew", () => {
+  test("a gauge that is set aside says why the timer starts over", () => {
     const events = [
       event({ id: "1", type: "steam-steady" }),
       event({ id: "2", type: "weight-on", at: T0 + 11 * MIN }),
@@ -57,11 +57,11 @@ describe("deviations and restarts", () => {
       event({ id: "4", type: "gauge-aside", at: T0 + 20 * MIN, source: "A" }),
     ];
     const view = runAt(plan, events, T0, T0 + 21 * MIN);
-    expect(restartWords(view, plan, "us", "UTC")).toMatch(
-      /Only the gauge that is out of service showed enough pressure/,
+    expect(restartWords(view, plan, "us", { zone: "UTC", dates: "metric", hours: 24 })).toMatch(
+      /Only the gauge you stopped using showed enough pressure/,
     );
   });
-  test("the margin is told with the floor beside it", () => {
+  test("the margin is told with the minimum beside it", () => {
     expect(aimWords(plan, "us")).toBe("12 lb or just above");
     expect(aimWords({ ...plan, marginKPa: kPaFromPsi(1) }, "us")).toBe("13 lb, never below 12 lb");
   });

@@ -28,12 +28,12 @@ export function slipWords(slip: Slip, units: UnitSystem): { title: string; why: 
     case "sea-level":
       return {
         title: "Sea level's pressure at this altitude",
-        why: "Thinner air outside leaves less pressure inside for the same needle, and cooler steam.",
+        why: "At altitude, the air outside leaves less pressure inside for the same needle, and cooler steam.",
       };
     case "timer-at-vent":
       return {
         title: "The timer started when steam came",
-        why: "Venting and coming up are not minutes at pressure; the end is cut off, when the middle is at its hottest.",
+        why: "Venting and coming up are not minutes at pressure; the end is cut off, when the middle is hot.",
       };
   }
 }

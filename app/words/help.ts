@@ -1,5 +1,9 @@
+import type { Address } from "../address";
+
 import { VENT_FALTERS } from "#core/run";
+import { DISPOSAL } from "#core/rest";
 import { DIAL_REPLACED } from "#core/schedule";
+import { CHILLED_TIME, DECIDE_TIME, REFRIGERATE, REPROCESS, REST_TIME, VENT_TIME, WAIT_TIME } from "./safety";
 
 /** A page of help: what it is about, and what it says. A paragraph that begins with “!” is a caution. */
 export interface HelpPage {
@@ -10,7 +14,7 @@ export interface HelpPage {
   text: string[];
   /** where its figures are from, and what of it has no source; null where it only tells what this program does */
   source: string | null;
-  see: [name: string, to: string][];
+  see: [name: string, to: Address | `/help/${string}`][];
 }
 
 /** Written for this product, in the order of the work. What is common practice and has no source says so. */
@@ -33,8 +37,8 @@ export const HELP: readonly HelpPage[] = [
   },
   {
     key: "altitude",
-    title: "Altitude, and the pounds it asks for",
-    also: "feet metres pressure gauge height moved",
+    title: "Altitude and pressure",
+    also: "feet meters pressure gauge height moved",
     text: [
       "Water boils cooler the higher you are, and a gauge reads the difference to the air around it. So the same gauge reading is cooler steam on a mountain. The table answers with more pressure, by bands; the minutes stay.",
       "A household that moves changes its altitude under Household. Runs and packs already made keep what they were made with.",
@@ -61,10 +65,10 @@ export const HELP: readonly HelpPage[] = [
   },
   {
     key: "venting",
-    title: "Venting: ten minutes of steady steam",
+    title: `Venting: ${VENT_TIME} of steady steam`,
     also: "exhaust air steam plume vent",
     text: [
-      "Air left in the canner makes the steam cooler at the same pressure. Ten minutes of a steady plume drive it out; only then does the weight go on. Ten is the least and is held; longer is fine.",
+      `Air left in the canner makes the steam cooler at the same pressure. ${VENT_TIME} of steady steam drive it out. Only then put the weight on. Longer is fine.`,
       VENT_FALTERS,
     ],
     source: "USDA 2015, Guide 1, from memory.",
@@ -75,22 +79,21 @@ export const HELP: readonly HelpPage[] = [
     title: "When the pressure drops",
     also: "below target restart time again flame wind",
     text: [
-      "The time counts only at or above the target. After any reading below it the whole time begins again once the pressure is back, whether a minute was left or an hour.",
-      "Bring it up slowly. A flame turned up and down in a hurry draws liquid out of the jars.",
-      "! If you cannot hold it, turn the heat off, let it come down by itself, and within 24 hours process the jars anew in full, with new lids; or chill them and eat them within days.",
+      "The time counts only at or above the target. After any reading below it, the full time starts over once the pressure is back. It does not matter how much was left.",
+      "Bring it up slowly. Quick changes of the flame draw liquid out of the jars.",
+      `! If you cannot hold it, turn the heat off and let it cool down on its own. Then ${REPROCESS}. Or refrigerate the jars and eat them within ${CHILLED_TIME}.`,
     ],
-    source:
-      "The whole time again, and 24 hours: USDA 2015, Guide 1, from memory. The flame: common practice, no source.",
+    source: `The full time again, and ${DECIDE_TIME}: USDA 2015, Guide 1, from memory. The flame: common practice, no source.`,
     see: [["Fire", "/fire"]],
   },
   {
     key: "cooling",
     title: "Cooling, and the lid",
-    also: "zero open steam burn depressurise",
+    also: "zero open steam burn",
     text: [
-      "The canner cools by itself: no water, no lifted weight, no forced lid. Cooling belongs to the process. At zero the weight comes off; ten minutes later the lid, tilted away from you.",
+      `Let the canner cool on its own: no water, no lifted weight, no forced lid. Cooling is part of the process. At zero take the weight off. ${WAIT_TIME} later open the lid, away from you.`,
       "! Steam burns. Never force a lid. Children and animals stay away from the stove and from cooling jars.",
-      "Jars stand on a towel, apart, out of a draught, for twelve hours at least. Nothing is tightened or pressed until then.",
+      `Set jars on a towel, apart, out of drafts, for at least ${REST_TIME}. Do not tighten or press anything until then.`,
     ],
     source: "USDA 2015, Guide 1, from memory.",
     see: [["Rest", "/rest"]],
@@ -100,12 +103,11 @@ export const HELP: readonly HelpPage[] = [
     title: "Seals, and jars that did not seal",
     also: "lid failed ping press reprocess repack",
     text: [
-      "After twelve hours the band comes off and the lid is pressed: down and still is sealed. Food less than half covered by liquid counts as not sealed here.",
-      "A jar that did not seal goes into the cold at once and is eaten in days, or frozen, or packed anew within 24 hours of its run: new lid, the whole time.",
+      `After ${REST_TIME} take the band off and press the lid: down and still is sealed. Food less than half covered by liquid counts as not sealed here.`,
+      `A jar that did not seal: ${REFRIGERATE}, freeze it, or ${REPROCESS}.`,
       "When several of a load fail, the page of that load says what they have in common, and how likely that is by chance alone.",
     ],
-    source:
-      "Twelve and 24 hours, down and still: USDA 2015, Guide 1, from memory. Half covered, days in the fridge: common practice, no source.",
+    source: `${REST_TIME} and ${DECIDE_TIME}, down and still: USDA 2015, Guide 1, from memory. Half covered, days in the refrigerator: common practice, no source.`,
     see: [["Rest", "/rest"]],
   },
   {
@@ -113,7 +115,7 @@ export const HELP: readonly HelpPage[] = [
     title: "Metal cans: exhausting and seams",
     also: "can sealer exhaust seam double 170",
     text: [
-      "Cans are closed hot: the centre of the food at 170 °F (77 °C) or more, by a thermometer in each. Cold cans closed on air buckle and may not be hot enough through.",
+      "Cans are closed hot: the center of the food at 170 °F (77 °C) or more, by a thermometer in each. Cold cans closed on air buckle and may not be hot enough through.",
       "The sealer is tested on empty cans before a load is closed, by a seam taken down and measured. Every closed can is looked at and felt all the way round.",
       "! A can that bulges, leaks, spurts or smells is not opened further and not tasted.",
     ],
@@ -127,12 +129,11 @@ export const HELP: readonly HelpPage[] = [
   {
     key: "throw-out",
     title: "Throwing suspect food out safely",
-    also: "discard detoxify dispose bulging leaking bad clean",
+    also: "discard dispose bulging leaking bad clean",
     text: [
       "! Do not taste it, do not feed it to an animal, do not pour it out. Wear gloves; the toxin can pass through a cut.",
-      "Still sealed: put the closed container into a heavy bag, tape the bag shut, and put it into the household waste where nobody gets at it.",
-      "Unsealed, open or leaking: it is boiled in its container, lid on, under water in a deep pot for 30 minutes, then goes into the waste.",
-      "Wash what it touched with a fresh mix of one part household bleach to five parts water, leave it for 30 minutes, wipe it up, and throw the cloths away.",
+      `Still sealed: ${DISPOSAL.closed.steps.map((step) => step.what).join(" ")}`,
+      `Unsealed, open or leaking: ${DISPOSAL.open.steps.map((step) => step.what).join(" ")}`,
     ],
     source: "USDA 2015, Guide 1, from memory.",
     see: [
@@ -146,9 +147,9 @@ export const HELP: readonly HelpPage[] = [
     also: "tag wildlife agency cwd trichinella lead shot advisory",
     text: [
       "Rules of possession and tags still apply to meat in a jar. Ask your wildlife agency what must be kept, and with it.",
-      "! Deer and their kin may be tested for chronic wasting disease: hold the meat until the result is there.",
+      "! Deer and related animals may be tested for chronic wasting disease (CWD): hold the meat until the result is there.",
       "! Bear, wild boar and other carriers of trichinella get the full process as written, and their raw meat its own board and knife.",
-      "Lead shot: trim wide around wounds. Fish: follow the advice for your water on how much to eat. Write allergies into the notes of a pack.",
+      "Lead shot: trim wide around wounds. Fish: follow the advice for your water on how much to eat. Write who must not eat it into the notes of a pack.",
     ],
     source: "Common practice, no source. What your wildlife agency and your health office say comes first.",
     see: [["Field", "/field"]],
@@ -159,8 +160,8 @@ export const HELP: readonly HelpPage[] = [
     also: "blank forms outage pencil offline",
     text: [
       "Print the blank forms now: with them goes the table of tested times at your altitude. On the day write down times and pressures as they come.",
-      "Afterwards enter the packs, then the run. Every rule of the stove is asked again, and what was missed stands in the record as it was.",
-      "A phone that lost only the network goes on by itself: what you tap is kept on it and told to the larder when it can be reached.",
+      "Afterwards enter the packs, then the run. All stove rules are checked again. What was missed that day stays in the record.",
+      "A phone that lost only the network keeps working. Your taps are saved on it and sent when the network is back.",
     ],
     source: null,
     see: [
@@ -170,17 +171,17 @@ export const HELP: readonly HelpPage[] = [
   },
   {
     key: "records",
-    title: "Your records, copies and archives",
+    title: "Records, backups and archives",
     also: "backup restore export import verify hash",
     text: [
-      "A copy is made each day something was written, while the larder goes on, and is opened and checked. A copy on the same disk is lost with it: take everything out now and then, and keep that elsewhere.",
-      "Every line of a run and of the history is hashed with the one before it, so a changed past shows. “Check that it fits” goes through all of them.",
-      "This program keeps records and does arithmetic. It does not inspect food, and certifies nothing for sale.",
+      "A backup is made each day you record something, then opened and checked. A backup on the same disk is lost with it: export everything now and then, and keep it elsewhere.",
+      "Every line of a run and of the history is hashed with the one before it, so a change to the past shows. “Check that nothing was altered” goes through all of them.",
+      "This program keeps records and does the math. It does not check food, and approves nothing for sale.",
     ],
     source: null,
     see: [
       ["Records", "/records"],
-      ["Copies", "/records/copies"],
+      ["Backups", "/records/backups"],
       ["History", "/records/history"],
     ],
   },

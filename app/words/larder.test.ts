@@ -29,7 +29,7 @@ const jar = {
 
 describe("labels", () => {
   test("say what, when, how long at how much, from which lots, in the household's units", () =>
-    expect(labelText(jar, "us", "UTC")).toEqual({
+    expect(labelText(jar, "us", { zone: "UTC", dates: "metric", hours: 24 })).toEqual({
       code: "7K4-R",
       contents: "Wild boar, shoulder",
       packed: "wide-mouth pint, raw pack",
@@ -41,20 +41,25 @@ describe("labels", () => {
     }));
   test("in kPa, on the day where the household lives, and with what was signed for", () => {
     const late = { ...jar, cannedAt: Date.UTC(2026, 10, 21, 3), deviations: ["a reused lid"] };
-    const text = labelText(late, "metric", "America/Denver");
+    const text = labelText(late, "metric", { zone: "America/Denver", dates: "metric", hours: 24 });
     expect(text.process).toBe("75 min at 90 kPa");
     expect(text.canned).toBe("Canned 20 Nov 2026");
-    expect(text.care).toMatch(/Signed for/);
+    expect(text.care).toMatch(/Exception/);
   });
   test("a dish by its name, and minutes that were added by choice apart from the scheduled ones", () => {
-    const text = labelText({ ...jar, dish: "Boar chilli" }, "us", "UTC", 5);
-    expect(text).toMatchObject({ contents: "Boar chilli", process: "75 + 5 min at 13 lb" });
-    expect(handWords({ ...jar, dish: "Boar chilli" }, "us", "UTC", 5)).toEqual(
-      expect.arrayContaining(["BOAR CHILLI", "75 + 5 MIN 13 LB"]),
+    const text = labelText(
+      { ...jar, dish: "Boar chili" },
+      "us",
+      { zone: "UTC", dates: "metric", hours: 24 },
+      5,
     );
+    expect(text).toMatchObject({ contents: "Boar chili", process: "75 + 5 min at 13 lb" });
+    expect(
+      handWords({ ...jar, dish: "Boar chili" }, "us", { zone: "UTC", dates: "metric", hours: 24 }, 5),
+    ).toEqual(expect.arrayContaining(["BOAR CHILI", "75 + 5 MIN 13 LB"]));
   });
   test("by hand: capitals, the code last and alone", () =>
-    expect(handWords(jar, "us", "UTC")).toEqual([
+    expect(handWords(jar, "us", { zone: "UTC", dates: "metric", hours: 24 })).toEqual([
       "WILD BOAR, SHOULDER",
       "20 NOV 2026",
       "75 MIN 13 LB",
@@ -90,11 +95,11 @@ test.each([
 test("a frost says what it did and what to press; a heat says what it may have done", () => {
   const now = Date.UTC(2027, 0, 12, 12);
   const frost = { kind: "frozen" as const, from: now - 2 * DAY, to: now - DAY, until: now - DAY, worstC: -5 };
-  expect(storageEventWords(frost, "Shed", "us", now, "UTC", ["jar-pint"])).toMatch(
-    /^Shed froze \(23 °F\) from .* to .*check each lid, and throw out what moves/,
-  );
+  expect(
+    storageEventWords(frost, "Shed", "us", now, { zone: "UTC", dates: "metric", hours: 24 }, ["jar-pint"]),
+  ).toMatch(/^Shed froze \(23 °F\) from .* to .*check each lid, and throw out what moves/);
   const heat = { kind: "hot" as const, from: now - 3_600_000, to: null, until: now, worstC: 38 };
-  expect(storageEventWords(heat, "Loft", "metric", now, "UTC")).toMatch(
+  expect(storageEventWords(heat, "Loft", "metric", now, { zone: "UTC", dates: "metric", hours: 24 })).toMatch(
     /^Loft was hot \(38 °C\) since 11:00\. Above 35 °C/,
   );
 });

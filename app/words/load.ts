@@ -22,7 +22,7 @@ const MADE: Partial<Record<ProductKey, (of: string) => string>> = {
   soup: (of) => `${of} soup`,
   "soup-seafood": (of) => `${of} soup`,
   "stewed-meat": (of) => `${of} stew`,
-  "chile-con-carne": (of) => `${of} chilli`,
+  "chile-con-carne": (of) => `${of} chili`,
   "red-meat-ground": (of) => `ground ${of}`,
   "fish-smoked": (of) => `smoked ${of}`,
 };
@@ -33,18 +33,33 @@ export function foodWords(product: ProductKey, species: readonly string[]): stri
   return MADE[product]?.(of) ?? of;
 }
 
+/** A pack as far as it is told in words. */
+export interface ToldPack {
+  container: ContainerKey;
+  mouth: Mouth | null;
+  count: number;
+  product: ProductKey;
+  species: readonly string[];
+  /** the recipe's name; null for plain meat or fish */
+  dish: string | null;
+}
+
+/** `9 pints of wild boar`, `12 pints of elk chili`, `6 quarts of Sunday stew`: a dish by its name. */
+export function packWords(p: ToldPack): string {
+  return `${containersWords(p.container, p.mouth, p.count)} of ${p.dish ?? foodWords(p.product, p.species)}`;
+}
+
+/** `shank of wild boar`, `whole fish of lake trout, gutted`; `Hare meat` where the part already names its animal. */
+export function cutWords(part: string, species: readonly string[]): string {
+  const of = speciesWords(species);
+  if (part.toLowerCase().includes(of)) return part;
+  const [first, ...rest] = part.split(", ");
+  return [`${first} of ${of}`, ...rest].join(", ");
+}
+
 /** `9 pints of wild boar`; several packs joined: `6 pints of wild boar and 2 quarts of lake trout`. */
-export function loadWords(
-  packs: readonly {
-    container: ContainerKey;
-    mouth: Mouth | null;
-    count: number;
-    species: readonly string[];
-  }[],
-): string {
-  const parts = packs.map(
-    (p) => `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}`,
-  );
+export function loadWords(packs: readonly ToldPack[]): string {
+  const parts = packs.map(packWords);
   return parts.length < 2 ? (parts[0] ?? "nothing") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
 }
 

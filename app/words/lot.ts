@@ -44,7 +44,7 @@ export function lotEventWords(event: LotEvent, units: UnitSystem, when: (at: num
     case "discard":
       return `${LEFT[event.kind]}: ${formatMass(event.massKg, units)}${event.to ? `, ${event.to}` : ""}.`;
     case "undo":
-      return "The last entry was taken back.";
+      return "The last entry was undone.";
   }
 }
 

@@ -11,6 +11,7 @@ import {
 } from "#core/quantity";
 import type { JarPart } from "#core/recipe";
 import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { CHILLED_TIME } from "./safety";
 
 /** `broth of lot KWH-N`, `broth (Beef stock)`, `water`, `no liquid`: what a pack is covered with. */
 export function liquidWords(
@@ -41,7 +42,7 @@ export function progressWords(
 }
 
 export const REST_WORDS: Record<RestWay, string> = {
-  fridge: "Into the fridge, eaten in 3 to 4 days",
+  fridge: `Into the refrigerator, eat within ${CHILLED_TIME}`,
   freezer: "Freeze it",
   eat: "Eaten now",
   "other-lot": "Stays with its lot, for another pack",
@@ -64,8 +65,8 @@ export function jarPartWords({ role, amount }: JarPart, units: UnitSystem): stri
   return units === "us" && amount < LEAST_OZ_KG ? "a little" : formatMass(amount, units);
 }
 
-/** `No. 4 stands in layer 1`. */
+/** `the copper spot`, `layer 2 from below, the copper spot`: where the next container goes. */
 export function placeWords(layer: number | null, layers: number): string {
   if (layer === null) return "wherever there is room";
-  return layers === 1 ? "where it is copper" : `layer ${layer + 1} from below, where it is copper`;
+  return layers === 1 ? "the copper spot" : `layer ${layer + 1} from below, the copper spot`;
 }

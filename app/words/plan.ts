@@ -19,9 +19,7 @@ export function kindsWords(counts: Record<KindKey, number>): string {
 export function loadsWords(loads: number, proven: readonly Objective[], bound: boolean): string {
   const n = countOf(loads, "load");
   if (bound) return `${n}, with what you have settled`;
-  return proven.includes("loads")
-    ? `${n}; no plan found needs fewer`
-    : `${n}, the fewest found in the time given`;
+  return proven.includes("loads") ? `${n} (the fewest found)` : `${n} (the fewest found in the time allowed)`;
 }
 
 /** What the household's own choices cost: `1 load more, 0.4 lb more left over`; null when nothing. */

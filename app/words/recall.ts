@@ -10,9 +10,6 @@ export const DOUBT_WORDS: Record<DoubtKind, { name: string; why: string }> = {
   harvest: { name: "Same animal", why: "A gut shot, a sick animal or a warm night is in all of its meat." },
   lids: { name: "Same lids", why: "A bad box of lids, or a maker’s lot of ends, fails again." },
   cans: { name: "Same lot of cans", why: "Cans of one maker’s lot share plate and flange." },
-  sealer: { name: "Same setting of the sealer", why: "Closed between the same two set-up tests." },
-  place: { name: "Same shelf", why: "Frozen, overheated or damp together." },
+  sealer: { name: "Same setting of the sealer", why: "Closed between the same two setup tests." },
+  place: { name: "Same shelf", why: "Frozen, too hot or damp together." },
 };
-
-/** Doubts that a sign points at first; the user may tick others. */
-export const LIKELY_DOUBTS: readonly DoubtKind[] = ["run", "lids", "sealer"];

@@ -32,13 +32,13 @@ describe("what failures have in common, in one sentence", () => {
       lids: `box ${i % 7}`,
     }));
     expect(say(many)).toMatch(
-      /3 of 12 filled by Oda failed, .*but 14 groups were compared.*Keep an eye on it\.$/,
+      /3 of 12 filled by Oda failed, .*but 14 groups were compared.*Keep watching it\.$/,
     );
   });
   test("luck is called luck", () =>
     expect(
       say(seals((i) => ({ finding: i % 20 === 0 ? "failed" : "sealed", lids: i % 2 ? "a" : "b" }), 40)),
-    ).toBe("2 of 40 failed, and nothing they have in common stands out beyond luck."));
+    ).toBe("2 of 40 failed, and they have nothing in common beyond chance."));
   test.each([
     [0.9, "as often as not"],
     [0.1, "about once in 10 times"],

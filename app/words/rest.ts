@@ -81,15 +81,15 @@ export function rangeWords({ low, high }: { low: number; high: number }): string
 export function causeWords(causes: readonly CauseFound[], checked: number, failed: number): string {
   const looked = causes.reduce((n, c) => n + c.groups.length, 0);
   const tell = (cause: Cause, g: Outstanding) =>
-    `${g.failed} of ${g.all} ${CAUSE_GROUP[cause](g.name)} failed, and ${g.others.failed} of the ${g.others.all} others. By luck alone that comes ${chanceWords(g.p)}`;
+    `${g.failed} of ${g.all} ${CAUSE_GROUP[cause](g.name)} failed, and ${g.others.failed} of the ${g.others.all} others. By chance alone that comes ${chanceWords(g.p)}`;
   for (const says of ["clear", "hint"] as const) {
     for (const c of causes) {
       const g = c.groups.find((x) => x.says === says);
       if (!g) continue;
       return says === "clear"
         ? `${tell(c.cause, g)}: look there.`
-        : `${tell(c.cause, g)}; but ${looked} groups were compared, and with so many one may look like this by luck. Keep an eye on it.`;
+        : `${tell(c.cause, g)}; but ${looked} groups were compared, and with so many one may look like this by chance. Keep watching it.`;
     }
   }
-  return `${failed} of ${checked} failed, and nothing they have in common stands out beyond luck.`;
+  return `${failed} of ${checked} failed, and they have nothing in common beyond chance.`;
 }

@@ -12,11 +12,13 @@ import {
   type Standing,
   VENT_FALTERS,
   governsNow,
+  hasDial,
   zeroSign,
   totalMinutes,
 } from "#core/run";
 import { ALARM_WORDS } from "./alarm";
-import { clockSeconds, clockTime } from "./time";
+import { clockSeconds, clockTime, type Times } from "./time";
+import { OPEN_LID_LATER, VENT_TIME, WAIT_TIME } from "./safety";
 
 /** `75 min`, or with what the household adds `75 + 5 = 80 min (your choice)`. */
 export const minutesWords = (
@@ -37,32 +39,32 @@ export const servedMinutes = (view: Pick<RunView, "deviations" | "completedAt">,
 export const EVENT_WORDS: Record<RunEventType, string> = {
   "heat-on": "Burner lit",
   "steam-steady": "Steam is steady",
-  "steam-faltered": "Steam faltered",
+  "steam-faltered": "Steam is not steady",
   "weight-on": "Weight on",
   reading: "Reading",
-  "at-target": "At target",
+  "at-target": "At pressure",
   "below-target": "Pressure dropped",
   "too-high": "Too high",
   "weight-rocking": "Weight rocking",
-  "weight-quiet": "Weight quiet",
+  "weight-quiet": "Weight stopped rocking",
   jiggles: "Weight rocking",
   "gauge-aside": "Gauge out of service",
   "clock-step": "Clock of the machine was set",
   "clock-unknown": "Time unknown",
   "clock-known": "Time confirmed",
   "heat-off": "Heat off",
-  "pressure-zero": "Pressure at zero",
+  "pressure-zero": "Pressure is down",
   "lock-down": "Lock has dropped",
   "weight-off": "Weight off",
   "lid-off": "Lid off",
   "container-out": "Out of the canner",
   unloaded: "On the towel",
   checked: "Seals checked",
-  abort: "Given up",
+  abort: "Stopped",
   note: "Note",
   handover: "Handed over",
   confirmed: "Looked at",
-  silence: "Alarm answered",
+  silence: "Alarm silenced",
   correction: "Correction",
 };
 
@@ -79,11 +81,11 @@ export const PHASE_WORDS: Record<RunView["phase"], string> = {
   pressurising: "Coming up to pressure",
   processing: "At pressure",
   cooling: "Cooling down",
-  settling: "Weight off, lid on",
+  settling: `Wait ${WAIT_TIME} before opening`,
   unloading: "Unloading",
   resting: "On the towel",
   checked: "Checked",
-  aborted: "Given up",
+  aborted: "Stopped",
 };
 
 const SORT_WORDS: Record<Sort, string> = { jars: "jars", cans: "cans", both: "containers" };
@@ -99,7 +101,7 @@ export function taskWords(
   view: RunView,
   plan: RunPlan,
   units: UnitSystem,
-  zone: string,
+  times: Times,
   sort: Sort = "both",
 ): { title: string; why: string } {
   const floor = formatPressure(plan.floorKPa, units);
@@ -110,7 +112,7 @@ export function taskWords(
     case "steam":
       return {
         title: "Watch for steady steam from the vent",
-        why: "When it streams out without spitting, say so: the 10 minutes count from then.",
+        why: `When it flows without spitting, tap “Steam is steady”. The ${VENT_TIME} start then.`,
       };
     case "steam-again":
       return {
@@ -120,10 +122,12 @@ export function taskWords(
     case "weight-on":
       return {
         title:
-          view.vent.doneAt !== null ? "Put the weight on now" : `Weight on at ${clockSeconds(due.at!, zone)}`,
+          view.vent.doneAt !== null
+            ? "Put the weight on now"
+            : `Weight on at ${clockSeconds(due.at!, times)}`,
         why: plan.minBurnerToVentEndMinutes
-          ? `Quart fish: ten minutes of steam, and at least ${plan.minBurnerToVentEndMinutes} minutes from lighting the burner.`
-          : `When it has steamed for the full 10 minutes. ${VENT_FALTERS}`,
+          ? `Quart fish: ${VENT_TIME} of steam, and at least ${plan.minBurnerToVentEndMinutes} minutes from lighting the burner.`
+          : `When it has steamed for the full ${VENT_TIME}. ${VENT_FALTERS}`,
       };
     case "reach-target":
       return {
@@ -146,26 +150,26 @@ export function taskWords(
             why: `The full ${servedMinutes(view, plan)} minutes are up. Leave the canner where it is.`,
           }
         : {
-            title: `Heat off at ${clockTime(due.at!, zone)}`,
+            title: `Heat off at ${clockTime(due.at!, times)}`,
             why: view.scheduleDone
               ? `The scheduled ${plan.minutes} minutes are complete. These are your extra minutes: hold it at ${aimWords(plan, units)}.`
               : `Hold it at ${aimWords(plan, units)}. If it falls below, the full ${totalMinutes(plan)} minutes start again.`,
           };
     case "zero":
       return {
-        title: "Wait for zero and the lock",
-        why: `Touch nothing until ${zeroSign(plan)} and the lock has dropped. Never cool it by force.`,
+        title: hasDial(plan) ? "Wait for zero and the lock" : "Wait for no steam and the lock",
+        why: `Leave it alone until ${zeroSign(plan)} and the lock has dropped. Do not speed up the cooling.`,
       };
     case "weight-off":
       return {
         title: "Nudge the weight; no steam, take it off",
-        why: "Then ten minutes with the weight off before the lid.",
+        why: OPEN_LID_LATER,
       };
     case "lid-off":
       return {
         title:
           due.at !== null && view.now >= due.at ? "Lift the lid, away from your face" : "Leave the lid on",
-        why: "Ten minutes with the weight off.",
+        why: OPEN_LID_LATER,
       };
     case "unload":
       return {
@@ -189,19 +193,19 @@ export function aimWords(plan: RunPlan, units: UnitSystem): string {
 }
 
 /** One sentence on a restart: when, how low, and what follows. */
-export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, zone: string): string | null {
+export function restartWords(view: RunView, plan: RunPlan, units: UnitSystem, times: Times): string | null {
   const lost = [...view.attempts]
     .reverse()
     .find((a) => a.endedBy === "below-target" || a.endedBy === "gauge-aside");
   if (!lost) return null;
   if (lost.endedBy === "gauge-aside" && lost === view.attempts.at(-1))
-    return `Only the gauge that is out of service showed enough pressure. The full ${totalMinutes(plan)} minutes start over when another one does.`;
+    return `Only the gauge you stopped using showed enough pressure. The full ${totalMinutes(plan)} minutes start over when another one does.`;
   const floor = formatPressure(plan.floorKPa, units);
   const read = lost.endedAtKPa === undefined ? "" : ` (${formatPressure(lost.endedAtKPa, units)})`;
-  const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, zone)}, so the full ${totalMinutes(plan)} minutes`;
+  const start = `Pressure was below ${floor}${read} at ${clockTime(lost.endedAt!, times)}, so the full ${totalMinutes(plan)} minutes`;
   if (view.finishAt === null) return `${start} start again when it is back at ${floor}.`;
   const again = view.attempts.at(-1)!;
-  return `${start} began again at ${clockTime(again.startedAt, zone)}. Off the heat at ${clockTime(view.finishAt, zone)}.`;
+  return `${start} started over at ${clockTime(again.startedAt, times)}. Turn heat off at ${clockTime(view.finishAt, times)}.`;
 }
 
 /** How far an instrument is relied on, after its name: `the dial, tested: reads ½ lb high`. */
@@ -247,28 +251,28 @@ export function watchedWords(by: readonly string[], phase: RunView["phase"], pla
  */
 export function heardWords(
   e: Pick<RunEvent, "knownBy" | "heardAt" | "claimedAt">,
-  zone: string,
+  times: Times,
 ): string | null {
-  const heard = e.heardAt === undefined ? "" : `heard at ${clockSeconds(e.heardAt, zone)}`;
+  const heard = e.heardAt === undefined ? "" : `heard at ${clockSeconds(e.heardAt, times)}`;
   if (e.knownBy === "doubted")
-    return `the device’s clock, which is doubted, said ${e.claimedAt === undefined ? "something else" : clockSeconds(e.claimedAt, zone)}`;
+    return `the device’s clock, which is doubted, said ${e.claimedAt === undefined ? "something else" : clockSeconds(e.claimedAt, times)}`;
   if (e.knownBy === "device") return ["by this device’s clock", heard].filter(Boolean).join(", ");
   return heard || null;
 }
 
 /** Times in which nothing was seen: `14:02 to 14:12 (10 min)`, one after another; null when there were none. */
-export function unobservedWords(times: readonly { from: number; to: number }[], zone: string): string | null {
-  if (times.length === 0) return null;
-  const each = times.map(
+export function unobservedWords(spans: readonly { from: number; to: number }[], times: Times): string | null {
+  if (spans.length === 0) return null;
+  const each = spans.map(
     (t) =>
-      `${clockTime(t.from, zone)} to ${clockTime(t.to, zone)} (${formatDuration((t.to - t.from) / 1000)})`,
+      `${clockTime(t.from, times)} to ${clockTime(t.to, times)} (${formatDuration((t.to - t.from) / 1000)})`,
   );
   return each.join(", ");
 }
 
 /** A deviation in a sentence. */
-export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, zone: string): string {
-  const at = clockTime(d.at, zone);
+export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, times: Times): string {
+  const at = clockTime(d.at, times);
   const read = d.gaugeKPa === undefined ? "" : ` (${formatPressure(d.gaugeKPa, units)})`;
   switch (d.kind) {
     case "below-target":
@@ -290,13 +294,13 @@ export function deviationWords(d: Deviation, plan: RunPlan, units: UnitSystem, z
     case "extra-cut":
       return `${at}: the ${plan.minutes} scheduled minutes were complete; not all of the ${plan.extraMinutes} extra minutes were run. This load is processed.`;
     case "weight-off-early":
-      return `${at}: weight taken off before the pressure was zero and the lock had dropped.`;
+      return `${at}: weight taken off before the pressure was down and the lock had dropped.`;
     case "lid-off-early":
       return `${at}: lid off before ${plan.settleMinutes} minutes with the weight off.`;
     case "lid-off-late":
       return `${at}: lid off more than an hour after the wait. Watch for flat-sour spoilage: sour, without gas.`;
     case "aborted":
-      return `${at}: run given up${d.text ? `: ${d.text}` : ""}. This load is not processed.`;
+      return `${at}: run stopped${d.text ? `: ${d.text}` : ""}. This load is not processed.`;
     case "clock-step":
       return `${at}: the machine's clock was set ${formatDuration(Math.abs(d.stepMs ?? 0) / 1000)} ${(d.stepMs ?? 0) > 0 ? "forward" : "back"}. That is not process time: the run goes on by what really passed.`;
     case "clock-unknown":
@@ -342,6 +346,6 @@ export function lookedAt(checks: readonly { finding: "sound" | "bad"; item: Chec
   const bad = checks.filter((c) => c.finding === "bad");
   const what = `${countOf(checks.length, "thing")} looked at before lighting`;
   return bad.length === 0
-    ? `${what}; none of those was found bad.`
-    : `${what}; not sound: ${bad.map((c) => checkItem(c.item).name.toLowerCase()).join(", ")}.`;
+    ? `${what}; all OK.`
+    : `${what}; not OK: ${bad.map((c) => checkItem(c.item).name.toLowerCase()).join(", ")}.`;
 }

@@ -19,7 +19,7 @@ export const STAGE_WORDS: Record<CanStage, string> = {
   closed: "closed",
   "closed-cooled": "closed, cooling",
   "bad-seam": "bad seam: new can",
-  signed: "signed for",
+  signed: "went ahead anyway",
 };
 
 /** What is asked about a reading. */
@@ -45,9 +45,9 @@ export function rangeWords(d: SeamDimension, { low, high }: Range, units: UnitSy
 /** What a tear-down comes to, in one sentence. */
 export function sheetWords(judged: readonly Judged[]): string {
   const out = judged.filter((j) => j.out !== null);
-  if (out.length === 0) return "Every figure lies inside its limits.";
+  if (out.length === 0) return "Every measurement is within its limits.";
   const overlap = out.find((j) => j.dimension === "overlap" || j.dimension === "overlapPercent");
-  if (overlap) return "The hooks meet by too little. Do not pack on this set-up.";
+  if (overlap) return "The hooks meet by too little. Do not close cans with this setup.";
   const first = out[0]!;
-  return `${DIMENSION_NAMES[first.dimension]} is too ${first.out === "low" ? "small" : "large"}. Do not pack on this set-up.`;
+  return `${DIMENSION_NAMES[first.dimension]} is too ${first.out === "low" ? "small" : "large"}. Do not close cans with this setup.`;
 }

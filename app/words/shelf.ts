@@ -2,16 +2,16 @@ import { DAY_MS, formatTemperature, type UnitSystem } from "#core/quantity";
 import type { StorageEvent } from "#core/shelf";
 import type { SpeciesGroup } from "#core/species";
 import type { Shelved } from "#store/shelf";
-import type { ContainerKey } from "#core/schedule";
+import { shapeOf, type ContainerKey } from "#core/schedule";
 import { lidsOrEnds } from "./container";
-import { containersWords, foodWords } from "./load";
-import { whenWords } from "./time";
+import { foodWords } from "./load";
+import { whenWords, type Times } from "./time";
 
 /** `pint of wild boar, shoulder`. */
 export function oneWords(c: Pick<Shelved, "kind" | "mouth" | "species" | "part" | "product">): string {
   // A part says nothing of a broth.
   const part = c.part && c.product !== "broth" ? `, ${c.part.toLowerCase()}` : "";
-  return `${containersWords(c.kind, c.mouth, 1).replace(/^1 /, "")} of ${foodWords(c.product, c.species)}${part}`;
+  return `${shapeOf(c.kind, c.mouth).name} of ${foodWords(c.product, c.species)}${part}`;
 }
 
 export const GROUP_WORDS: Record<SpeciesGroup, string> = {
@@ -36,12 +36,12 @@ export function storageEventWords(
   room: string,
   units: UnitSystem,
   now: number,
-  zone: string,
+  times: Times,
   kinds: readonly ContainerKey[] = [],
 ): string {
   const worst = formatTemperature(e.worstC, units);
   const until = e.to === null ? "since" : "from";
-  const span = `${until} ${whenWords(e.from, now, zone)}${e.to === null ? "" : ` to ${whenWords(e.to, now, zone)}`}`;
+  const span = `${until} ${whenWords(e.from, now, times)}${e.to === null ? "" : ` to ${whenWords(e.to, now, times)}`}`;
   return e.kind === "frozen"
     ? `${room} froze (${worst}) ${span}. Ice breaks seals: check ${lidsOrEnds(kinds)}, and throw out what moves.`
     : `${room} was hot (${worst}) ${span}. Above ${formatTemperature(35, units)} food can spoil in a sound container: check ${lidsOrEnds(kinds)}, and eat these first.`;

@@ -43,7 +43,7 @@ export function whyNotHeated(
   burner: { name: string; induction: boolean },
 ): string | null {
   if (!burner.induction || !canner.aluminium) return null;
-  return `${canner.name} is aluminium and ${burner.name} is an induction hob: it will not heat.`;
+  return `${canner.name} is aluminum and ${burner.name} is an induction hob: it will not heat.`;
 }
 
 /**
@@ -85,7 +85,7 @@ export function preflight(c: PreflightCase): PreflightItem[] {
       ? ([
           ["can-flanges"],
           ["sealer-setup"],
-          ["probe", "170 °F (77 °C) at every can’s centre"],
+          ["probe", "170 °F (77 °C) at every can’s center"],
         ] satisfies Line[])
       : ([
           ["jar-rims"],

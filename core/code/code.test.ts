@@ -35,7 +35,7 @@ describe("codes given out", () => {
     expect(ALPHABET).toHaveLength(31);
     expect(new Set(ALPHABET).size).toBe(31);
   });
-  test("neighbours in time differ in more than their last characters", () => {
+  test("neighbors in time differ in more than their last characters", () => {
     for (let n = 0; n < 500; n++) expect(codeFor(n).slice(0, 2)).not.toBe(codeFor(n + 1).slice(0, 2));
   });
   test("a number that is not whole is refused", () => {
@@ -45,7 +45,7 @@ describe("codes given out", () => {
 });
 
 // ISO/IEC 7064 (pure systems): a prime modulus with weights in geometric progression catches all of both.
-describe("every single wrong character and every swap of neighbours is caught", () => {
+describe("every single wrong character and every swap of neighbors is caught", () => {
   test("on 10,000 codes, all errors and not a sample of them", () => {
     for (let n = 0; n < 100_000; n += 10) {
       const bare = bareCode(codeFor(n * 7));

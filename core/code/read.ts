@@ -58,7 +58,7 @@ export function readCode(text: string): CodeReading {
   }
   return {
     ok: false,
-    message: `${withDash(bare)} is not a code: its check character does not fit, so a character is wrong or two are swapped.`,
+    message: `${withDash(bare)} is not a code: its check character does not fit, so a character is wrong or two are in the wrong order.`,
     candidates: [...candidates],
     meant: null,
   };

@@ -1,5 +1,12 @@
 export { FREEZER_DAYS, freezerAge, type FreezerAge } from "./freezer.ts";
-export { bodyAtKill, firstIntervals, impossibleHours, type FirstHours, type Interval } from "./interval.ts";
+export {
+  bodyAtKill,
+  firstIntervals,
+  warmSinceKill,
+  impossibleHours,
+  type FirstHours,
+  type Interval,
+} from "./interval.ts";
 export {
   loggerColumns,
   loggerReader,

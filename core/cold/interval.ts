@@ -1,6 +1,6 @@
 import { MINUTE_MS } from "#core/quantity";
-import type { SpeciesGroup } from "../species/index.ts";
-import type { ColdEntry } from "./warm.ts";
+import { isFishGroup, type SpeciesGroup } from "../species/index.ts";
+import { warmTime, type ColdEntry, type WarmTime } from "./warm.ts";
 
 /** The first hours of an animal, ms since 1970 UTC; null where nobody wrote it down. */
 export interface FirstHours {
@@ -45,8 +45,25 @@ const BODY_C = 38;
  * @param killedAt ms since 1970 UTC; null when not recorded
  */
 export function bodyAtKill(killedAt: number | null, group: SpeciesGroup): ColdEntry[] {
-  if (killedAt === null || group === "fish" || group === "tuna") return [];
+  if (killedAt === null || isFishGroup(group)) return [];
   return [{ at: killedAt, tempC: BODY_C, place: null }];
+}
+
+/**
+ * Returns how long an animal was warm by its readings, from the warmth of its body at the kill where that is known.
+ *
+ * @param killedAt ms since 1970 UTC; null when not recorded
+ * @param readings ms since 1970 UTC and °C, oldest first
+ * @param until ms since 1970 UTC; what comes after the last reading counts as unwatched
+ */
+export function warmSinceKill(
+  killedAt: number | null,
+  group: SpeciesGroup,
+  readings: readonly (readonly [at: number, tempC: number])[],
+  until: number,
+): WarmTime {
+  const measured = readings.map(([at, tempC]) => ({ at, tempC, place: null }));
+  return warmTime([...bodyAtKill(killedAt, group), ...measured], until);
 }
 
 /**
@@ -88,7 +105,7 @@ export function impossibleHours(
   now: number,
 ): { field: keyof FirstHours; message: string } | null {
   for (const field of ["killedAt", "guttedAt", "cooledAt"] as const) {
-    if ((hours[field] ?? 0) > now) return { field, message: "That has not come yet. When was it?" };
+    if ((hours[field] ?? 0) > now) return { field, message: "That time is in the future. When was it?" };
   }
   const { killedAt, guttedAt, cooledAt } = hours;
   if (killedAt !== null && guttedAt !== null && guttedAt < killedAt)

@@ -122,7 +122,7 @@ describe("one line of a logger file", () => {
       “2026-13-40 14:00” is not a day and time that exists.
       “cold” is not a temperature.
       300 is outside what a probe in meat can read.
-      This time has not come yet.
+      That time is in the future.
       No time in this line.
       This is before the animal was taken."
     `);

@@ -130,7 +130,7 @@ export function loggerReader(columns: LoggerColumns, how: LoggerReading) {
 }
 
 function whyNotThen(at: number, how: LoggerReading): string | null {
-  if (at > how.now) return "This time has not come yet.";
+  if (at > how.now) return "That time is in the future.";
   if (how.notBefore !== null && at < how.notBefore) return "This is before the animal was taken.";
   return null;
 }

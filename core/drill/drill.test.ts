@@ -33,7 +33,7 @@ function play(
   return { state, score: scoreOfMarks(markDrill(drill, state)) };
 }
 
-/** Holds a canner as somebody careful would: flame by the needle, and a drop said, met, and begun anew at the floor. */
+/** Holds a canner as somebody careful would: flame by the needle, and a drop said, met, and started over at the minimum. */
 function careful(
   state: DrillState,
   act: (what: DeedKey, canner?: number, value?: number) => void,
@@ -115,8 +115,8 @@ describe("played badly", () => {
       if (s.s === 1200) act("heat-off");
     });
     const marks = markDrill(drillOf("gust"), state);
-    expect(marks.find((m) => m.what.startsWith("Did not end"))!.got).toBe(0);
-    expect(marks.find((m) => m.what.startsWith("Began the time"))!.got).toBe(0);
+    expect(marks.find((m) => m.what.startsWith("Did not stop"))!.got).toBe(0);
+    expect(marks.find((m) => m.what.startsWith("Started the timer"))!.got).toBe(0);
   });
   // Dalton: what the forgotten vent leaves inside costs degrees at the same needle.
   test("the forgotten vent's steam is cooler than its needle says", () => {

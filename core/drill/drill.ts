@@ -61,8 +61,8 @@ const canner = (over: Partial<DrillCanner>): DrillCanner => ({
 
 const CATALOGUE: Record<DrillKey, Omit<Drill, "key">> = {
   gust: {
-    title: "A gust at minute 43",
-    brief: "Forty minutes of 75 are done and all is quiet. Keep an eye on the needle: 12 lb is the floor.",
+    title: "Wind at minute 43",
+    brief: "Forty minutes of 75 are done and all is quiet. Keep an eye on the needle: 12 lb is the minimum.",
     canners: [canner({ gusts: [{ fromS: 3 * MIN, toS: 9 * MIN, strength: 0.85 }] })],
     endS: 22 * MIN,
     away: null,

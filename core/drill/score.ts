@@ -2,6 +2,7 @@ import { kPaFromPsi } from "../quantity/index.ts";
 import { OWN_DIAL, figureSays, type RunPlan } from "../run/index.ts";
 import { DRILL_TARGET_PSI, type Drill } from "./drill.ts";
 import { drillView, type Deed, type DeedKey, type DrillState } from "./session.ts";
+import { VENT_MINUTES } from "../schedule/index.ts";
 
 /** One thing that was looked for. */
 export interface Mark {
@@ -59,7 +60,7 @@ function dropMarks(state: DrillState, canner: number): Mark[] {
   if (fell === null)
     return [
       all(
-        "Kept it above the floor through the wind",
+        "Kept it above the minimum through the wind",
         100,
         true,
         "The flame was up, or the wind kept off, in time.",
@@ -76,11 +77,11 @@ function dropMarks(state: DrillState, canner: number): Mark[] {
   const restarted = view.restarts > 0 || (again !== null && view.phase === "processing");
   return [
     prompt(
-      "Said that it fell",
+      "Reported the drop",
       30,
       fell,
       told?.s ?? null,
-      "Below the floor at any moment, the time is gone. Saying so late does not bring it back.",
+      "Below the minimum at any moment, the time is gone. Reporting it late does not bring it back.",
     ),
     prompt(
       "Turned the flame up, or kept the wind off",
@@ -90,13 +91,13 @@ function dropMarks(state: DrillState, canner: number): Mark[] {
       "The longer it sinks, the longer it takes to come back.",
     ),
     all(
-      "Began the time anew only at the floor",
+      "Started the timer over only at the minimum",
       25,
       restarted && !calledTooSoon(state, canner),
-      "The full time starts again from the first reading at target, not from when it begins to climb.",
+      "The full time starts again from the first reading at the minimum, not from when it begins to climb.",
     ),
     all(
-      "Did not end it by the old clock",
+      "Did not stop at the old end time",
       20,
       first(state.deeds, canner, "heat-off") === null,
       "Minutes before a drop are never added to those after it.",
@@ -113,7 +114,7 @@ function heldMarks(state: DrillState, floorKPa: number, worth: [number, number])
   const half = trueKPa.slice(Math.floor(trueKPa.length / 2));
   return [
     all(
-      "Held it at or above the target",
+      "Held it at or above the minimum",
       worth[0],
       Math.min(...half) >= floorKPa - 0.5,
       "At or just above, all the time: a little too low for a moment is too low.",
@@ -142,10 +143,10 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
       const up = deeds.find((d) => d.what === "flame" && (d.value ?? 0) > drill.canners[0]!.flame!);
       return [
         all(
-          "Turned the flame up before it fell below",
+          "Turned the flame up before the pressure dropped too low",
           50,
           up !== undefined && (fell === null || up.s < fell),
-          "A needle that sinks slowly is the warning: the flame goes up before the floor, in small steps.",
+          "A needle that sinks slowly is the warning: the flame goes up before the minimum, in small steps.",
         ),
         ...heldMarks(state, target, [30, 20]),
       ];
@@ -175,10 +176,10 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
           "Air inside holds the needle up and leaves the jars cooler, and nothing on the gauge shows it.",
         ),
         all(
-          "Vented the full ten minutes",
+          `Vented the full ${VENT_MINUTES} minutes`,
           40,
           steady !== null && on !== null && on - steady >= 600,
-          "Ten minutes of steady steam, by the clock, from the beginning.",
+          `${VENT_MINUTES} minutes of steady steam, by the clock, from the beginning.`,
         ),
         all(
           "Put the weight on when it had vented",
@@ -194,10 +195,10 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
       const gap = Math.max(...stops.slice(1).map((s, i) => s - stops[i]!));
       return [
         all(
-          "Never left it unwatched for more than a quarter of an hour",
+          "Checked it at least every 15 minutes",
           40,
           gap <= 900,
-          "Time nobody saw is written down as unwatched. Talk by the stove, or hand over.",
+          "Time without a check is recorded. Talk by the stove, or hand over.",
         ),
         ...partOf(dropMarks(state, 0), 0.6),
       ];
@@ -207,10 +208,10 @@ export function markDrill(drill: Drill, state: DrillState): Mark[] {
       const due = 180;
       return [
         all(
-          "Let the small one vent its ten minutes",
+          `Let the small one vent its ${VENT_MINUTES} minutes`,
           25,
           on !== null && on >= due,
-          "The other canner's trouble does not shorten this one's venting.",
+          "The other canner's trouble does not make this one's venting shorter.",
         ),
         prompt(
           "Put its weight on in time",

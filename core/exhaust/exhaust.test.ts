@@ -64,7 +64,7 @@ describe("a reading that cannot be", () => {
   test("of a time to come, by more than clocks differ", () => {
     for (const minute of [-500, 0, 60, 61]) expect(why(at(minute, 60))).toBeNull();
     expect(why(at(61.1, 60))).toBe("at");
-    expect(whyNotRead(at(2, 60), START)?.message).toMatch(/not come yet/);
+    expect(whyNotRead(at(2, 60), START)?.message).toMatch(/in the future/);
   });
 });
 
@@ -114,7 +114,7 @@ describe("a reading that is asked about", () => {
     expect(doubtOf(at(3, 78, { confirmed: true }), null, "can-half-pound", START, false)).toBeNull());
 });
 
-// 170 °F at the centre, each can (common practice, no source).
+// 170 °F at the center, each can (common practice, no source).
 describe("where a can stands", () => {
   const hot = at(40, EXHAUST_TEMP_C);
   const stage = (over: Partial<CanHistory>, minute: number) => canAt(can(over), START + minute * MIN).stage;

@@ -47,7 +47,7 @@ export function whyNotRead(
     const message = c === null ? null : whyNotInWater(c);
     if (message) return { of, message };
   }
-  if (at > now + CLOCKS_MS) return { of: "at", message: "This time has not come yet." };
+  if (at > now + CLOCKS_MS) return { of: "at", message: "That time is in the future." };
   return null;
 }
 

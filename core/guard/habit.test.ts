@@ -8,7 +8,7 @@ test("seals are checked after 12 hours at the earliest, and two days at the late
   for (const restHours of [0, 6, 11.9, Number.NaN])
     expect(whyNotHabit({ restHours })).toEqual({
       of: "restHours",
-      message: expect.stringMatching(/Twelve hours/),
+      message: expect.stringMatching(/At least 12 hours/),
     });
   expect(whyNotHabit({ restHours: 48.1 })?.message).toMatch(/At most 48/);
 });

@@ -1,5 +1,5 @@
-import type { ProductKey } from "../schedule/index.ts";
 import { whyNotExtra } from "./load.ts";
+import { TIMES_AROUND, type ProductKey } from "../schedule/index.ts";
 
 /** What a household may set for itself, beside its altitude. */
 export interface Habits {
@@ -12,7 +12,7 @@ export interface Habits {
 }
 
 /** Source: USDA 2015, Guide 1 (cool 12 to 24 hours, then test the seals), from memory. */
-const LEAST_REST_HOURS = 12;
+const LEAST_REST_HOURS = TIMES_AROUND.rest.low;
 
 /**
  * Returns which of a household's settings is out of its range and why; null when both are allowed. Unwatched time is
@@ -32,7 +32,7 @@ export function whyNotHabit({
   }
   if (restHours !== undefined) {
     if (!(restHours >= LEAST_REST_HOURS))
-      return { of: "restHours", message: "Twelve hours is the least before seals are checked." };
+      return { of: "restHours", message: `At least ${LEAST_REST_HOURS} hours before seals are checked.` };
     if (!(restHours <= 48)) return { of: "restHours", message: "At most 48." };
   }
   const tooMany = extraMinutes === undefined ? null : whyNotExtra(extraMinutes);

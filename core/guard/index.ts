@@ -24,3 +24,4 @@ export {
   type ToSign,
 } from "./load.ts";
 export { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./shelf.ts";
+export { whyNotGiven } from "./given.ts";

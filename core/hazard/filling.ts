@@ -33,7 +33,7 @@ const planning: Row[] = [
   ["A dish with flour, noodles, rice or dairy is planned", "a person", "unsafe food", 3, DISH, "Each is refused, with what to do instead.", "core/recipe/recipe.test.ts: is refused as %s, with the reason and what to do instead"],
   ["An ingredient nobody knows is guessed to be a vegetable", "a person", "unsafe food", 2, DISH, "It is asked what it is.", "core/recipe/recipe.test.ts: what is not known is asked about, and taken as what the cook says"],
   ["Flour is called a vegetable", "a person", "unsafe food", 3, DISH, "A known name decides.", "core/recipe/recipe.test.ts: nobody can call flour a vegetable"],
-  ["A dish with fish takes the soup's shorter time", "a person", "unsafe food", 3, DISH, "Any fish makes it the seafood row.", "core/recipe/recipe.test.ts: a stew takes the meat's, beans and meat the chilli's, any fish the seafood soup's"],
+  ["A dish with fish takes the soup's shorter time", "a person", "unsafe food", 3, DISH, "Any fish makes it the seafood row.", "core/recipe/recipe.test.ts: a stew takes the meat's, beans and meat the chili's, any fish the seafood soup's"],
 ];
 
 const packing: Row[] = [
@@ -53,7 +53,7 @@ const packing: Row[] = [
   ["Fish stock is canned by the minutes of meat stock", "a person", "unsafe food", 3, PACK, "It is not the process for this food.", `${T}broth that covers food is known: from a lot that holds enough, or bought, by its name`, "core/recipe/written.test.ts: dishes as people write them"],
   ["Fish stock is poured over meat and takes the meat's minutes", "a person", "unsafe food", 3, PACK, "It makes it food with fish, which takes longer.", `${T}broth that covers food is known: from a lot that holds enough, or bought, by its name`],
   ["A second lot in the jars is on hold and nobody asks about it", "a person", "unsafe food", 3, "store/pack/permit.ts#permitPack", "Every lot is asked about.", "store/whole-jar.test.ts: each gives its part, each is asked about, and each is in the jar's history"],
-  ["A recipe is changed while jars are filled by it", "a second device", "unsafe food", 2, "store/recipe/recipe.ts#changeRecipe", "A load of it is on the bench: finish it first.", "store/whole-jar.test.ts: stays as it is while jars are filled by it; afterwards it is put away and taken out again"],
+  ["A recipe is changed while jars are filled by it", "a second device", "unsafe food", 2, "store/recipe/recipe.ts#changeRecipe", "A load of it is on the bench: finish it first.", "store/whole-jar.test.ts: stays as it is while jars are filled by it; later it is put away and taken out again"],
   ["A recipe is changed later, and its jars' history with it", "a person", "false record", 2, "store/pack/liquid.ts#ingredientsOf", "The jar keeps what went into it.", "store/whole-jar.test.ts: a dish keeps what its recipe put into each jar, whatever becomes of the recipe"],
   ["More lids are used than there are, and the count carries on", "a person", "false record", 1, "store/supply/supply.ts#takeForPack", "Count them again: are there more?", "store/shed.test.ts: more filled than were counted: asked about, and once the count was wrong nothing falls below none"],
   ["A dish with mushrooms is filled into quarts at the bench", "another program", "unsafe food", 3, "store/pack/permit.ts#permitPack", "No process for that in a quart: use pints.", "store/permit.test.ts: a dish goes only into a size that all of it has a process for"],
@@ -85,7 +85,7 @@ const packing: Row[] = [
 ];
 
 const exhausting: Row[] = [
-  ["A probe's reading of a time to come keeps a can hot", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#whyNotRead", "This time has not come yet.", `${EXHAUST}of a time to come, by more than clocks differ`],
+  ["A probe's reading of a time to come keeps a can hot", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#whyNotRead", "That time is in the future.", `${EXHAUST}of a time to come, by more than clocks differ`],
   ["A can signed for cold is on record as lacking its seam only", "a person", "false record", 2, "store/seam/exhaust.ts#signForCan", "The record names all that it lacks.", "store/seam-gate.test.ts: what somebody signs for says what the can really lacks"],
   ["A can is closed cold", "a person", "unsafe food", 3, CAN, "It has not reached 170 °F at its center.", `${SEAM}is not seamed cold: exactly 170 °F is hot enough, a tenth of a degree less is not`, `${EXHAUST}whatever the readings and its seam, a can that never read 170 °F is never fit`],
   ["The juice is measured and not the meat", "an instrument", "unsafe food", 3, "core/exhaust/exhaust.ts#doubtOf", "Is the tip in the meat?", `${EXHAUST}a can packed hot may read hot at once; but not just like its juice`],
@@ -98,14 +98,14 @@ const exhausting: Row[] = [
 
 const seaming: Row[] = [
   ["The page falls after a set-up test, with hot cans waiting", "another program", "lost food", 2, "app/routes/seam/setup-test/result.tsx#SetUpResult", "The result stands on the screen.", "app/effects.test.ts: the linter refuses an effect that returns what is no clean-up"],
-  ["A can is closed on a sealer nobody has tested", "a person", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "A set-up test first.", `${SEAM}no can is closed before a set-up test, after a jam, or while it is stopped; a passing test releases it`],
+  ["A can is closed on a sealer nobody has tested", "a person", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "A set-up test first.", `${SEAM}no can is closed before a setup test, after a jam, or while it is stopped; a passing test releases it`],
   ["The sealer drifts out of its limits", "an instrument", "unsafe food", 3, "core/seam/standing.ts#sealerStanding", "It is stopped until a set-up test passes.", `${SEAM}thickness that drifts stops it with a sentence; cans already closed stay closed`],
   ["One defect comes again and again", "a person", "unsafe food", 3, "store/seam/close.ts#alikeBefore", "The sealer is stopped.", `${SEAM}the same defect twice in five cans stops it, as does one that the next can would have too`],
   ["A bad seam is accepted by a milder word", "a person", "unsafe food", 3, "core/seam/defect.ts#verdictOf", "The verdict is never milder than what was found.", `${SEAM}a verdict is never milder than what was found`],
   ["A can without 170 °F or an accepted seam goes into the canner", "another program", "unsafe food", 3, "core/exhaust/exhaust.ts#isFitStage", "Which cans, and what they lack.", "store/can-gate.property.test.ts: no order of deeds brings a can into a canner without its temperature and an accepted seam, unless somebody signed"],
   ["A tear-down with two places passes for three", "a person", "unsafe food", 2, "core/seam/sheet.ts#sheetProblems", "Each missing measurement is named.", "core/seam/seam.test.ts: two places instead of three: each missing measurement of the third is named"],
   ["A seam width typed in the wrong unit passes", "a person", "unsafe food", 2, "core/seam/read.ts#readSeamLength", "It is asked, or no seam has that.", "core/seam/read.test.ts: a seam width however it is typed"],
-  ["A can signed for is not told apart later", "a person", "false record", 2, "store/seam/exhaust.ts#signForCan", "The signature follows the can.", `${SEAM}a can goes in without its temperature only signed, and the signature follows it for ever`],
+  ["A can signed for is not told apart later", "a person", "false record", 2, "store/seam/exhaust.ts#signForCan", "The signature follows the can.", `${SEAM}a can goes in without its temperature only signed, and the signature follows it for good`],
 ];
 
 /** From the plan to the closed container. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { STOCKS, labelPlaces, qrSideMm, textBoxMm } from "./index.ts";
 
-describe.each(STOCKS.map((s) => [s.name, s] as const))("%s", (_, stock) => {
+describe.each(STOCKS.map((s) => [s.key, s] as const))("%s", (_, stock) => {
   const each = stock.columns * stock.rows;
   test("every label lies on its page and none over another", () => {
     const places = labelPlaces(stock, each);

@@ -1,6 +1,7 @@
 /** Label material as it is sold, by its measures. Lengths mm. */
 export interface LabelStock {
   key: string;
+  /** what it comes on, or the whole of it where that is no grid: its size is said by the household's units */
   name: string;
   /** several on a sheet, one by one off a roll, round for lids, or long to go round a can */
   form: "sheet" | "single" | "disc" | "wrap";
@@ -46,7 +47,7 @@ function onPage(
 const single = (width: number, height: number) =>
   onPage(
     `single-${width}x${height}`,
-    `Roll, ${width} × ${height} mm`,
+    "Roll",
     "single",
     { width, height },
     { width, height },
@@ -71,7 +72,7 @@ const wrap = (key: string, name: string, diameterMm: number, heightMm: number, r
 export const STOCKS: readonly LabelStock[] = [
   onPage(
     "letter-30",
-    "Letter sheet, 30 of 66.7 × 25.4 mm",
+    "Letter sheet",
     "sheet",
     LETTER,
     { width: 66.7, height: 25.4 },
@@ -79,23 +80,16 @@ export const STOCKS: readonly LabelStock[] = [
   ),
   onPage(
     "letter-10",
-    "Letter sheet, 10 of 101.6 × 50.8 mm",
+    "Letter sheet",
     "sheet",
     LETTER,
     { width: 101.6, height: 50.8 },
     { columns: 2, rows: 5, pitchX: 106.4 },
   ),
-  onPage(
-    "a4-24",
-    "A4 sheet, 24 of 70 × 37 mm",
-    "sheet",
-    A4,
-    { width: 70, height: 37 },
-    { columns: 3, rows: 8 },
-  ),
+  onPage("a4-24", "A4 sheet", "sheet", A4, { width: 70, height: 37 }, { columns: 3, rows: 8 }),
   onPage(
     "a4-21",
-    "A4 sheet, 21 of 63.5 × 38.1 mm",
+    "A4 sheet",
     "sheet",
     A4,
     { width: 63.5, height: 38.1 },
@@ -103,7 +97,7 @@ export const STOCKS: readonly LabelStock[] = [
   ),
   onPage(
     "a4-65",
-    "A4 sheet, 65 of 38.1 × 21.2 mm",
+    "A4 sheet",
     "sheet",
     A4,
     { width: 38.1, height: 21.2 },
@@ -111,7 +105,7 @@ export const STOCKS: readonly LabelStock[] = [
   ),
   onPage(
     "letter-disc-12",
-    "Letter sheet, 12 lid discs of 63.5 mm",
+    "Letter sheet",
     "disc",
     LETTER,
     { width: 63.5, height: 63.5 },
@@ -119,7 +113,7 @@ export const STOCKS: readonly LabelStock[] = [
   ),
   onPage(
     "a4-disc-12",
-    "A4 sheet, 12 lid discs of 60 mm",
+    "A4 sheet",
     "disc",
     A4,
     { width: 60, height: 60 },
@@ -127,7 +121,7 @@ export const STOCKS: readonly LabelStock[] = [
   ),
   onPage(
     "a4-disc-15",
-    "A4 sheet, 15 lid discs of 51 mm",
+    "A4 sheet",
     "disc",
     A4,
     { width: 51, height: 51 },

@@ -30,7 +30,7 @@ export function whyNotLot(
   group: SpeciesGroup,
 ): LotRefusal | null {
   const no = (message: string, field: LotRefusal["field"] = ""): LotRefusal => ({ field, message });
-  if (event.at > now) return no("That has not come yet.", "at");
+  if (event.at > now) return no("That time is in the future.", "at");
   if (event.at < state.lastAt)
     return no("That is before the last thing written down for this lot. When was it?", "at");
   if (event.kind === "undo")
@@ -88,7 +88,7 @@ function whyNotAccount(
   if (event.since > event.at) return no("That is later than now.", "since");
   const days = refrigeratorDays(state.form, state.treatments);
   return event.at > keepsUntil(event.since, state.form, state.treatments)
-    ? no(`Counted from then it is past its ${days} days all the same. Do not can it.`, "since")
+    ? no(`Counted from then it is past its ${days} days anyway. Do not can it.`, "since")
     : null;
 }
 

@@ -43,7 +43,7 @@ describe("a lot through the cold", () => {
     expect(why(frozen, thaw(HOUR))).toBeNull();
   });
   test("nothing happens tomorrow, nor before the last thing written down", () => {
-    expect(why(frozen, thaw(101 * HOUR))).toMatch(/not come yet/);
+    expect(why(frozen, thaw(101 * HOUR))).toMatch(/in the future/);
     expect(
       why(afterEvent(fresh, { kind: "move", at: 9 * HOUR, place: "Top" }), {
         kind: "freeze",
@@ -65,7 +65,7 @@ describe("a lot through the cold", () => {
     expect(why(frozen, plan(99 * HOUR))).toMatch(/would have had to come out already/);
     expect(why(frozen, plan(120 * HOUR))).toBeNull();
   });
-  test("a bag half a metre thick is not one", () =>
+  test("a bag half a meter thick is not one", () =>
     expect(why(frozen, { ...thaw(HOUR), thickM: 0.5 } as LotEvent)).toMatch(/between 5 mm and 40 cm/));
 });
 

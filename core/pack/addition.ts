@@ -77,14 +77,12 @@ export interface Piece {
  * Source: USDA 2015, from memory.
  */
 export function pieceOf(product: ProductKey, container: ContainerKey): Piece {
-  if (product === "can-fish") return { edgeMm: null, words: `sections cut to the can, skin outwards` };
+  if (product === "can-fish") return { edgeMm: null, words: `sections cut to the can, skin out` };
   if (product.startsWith("fish") || product === "tuna")
     return {
       edgeMm: null,
       words:
-        container === "jar-quart"
-          ? "sections as long as the jar, skin outwards"
-          : "jar-length sections, skin outwards",
+        container === "jar-quart" ? "sections as long as the jar, skin out" : "jar-length sections, skin out",
     };
   if (product === "red-meat-ground") return { edgeMm: null, words: "loose, or small patties" };
   if (product === "broth") return { edgeMm: null, words: "strained, fat skimmed off" };

@@ -60,7 +60,7 @@ export function packSteps(
   dish = false,
 ): PackStep[] {
   const pour = part.liquid !== "none";
-  const salt = part.saltTsp > 0 ? [step("salt", "Salt", "flavour only")] : [];
+  const salt = part.saltTsp > 0 ? [step("salt", "Salt", "flavor only")] : [];
   if (isCan(part.container))
     return [
       step(

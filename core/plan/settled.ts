@@ -34,14 +34,14 @@ export function settledLoad(
     return [];
   };
   const canner = canners.find((c) => c.id === s.cannerId);
-  if (!canner) return note("The canner of a load you kept is not in this plan.", "Let the load go.");
+  if (!canner) return note("The canner of a load you kept is not in this plan.", "Release that load.");
   const parts: ProposedPart[] = [];
   for (const part of s.parts) {
     const option = lots.find((l) => l.id === part.lotId)?.options.find((o) => o.kind === part.kind);
     if (!option)
       return note(
         "A load you kept holds a lot or a size that is no longer in this plan.",
-        "Let the load go.",
+        "Release that load.",
       );
     parts.push({
       ...part,

@@ -27,7 +27,7 @@ export function shortages(
     notes.push({
       about: {},
       reason: `${how}, and more would be filled.`,
-      instead: [`Get more ${what}.`, other, "Or count them anew in the Shed."],
+      instead: [`Get more ${what}.`, other, "Or count them again in the Shed."],
     });
   };
   for (const mouth of ["regular", "wide"] as const) {

@@ -24,4 +24,10 @@ test("plurals", () => {
     "9 jars",
     "2 wide-mouth pints",
   ]);
+  expect([1, 4, 12, 24].map((n) => countOf(n, "4-oz jar"))).toEqual([
+    "one 4-oz jar",
+    "four 4-oz jars",
+    "twelve 4-oz jars",
+    "24 × 4-oz jars",
+  ]);
 });

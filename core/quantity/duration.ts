@@ -28,12 +28,16 @@ export function formatDuration(seconds: number): string {
   return `${days} days`;
 }
 
+const SPELLED = "one two three four five six seven eight nine ten eleven twelve".split(" ");
+
 /**
- * Returns a number of things in words: `1 jar`, `2 jars`, `no jars`.
+ * Returns a number of things in words: `1 jar`, `2 jars`, `no jars`, `four 4-oz jars`, `24 × 4-oz jars`.
  *
  * @param n whole, ≥ 0
  */
 export function countOf(n: number, singular: string, plural = `${singular}s`): string {
   if (n === 0) return `no ${plural}`;
+  // Two numbers side by side are read as one.
+  if (/^\d/.test(singular)) return `${SPELLED[n - 1] ?? `${n} ×`} ${n === 1 ? singular : plural}`;
   return `${n.toLocaleString("en-US")} ${n === 1 ? singular : plural}`;
 }

@@ -1,1 +1,2 @@
+export { likelyRisks } from "./likely.ts";
 export { DOUBTS, sharedScopes, type DoubtKind, type Shared } from "./doubt.ts";

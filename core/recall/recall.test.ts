@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { DOUBTS, sharedScopes, type Shared } from "./index.ts";
+import { DOUBTS, likelyRisks, sharedScopes, type Shared } from "./index.ts";
 
 const anyShared: fc.Arbitrary<Shared> = fc.record(
   Object.fromEntries(
@@ -19,4 +19,12 @@ test("sharing a doubt is mutual, whole with oneself, and never found where nothi
 test("only the doubts asked for are looked at", () => {
   const jar = { run: ["r"], lot: ["l"], harvest: [], lids: [], cans: [], sealer: [], place: [] };
   expect(sharedScopes(jar, jar, ["lot"])).toEqual(["lot"]);
+});
+
+test("the likeliest risk is the run, with the shelf for rust and the sealer for a can; never the lids", () => {
+  expect(likelyRisks([], false)).toEqual(["run"]);
+  expect(likelyRisks(["smell", "spurt"], false)).toEqual(["run"]);
+  expect(likelyRisks(["leak"], false)).toEqual(["run"]);
+  expect(likelyRisks(["leak"], true)).toEqual(["run", "sealer"]);
+  expect(likelyRisks(["rust"], true)).toEqual(["run", "sealer", "place"]);
 });

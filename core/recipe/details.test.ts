@@ -46,7 +46,14 @@ test("why a row governs, in words: what is so of this dish, and nothing else", (
   expect(row("stew", "1 kg venison", "1 l milk")).toMatchObject({ product: null, why: [] });
   expect(dishRow("stew", [])).toMatchObject({
     product: null,
-    refusals: [{ ingredient: null, reason: "Nothing is in it yet.", instead: ["Add what goes in."] }],
+    refusals: [
+      {
+        ingredient: null,
+        reason: "Nothing is in it yet.",
+        instead: ["Add what goes in."],
+        amountMissing: true,
+      },
+    ],
   });
 });
 

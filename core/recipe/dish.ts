@@ -39,6 +39,8 @@ export interface DishRefusal {
   ingredient: number | null;
   reason: string;
   instead: string[];
+  /** true where nothing forbids it and only an amount was not written yet */
+  amountMissing?: true;
 }
 
 export interface DishAnswer {
@@ -70,7 +72,12 @@ export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAns
   const refusals = each.flatMap((i, index) => ingredientRefusal(i, index, ingredients[index]!.role));
   const has = (role: Role) => each.some((i) => i.role === role);
   if (each.length === 0)
-    refusals.push({ ingredient: null, reason: "Nothing is in it yet.", instead: ["Add what goes in."] });
+    refusals.push({
+      ingredient: null,
+      reason: "Nothing is in it yet.",
+      instead: ["Add what goes in."],
+      amountMissing: true,
+    });
   else if (refusals.length === 0) refusals.push(...wholeRefusal(dish, each));
   if (refusals.length > 0) return { product: null, refusals, why: [], each };
   const fish = isWithFish(each);
@@ -81,7 +88,7 @@ export function dishRow(dish: Dish, ingredients: readonly Ingredient[]): DishAns
   if (product === "stewed-meat") why.push("The meat is the slowest part, so its own time governs all of it.");
   if (product === "broth") why.push("Clear broth only: strained, and the fat lifted off.");
   for (const i of each) if (i.kind?.prepare) why.push(`${i.name}: ${i.kind.prepare}`);
-  if (has("seasoning")) why.push("Season lightly: flavours grow in the jar. Seasoning changes no time.");
+  if (has("seasoning")) why.push("Season lightly: flavors grow in the jar. Seasoning changes no time.");
   return { product, refusals: [], why, each };
 }
 
@@ -114,6 +121,7 @@ function ingredientRefusal(i: Known, index: number, said: Role | null): DishRefu
         ingredient: index,
         reason: `How much ${i.name.toLowerCase()}?`,
         instead: ["Give a weight, or a volume for a liquid."],
+        amountMissing: true,
       },
     ];
   return [];
@@ -144,10 +152,10 @@ function wholeRefusal(dish: Dish, each: readonly Known[]): DishRefusal[] {
   if (dish !== "broth" && !has("meat") && !has("bird") && !has("fish") && !has("beans") && !has("vegetable"))
     return about("There is only liquid in it.", "Call it broth.");
   if (dish === "chilli" && isWithFish(each))
-    return about("There is no tested process for chilli with fish.", "Make it a soup with fish.");
+    return about("There is no tested process for chili with fish.", "Make it a soup with fish.");
   if (dish === "chilli" && !(has("meat") && has("beans")))
     return about(
-      "The chilli row is for meat with beans and tomato; this lacks the meat or the beans.",
+      "The chili row is for meat with beans and tomato; this lacks the meat or the beans.",
       "Call it a stew or a soup.",
     );
   if (dish === "stew" && isWithFish(each))

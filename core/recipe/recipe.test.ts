@@ -64,7 +64,7 @@ describe("what may not be canned is caught by its name", () => {
 });
 
 describe("the row that governs", () => {
-  test("a stew takes the meat's, beans and meat the chilli's, any fish the seafood soup's", () => {
+  test("a stew takes the meat's, beans and meat the chili's, any fish the seafood soup's", () => {
     expect(dishRow("stew", stew).product).toBe("stewed-meat");
     expect(dishRow("chilli", [of("venison mince"), of("kidney beans"), of("tomato juice")]).product).toBe(
       "chile-con-carne",
@@ -79,7 +79,7 @@ describe("the row that governs", () => {
   });
   test("packed dry it is refused", () => expect(dishRow("stew", [of("venison")]).product).toBeNull());
   // USDA 2015 Guide 4, from memory: mushrooms and peppers have rows for half-pints and pints only.
-  test("a stew with mushrooms goes into pints, not quarts; chilli has no quart at all", () => {
+  test("a stew with mushrooms goes into pints, not quarts; chili has no quart at all", () => {
     const withMushrooms = dishRow("stew", [...stew, of("Mushrooms", 0.3)]);
     expect(whyNotIn(withMushrooms, "jar-pint")).toBeNull();
     expect(whyNotIn(withMushrooms, "jar-quart")).toContain("Mushrooms");
@@ -104,7 +104,7 @@ describe("shared out between jars", () => {
     const share = divideDish("soup", dishRow("soup", soup), "jar-pint", "regular");
     expect(share.addLiquidLitres).toBeCloseTo(0.8, 9);
     expect(share.solidsPart).toBeCloseTo(0.5, 9);
-    // 4 litres by hand, at 437 ml a pint: nine jars and a rest.
+    // 4 liters by hand, at 437 ml a pint: nine jars and a rest.
     expect(share.jars).toBe(9);
   });
   test("jars and the rest make up the pot; every jar gets the same solids", () =>

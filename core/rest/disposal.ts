@@ -15,7 +15,7 @@ export const DISPOSAL: Record<"closed" | "open", { steps: DisposalStep[]; source
       { what: "Do not open or taste it. Gloves on.", why: "The toxin has no smell and no taste." },
       {
         what: "Put the whole closed container into a strong bag, and close the bag.",
-        why: "Nothing may drip.",
+        why: "Keep it from leaking.",
       },
       {
         what: "Into the household waste, or buried in ground no animal digs up.",
@@ -32,8 +32,8 @@ export const DISPOSAL: Record<"closed" | "open", { steps: DisposalStep[]; source
         why: "The toxin has no smell and no taste.",
       },
       {
-        what: "Lay container, lid and food on their side in a big pot, without a splash, and cover with water an inch over.",
-        why: "Splashes carry it about.",
+        what: "Lay container, lid and food on their side in a big pot, gently, and cover with water an inch over.",
+        why: "Drops carry it around.",
       },
       {
         what: "Lid on the pot, bring to a boil, and boil 30 minutes.",

@@ -1,4 +1,5 @@
 import { DAY_MS, HOUR_MS } from "#core/quantity";
+import { TIMES_AROUND } from "#core/schedule";
 
 /** What was found when a lid was pressed or a can end looked at. */
 export type SealFinding = "sealed" | "failed";
@@ -8,7 +9,7 @@ export const DISPOSITIONS = ["shelve", "chill", "freeze", "repack", "discard", "
 export type Disposition = (typeof DISPOSITIONS)[number];
 
 /** Hours within which a failed seal must be dealt with. Source: USDA 2015, Guide 1, from memory. */
-export const FAILED_SEAL_HOURS = 24;
+export const FAILED_SEAL_HOURS = TIMES_AROUND.afterFailedSeal.high;
 
 /** Days a chilled, unsealed container keeps. Common practice, no source: 3 to 4 days; the shorter is used. */
 export const CHILLED_DAYS = 3;

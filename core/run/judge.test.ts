@@ -239,7 +239,7 @@ describe("two that contradict each other", () => {
     }));
 });
 
-test("a dial and a weight have to show the floor of the run, a gauge that sends the true pressure", () => {
+test("a dial and a weight have to show the minimum of the run, a gauge that sends the true pressure", () => {
   const readsHigh = plan({ floorKPa: lb(13), minProcessKPa: lb(12) }, "tested", 1);
   expect(floorOn(readsHigh, OWN_DIAL)).toBe(lb(13));
   expect(floorOn(readsHigh, OWN_WEIGHT)).toBe(lb(13));

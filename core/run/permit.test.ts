@@ -107,7 +107,7 @@ describe("what is said twice, too early or out of place", () => {
     expect(whyNot(see(lit, 5), "abort", plan)).toBeNull();
     expect(whyNot(see(settling, 132), "abort", plan)).toBeNull();
     for (const over of [see(resting, 150), see([...lit, [5, "abort"]], 6)])
-      expect(whyNot(over, "abort", plan)).toBe("This run is over and cannot be given up any more.");
+      expect(whyNot(over, "abort", plan)).toBe("This run is over and cannot be stopped any more.");
   });
 });
 

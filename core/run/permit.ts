@@ -69,7 +69,7 @@ export function whyNot(view: RunView, type: RunEventType, plan?: RunPlan, weight
     return `That weight lets go at ${pounds(weightKPa!)} lb and this load needs ${pounds(plan.weightKPa!)} lb: it would never be hot enough. Put the right one on.`;
   if (type === "abort") {
     return ["resting", "checked", "aborted"].includes(view.phase)
-      ? "This run is over and cannot be given up any more."
+      ? "This run is over and cannot be stopped any more."
       : null;
   }
   if (type === "reading" && plan?.dial?.standing === "none")
@@ -116,7 +116,7 @@ export function whyNotTakenOut(view: RunView): string | null {
   if (view.phase === "warming" && view.burnerLitAt === null) return null;
   return view.phase === "aborted"
     ? "This run is over."
-    : "The burner was lit: this load is run to its end, or given up and decided about.";
+    : "The burner was lit. Run this load to its end, or stop it and decide about each jar.";
 }
 
 /**
@@ -152,5 +152,5 @@ const PHASE_WORDS: Record<RunView["phase"], string> = {
   unloading: "being unloaded",
   resting: "resting on the towel",
   checked: "checked and done",
-  aborted: "given up",
+  aborted: "stopped",
 };

@@ -202,7 +202,7 @@ describe("pressure lost", () => {
     expect(see(back, 144.9).outcome).toBe("under-way");
     expect(see(back, 145).outcome).toBe("processed");
   });
-  test("a reading exactly at the floor is at target", () => {
+  test("a reading exactly at the minimum is at target", () => {
     expect(see([...toPressure, [40, "reading", 82.7]], 41).phase).toBe("processing");
     expect(see([...toPressure, [40, "reading", 82.69]], 41).phase).toBe("pressurising");
   });

@@ -78,7 +78,7 @@ const STAGES: Stage[] = [
     minute: 16,
     phase: "venting",
     may: "steam-steady heat-off reading abort",
-    not: { "weight-on": /^Steam is not steady\. If the steam falters, the 10 minutes start over\.$/ },
+    not: { "weight-on": /^Steam is not steady\. If the steam is not steady, the 10 minutes start over\.$/ },
     does: { "weight-on": "venting, weight-on-early", "heat-off": OFF, abort: GIVEN_UP },
   },
   {
@@ -221,7 +221,7 @@ const STAGES: Stage[] = [
     minute: 200,
     phase: "resting",
     may: "container-out reading",
-    not: { checked: /^They rest 11 h 3 min more/, abort: /^This run is over and cannot be given up/ },
+    not: { checked: /^They rest 11 h 3 min more/, abort: /^This run is over and cannot be stopped/ },
     does: { checked: "checked" },
   },
   {
@@ -230,7 +230,7 @@ const STAGES: Stage[] = [
     minute: 143 + 720,
     phase: "resting",
     may: "checked container-out reading",
-    not: { abort: /^This run is over and cannot be given up/ },
+    not: { abort: /^This run is over and cannot be stopped/ },
     does: { checked: "checked" },
   },
   {
@@ -239,15 +239,15 @@ const STAGES: Stage[] = [
     minute: 871,
     phase: "checked",
     may: "",
-    not: { abort: /^This run is over and cannot be given up/, reading: /^This run is over\.$/ },
+    not: { abort: /^This run is over and cannot be stopped/, reading: /^This run is over\.$/ },
   },
   {
-    name: "given up",
+    name: "stopped",
     lines: [...atPressure, [30, "abort"]],
     minute: 31,
     phase: "aborted",
     may: "",
-    not: { abort: /^This run is over and cannot be given up/, reading: /^This run is over\.$/ },
+    not: { abort: /^This run is over and cannot be stopped/, reading: /^This run is over\.$/ },
   },
 ];
 

@@ -160,7 +160,7 @@ export function pressureTarget(c: TargetCase): PressureTarget | NoTarget {
     return no("gauge-overdue", dialDoubt(standing), [
       "Have the gauge tested; local extension offices do it.",
       "Use a canner with a weight.",
-      "Or sign a reason for going ahead, which stays with the run.",
+      "Or go ahead anyway and write why. The reason stays with the run.",
     ]);
   if (c.maxPsi != null && dialPsi >= c.maxPsi)
     return no(

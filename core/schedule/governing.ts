@@ -226,7 +226,7 @@ function cannerRefusal(condition: Condition, canner: LoadCanner): NoGoverning | 
   if (canner.quarts === null) {
     return refuse(
       null,
-      `Smoked fish needs a ${low}- to ${high}-quart canner, and this canner's size is not written down.`,
+      `Smoked fish needs a ${low}- to ${high}-quart canner, and this canner's size is not recorded.`,
       ["Enter the canner's size in the Shed."],
     );
   }

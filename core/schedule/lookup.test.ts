@@ -121,7 +121,7 @@ describe("jars: pressure at each band's two edges", () => {
       minutes: 75,
     });
   });
-  test("an edge given in metres is still the edge", () => {
+  test("an edge given in meters is still the edge", () => {
     const at = (altitudeM: number) =>
       scheduledProcess({ product: "broth", pack: "hot", container: "jar-pint", gauge: "dial", altitudeM });
     expect(at(609.6)).toMatchObject({ pressurePsi: 11 });
@@ -189,7 +189,7 @@ describe("own rules", () => {
     const half = ask("fish-smoked", "raw", "jar-half-pint");
     expect(half.outcome !== "none" && half.notes.join(" ")).toMatch(/quality may suffer/);
   });
-  test("cans: 170 °F at the centre", () => {
+  test("cans: 170 °F at the center", () => {
     const answer = ask("can-fish", "raw", "can-half-pound");
     expect(answer.outcome !== "none" && answer.conditions[0]!.exhaustTempC).toBeCloseTo(76.667, 3);
   });

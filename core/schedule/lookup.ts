@@ -139,7 +139,7 @@ function forJar(request: ScheduleRequest): ScheduleAnswer {
   if (small && row.halfPintNote) notes.push(row.halfPintNote);
   if (band.toFt === Infinity)
     notes.push("The weighted column of the table reads “above 1,000 ft” and has no upper end.");
-  notes.push("Salt is for flavour only and may be left out.");
+  notes.push("Salt is for flavor only and may be left out.");
   notes.push(row.source.fromMemory ? COMPARE : NO_SOURCE);
   return {
     outcome: outcomeFor(row.source),
@@ -188,7 +188,7 @@ function forCan(request: ScheduleRequest): ScheduleAnswer {
     headspaceIn: row.headspaceIn,
     ventMinutes: VENT_MINUTES,
     conditions: [CONDITIONS.exhaust],
-    notes: [...(row.notes ?? []), NO_SOURCE, "Salt is for flavour only and may be left out."],
+    notes: [...(row.notes ?? []), NO_SOURCE, "Salt is for flavor only and may be left out."],
     source: row.source,
   };
 }

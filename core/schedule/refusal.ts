@@ -119,7 +119,7 @@ export const REFUSALS: readonly Refusal[] = [
     kind: "practice",
     name: "A part-filled jar",
     reason: "Too much air stays in the jar, and the seal may fail.",
-    instead: ["Eat it, chill it, or freeze it.", "Fill a smaller jar."],
+    instead: ["Eat it, refrigerate it, or freeze it.", "Fill a smaller jar."],
     source: COMMON_PRACTICE,
   },
   {

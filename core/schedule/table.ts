@@ -202,7 +202,7 @@ export const JAR_ROWS: readonly JarRow[] = [
   {
     key: "chile-con-carne",
     name: "Chilli with meat",
-    covers: "meat, beans, tomato and chilli",
+    covers: "meat, beans, tomato and chili",
     packs: ["hot"],
     halfPintMinutes: "as-pint",
     pintMinutes: 75,

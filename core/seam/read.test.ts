@@ -34,12 +34,12 @@ describe("a seam width however it is typed", () => {
 });
 
 describe("what could be two things, or is odd, is asked; what cannot be is refused", () => {
-  test("a hook of 0.64: millimetres, but far from any hook", () => {
+  test("a hook of 0.64: millimeters, but far from any hook", () => {
     const r = readSeamLength("0.64", "coverHook");
     expect(r).toMatchObject({ outcome: "ask", mm: 0.64, unit: "mm" });
     expect(r.outcome === "ask" && r.question).toContain("usually 0.047 in (1.20 mm) to 0.106 in (2.70 mm)");
   });
-  test("a hook of 0.25 is inches or millimetres: both are named", () => {
+  test("a hook of 0.25 is inches or millimeters: both are named", () => {
     const r = readSeamLength("0.25", "bodyHook");
     expect(r).toMatchObject({ outcome: "ask" });
     expect(r.outcome === "ask" && r.question).toMatch(/0.25 in or 0.25 mm/);
@@ -64,7 +64,7 @@ describe("what could be two things, or is odd, is asked; what cannot be is refus
     ["", null],
     ["%", null],
     ["much", null],
-  ])("%s per cent", (text, value) => expect(readPercent(text)).toBe(value));
+  ])("%s percent", (text, value) => expect(readPercent(text)).toBe(value));
   test("what was read is shown back to the half thousandth", () => {
     expect(shownBack(0.0495 * 25.4)).toBe("0.0495 in (1.257 mm)");
     expect(shownBack(0.115 * 25.4)).toBe("0.115 in (2.921 mm)");

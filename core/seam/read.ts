@@ -71,7 +71,7 @@ export function readSeamLength(text: string, length: SeamLength): SeamReading {
   const asked =
     ways.length > 1
       ? `${text.trim()}: ${ways.map((w) => `${w.value} ${UNIT_NAMES[w.unit]}`).join(" or ")}? Write the unit beside it, or press again to take it as ${first.value} ${UNIT_NAMES[first.unit]}.`
-      : `${name} of ${lengthWords(first.mm)} is odd: it is usually ${lengthWords(likely[0])} to ${lengthWords(likely[1])}. Look again, or press again if it is so.`;
+      : `${name} of ${lengthWords(first.mm)} is odd: it is usually ${lengthWords(likely[0])} to ${lengthWords(likely[1])}. Check again, or press again if it is right.`;
   return { outcome: "ask", mm: first.mm, unit: first.unit, question: asked };
 }
 

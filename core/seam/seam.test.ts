@@ -69,7 +69,7 @@ describe("the other figures, worked by hand", () => {
     expect(f.tightnessPercent).toBe(85);
   });
   // In mm, plates 0.25 and 0.20: OL 1.6 + 1.9 + 0.25 − 3 = 0.75; of 3 − 0.7 = 2.3 → 32.609 %; (1.9 − 0.22)/(3 − 0.77) = 75.336 %; S 1.3 − 1.15.
-  test("a seam in millimetres with a short cover hook; nothing said of wrinkles", () => {
+  test("a seam in millimeters with a short cover hook; nothing said of wrinkles", () => {
     const f = deriveSeam({
       endPlateMm: 0.25,
       bodyPlateMm: 0.2,
@@ -97,7 +97,7 @@ describe("the other figures, worked by hand", () => {
         },
       ),
     ));
-  test("without a width nothing is made up: no per cent, no cover hook", () => {
+  test("without a width nothing is made up: no percent, no cover hook", () => {
     const f = figuresOf(place({ overlap: 1, width: null, coverHook: null }), PLATES);
     expect([f.coverHook, f.overlapPercent, f.butting, f.overlap]).toEqual([null, null, null, 1]);
   });
@@ -142,7 +142,7 @@ describe("a tear-down sheet", () => {
     ["the other hook", { bodyHook: inch(0.116) }, "1.bodyHook", /longer than the seam/],
     ["thinner than its plates", { thickness: inch(0.036) }, "1.thickness", /Five plates/],
     ["narrower than its folds", { width: inch(0.024), bodyHook: 0.1, coverHook: 0.1 }, "1.width", /folded/],
-    ["a wrinkle of 120 per cent", { wrinklePercent: 120 }, "1.wrinklePercent", /0 to 100/],
+    ["a wrinkle of 120 percent", { wrinklePercent: 120 }, "1.wrinklePercent", /0 to 100/],
     ["nothing measured where something must be", { bodyHook: null }, "1.bodyHook", /missing/],
     ["a length of zero", { width: 0 }, "1.width", /more than zero/],
   ])("%s is said at its field", (_, over, field, message) => {

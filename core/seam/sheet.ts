@@ -105,10 +105,10 @@ export function impossible(p: SeamPosition, plates: Plates, at = ""): SheetProbl
   if (thickness !== null && freeSpaceMm({ ...plates, thicknessMm: thickness }) < -SQUEEZE_MM)
     no(
       "thickness",
-      `Five plates lie in a seam, ${fivePlatesMm(plates).toFixed(2)} mm in all: it cannot be thinner. Measure again.`,
+      `Five plates lie in a seam, ${fivePlatesMm(plates).toFixed(2)} mm in all: it cannot be less. Measure again.`,
     );
   if (p.wrinklePercent !== null && !(p.wrinklePercent >= 0 && p.wrinklePercent <= 100))
-    no("wrinklePercent", "A wrinkle is from 0 to 100 per cent of the hook.");
+    no("wrinklePercent", "A wrinkle is from 0 to 100 percent of the hook.");
   return found;
 }
 
@@ -131,7 +131,7 @@ export function sheetProblems(sheet: SeamSheet): SheetProblem[] {
       if (figures?.[d] === null || !figures) {
         found.push({
           field: `${i}.${d === "tightness" ? "wrinklePercent" : d}`,
-          message: `${DIMENSION_NAMES[d]} is missing: a seam is measured at three places, about 120° apart.`,
+          message: `${d === "tightness" ? "Worst wrinkle" : DIMENSION_NAMES[d]} is missing. Measure it at three places, about 120° apart.`,
         });
       }
     }

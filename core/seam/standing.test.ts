@@ -46,9 +46,9 @@ const other = (minute: number, kind: "jam" | "adjusted"): SealerEvent => ({ at: 
 const standing = (events: SealerEvent[], minute = 200) =>
   sealerStanding(events, "can-half-pound", START + minute * MIN);
 
-describe("a sealer may close cans only after a passing set-up test", () => {
+describe("a sealer may close cans only after a passing setup test", () => {
   test("none yet; then one; then another size; then after it was put away", () => {
-    expect(standing([])).toMatchObject({ state: "set-up-needed", why: expect.stringContaining("No set-up") });
+    expect(standing([])).toMatchObject({ state: "set-up-needed", why: expect.stringContaining("No setup") });
     expect(standing([setUp(0)])).toMatchObject({ state: "ready", why: null, byEye: false });
     expect(sealerStanding([setUp(0)], "can-one-pound", START + MIN).why).toContain("another size");
     expect(standing([setUp(0)], 12 * 60 + 1).why).toContain("12 hours");
@@ -158,7 +158,7 @@ describe("drift", () => {
       8,
     ]);
   });
-  test("inside the maker's limits but out of its own: stopped, in a sentence, until a set-up test passes", () => {
+  test("inside the maker's limits but out of its own: stopped, in a sentence, until a setup test passes", () => {
     // By hand: differences of a tenth or two give no less than the gauge's step, so the limits are 48.5 ± 2.66 × 0.5 = 1.33.
     const out = standing(day([...steady, 50.1]));
     expect(out.state).toBe("stopped");

@@ -108,7 +108,7 @@ export function sealerStanding(
   let state = "set-up-needed" as SealerStanding["state"];
   /** stopped by a figure and not by a look: then only figures release it, whatever else happens to it before */
   let needsFigures = false;
-  let why: string | null = "No set-up test yet: seam empty cans and take one down before the first.";
+  let why: string | null = "No setup test yet: seam empty cans and take one down before the first.";
   let lastSetUp = null as { at: number; container: ContainerKey; byEye: boolean } | null;
   const stop = (reason: string, figures = true) => {
     needsFigures ||= figures;
@@ -151,12 +151,12 @@ export function sealerStanding(
       }
       case "jam":
         state = "set-up-needed";
-        why = "There was a jam. Clear it, then a set-up test before the next can.";
+        why = "There was a jam. Clear it, then a setup test before the next can.";
         values.clear();
         break;
       case "adjusted":
         state = "set-up-needed";
-        why = "It was adjusted. A set-up test before the next can.";
+        why = "It was adjusted. A setup test before the next can.";
         values.clear();
         break;
       case "stopped":
@@ -167,10 +167,10 @@ export function sealerStanding(
   if (state === "ready" && lastSetUp) {
     if (lastSetUp.container !== container) {
       state = "set-up-needed";
-      why = "It was last set up for another size. A set-up test before the first of this one.";
+      why = "It was last set up for another size. A setup test before the first of this one.";
     } else if (now - lastSetUp.at > SET_UP_HOLDS_H * HOUR_MS) {
       state = "set-up-needed";
-      why = `The last set-up test is more than ${SET_UP_HOLDS_H} hours old. Test it on empty cans before the first.`;
+      why = `The last setup test is more than ${SET_UP_HOLDS_H} hours old. Test it on empty cans before the first.`;
     }
   }
   const series = CHARTED.flatMap((dimension): Series[] => {
@@ -211,8 +211,8 @@ const shown = (d: SeamDimension, value: number) =>
 function failedWords(e: Extract<SealerEvent, { kind: "set-up" }>): string {
   const bad = e.sheet && e.limits ? judgeSheet(e.sheet, e.limits).find((j) => j.out !== null) : undefined;
   return bad
-    ? `The set-up test failed: ${outWords(bad.dimension, bad.worst!, bad.out!)}`
-    : "The set-up test failed. Find out why, adjust, and test again on empty cans.";
+    ? `The setup test failed: ${outWords(bad.dimension, bad.worst!, bad.out!)}`
+    : "The setup test failed. Find out why, adjust, and test again on empty cans.";
 }
 
 function outWords(d: SeamDimension, value: number, out: Out): string {

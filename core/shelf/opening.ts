@@ -30,7 +30,7 @@ export const SIGNS: readonly SignFacts[] = [
     bad: "It bulges",
     ofCan: { sound: "Both ends lie flat or drawn in", bad: "It bulges" },
   },
-  { key: "leak", when: "closed", sound: "Dry all round, no streak of dried food", bad: "It leaks, or did" },
+  { key: "leak", when: "closed", sound: "Dry all round, no trace of dried food", bad: "It leaks, or did" },
   {
     key: "rust",
     when: "closed",
@@ -50,9 +50,9 @@ export const SIGNS: readonly SignFacts[] = [
   {
     key: "mould",
     when: "open",
-    sound: "No mould, no thread, no film",
-    bad: "Mould, on food or under the lid",
-    ofCan: { sound: "No mould, no thread, no film", bad: "Mould, on food or under the end" },
+    sound: "No mold, no film",
+    bad: "Mold, on food or under the lid",
+    ofCan: { sound: "No mold, no film", bad: "Mold, on food or under the end" },
   },
   {
     key: "cloudy",

@@ -87,7 +87,7 @@ test("meals put up: six pints are six meals for two and three for four", () => {
   ).toBe(5);
   expect(() => mealsOf(six, 0)).toThrow(RangeError);
 });
-// By hand: 8 kg in parcels of 0.8 kg a litre is 10 litres.
+// By hand: 8 kg in parcels of 0.8 kg a litre is 10 liters.
 test("freezer room that 8 kg of meat would take", () => expect(freezerLitres(8)).toBeCloseTo(10, 9));
 
 describe("where it stands", () => {

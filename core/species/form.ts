@@ -1,5 +1,5 @@
 import type { ProductKey } from "../schedule/index.ts";
-import type { Species, SpeciesGroup } from "./species.ts";
+import { isFishGroup, type Species, type SpeciesGroup } from "./species.ts";
 
 /** Forms a lot can be cut to. */
 export const FORMS = [
@@ -63,7 +63,7 @@ export function partsOf(group: SpeciesGroup): string[] {
  */
 export function productsFor(group: SpeciesGroup, form: LotForm): ProductKey[] {
   // The row is for meat and poultry stock (USDA 2015, from memory): that of fish has none.
-  if (form === "bones" || form === "broth") return group === "fish" || group === "tuna" ? [] : ["broth"];
+  if (form === "bones" || form === "broth") return isFishGroup(group) ? [] : ["broth"];
   if (form === "roast") return [];
   switch (group) {
     case "red-meat":

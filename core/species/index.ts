@@ -10,4 +10,4 @@ export {
 } from "./catalogue.ts";
 export { FORMS, FORM_NAMES, boneRule, formsFor, partsOf, productsFor, type LotForm } from "./form.ts";
 export { type Composition, type TypicalYield, type Yields } from "./kind.ts";
-export { type Species, type SpeciesGroup } from "./species.ts";
+export { isFishGroup, type Species, type SpeciesGroup } from "./species.ts";

@@ -22,7 +22,7 @@ describe("the species catalogue", () => {
         const products = productsFor(species.group, form);
         // Beans fill a load's room; they are made from no animal.
         expect(products).not.toContain("dry-beans");
-        // A roast kept whole is not packed: it is cut first, or eaten. Stock of fish has no process by itself.
+        // A roast kept whole is not packed: it is cut first, or eaten. Stock of fish has no tested process.
         const none = form === "roast" || (form === "bones" && species.group === "fish");
         expect(products.length > 0, `${species.key} ${form}`).toBe(!none);
         for (const product of products) {

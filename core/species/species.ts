@@ -4,6 +4,9 @@ import type { Composition, Yields } from "./kind.ts";
 /** What kind of animal it is; decides which rows of the process table apply. */
 export type SpeciesGroup = "red-meat" | "bird-rabbit" | "fish" | "tuna";
 
+/** Returns whether a group is of fish: caught and not killed, and without the warmth of a body. */
+export const isFishGroup = (group: SpeciesGroup): boolean => group === "fish" || group === "tuna";
+
 export interface Species {
   key: string;
   name: string;

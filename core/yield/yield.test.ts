@@ -57,7 +57,7 @@ describe("what a part is expected to give", () => {
         expect(y.sd).toBeCloseTo(expected.sd, 12);
       }),
     ));
-  test("a careful knife is expected to leave more, but is drawn towards the household", () => {
+  test("a careful knife is expected to leave more, but is drawn toward the household", () => {
     const all = [at(0.8, "oda"), at(0.82, "oda"), at(0.64, "piet"), at(0.66, "piet"), at(0.65, "piet")];
     const oda = learnedYield(shoulder, all, "oda");
     const piet = learnedYield(shoulder, all, "piet");

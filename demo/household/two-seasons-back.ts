@@ -57,6 +57,12 @@ export function twoSeasonsBack(t: Teller, { big, small, shelves }: Equipment): v
     [4, 120],
   ] as const) {
     t.goTo(at(days));
-    takeOff(t.larder, t.write(), oldFishSealed[i]!, i === 3 ? "given" : "opened");
+    takeOff(
+      t.larder,
+      t.write(),
+      oldFishSealed[i]!,
+      i === 3 ? "given" : "opened",
+      i === 3 ? "the neighbors" : null,
+    );
   }
 }

@@ -15,38 +15,38 @@ const ONWARD: readonly [name: RegExp, minutes: number][] = [
   [/^Weight is off$/, 10],
   [/^Lid is off$/, 1],
   [/^All on the towel$/, 725],
-  [/^To the towel$/, 0],
+  [/^See the cooling jars$/, 0],
   [/: lid is down$|: drawn in, dry$/, 0],
-  [/^Shelve them$/, 0],
+  [/^Put on shelf$/, 0],
   [/^Seam is good$/, 0],
-  [/^Write the temperature$/, 0],
-  [/^(Into a canner|Load the canner|To the stove)$/, 0],
-  [/^Number \d/, 0],
+  [/^Record temperature$/, 0],
+  [/^(Load a canner|Load the canner|Go to the stove)$/, 0],
+  [/^Record \d+ filled/, 0],
 ];
 
 /** What happens now and then where it can be said: a flame that falls, a doubt about an animal and its end. */
 const SOMETIMES: readonly [name: RegExp, odds: number][] = [
-  [/^It (fell|went quiet)$/, 0.12],
-  [/^Hold it$/, 0.9],
-  [/^Put it on hold/, 0.25],
-  [/^(Release|Lift) the hold/, 0.3],
+  [/^(Pressure dropped|Weight stopped rocking)$/, 0.12],
+  [/^Put on hold$/, 0.9],
+  [/^Put on hold: do not use/, 0.25],
+  [/^Release hold/, 0.3],
 ];
 
 /** What is typed into a field, by its label; what fits none is a word. */
 const TYPED: readonly [label: RegExp, texts: readonly string[]][] = [
   [/^reading/i, ["11", "11.5", "10.8", "12 lb", "9", "76"]],
-  [/centre of the meat/i, ["172", "180 F", "165", "76 C", "1800"]],
+  [/center of the meat/i, ["172", "180 F", "165", "76 C", "1800"]],
   [/juice/i, ["", "", "190"]],
   [/how many/i, ["2", "3", "40", "0", "2.5"]],
   [/meat in|weight/i, ["1 lb", "2 lb", "3.2", "99 lb", "1,250 kg", "-1"]],
   [/season|add/i, ["", "1 tsp bay", "flour", "1/2 cup cream"]],
   [/altitude/i, ["500 ft", "2.300 m"]],
-  [/waits for|why|reason|because/i, ["a doubt about the shot", "looked at again", ""]],
+  [/waiting for|why|reason|because/i, ["a doubt about the shot", "looked at again", ""]],
 ];
 
 /** Left alone: they leave the larder, give it another past, or end the walk. */
 const NOT =
-  /restore|put it back|take everything out|make a copy|delete|install|print|pdf|csv|camera|sign out|take it up again/i;
+  /restore|put it back|export everything|import|make a backup|delete|install|print|pdf|csv|camera|sign out|take it up again/i;
 
 interface Control {
   index: number;
@@ -113,7 +113,9 @@ async function controlsOf(page: Page): Promise<Control[]> {
     const root = dialog ?? document.documentElement;
     const found: { index: number; kind: "press" | "type" | "choose"; name: string }[] = [];
     root
-      .querySelectorAll<HTMLElement>("button:enabled, a[href^='/'], input:enabled, select:enabled, summary")
+      .querySelectorAll<HTMLElement>(
+        "button:enabled, a[href^='/'], input:enabled, select:enabled, summary, [role=option]",
+      )
       .forEach((e) => {
         if (!(e as HTMLElement).checkVisibility()) return;
         if (e instanceof HTMLInputElement && ["hidden", "file", "submit"].includes(e.type)) return;

@@ -69,7 +69,7 @@ export async function setPin(
   personId: string,
   pin: string | null,
 ): Promise<void> {
-  if (pin !== null && !/^\d{4,8}$/.test(pin)) throw new Refused({ pin: "A PIN is four to eight figures." });
+  if (pin !== null && !/^\d{4,8}$/.test(pin)) throw new Refused({ pin: "A PIN has 4 to 8 digits." });
   const hash = pin === null ? null : await hashSecret(pin);
   once(larder, write, "access.pin", () => {
     if (hash === null) larder.sqlite.prepare("delete from secret where name = ?").run(pinOf(personId));

@@ -39,7 +39,7 @@ export function listTools(larder: Larder): Tool[] {
 /** Returns a tool. Throws Refused (404) when there is none of this id. */
 export function getTool(larder: Larder, id: string): Tool {
   const row = larder.db.select().from(tool).where(eq(tool.id, id)).get();
-  return row ?? refuse("There is no such thing in the Shed.", 404);
+  return row ?? refuse("That is not in the Shed.", 404);
 }
 
 export type ToolInput = Omit<Tool, "id" | "createdAt">;

@@ -68,7 +68,7 @@ export function addColdEntry(
     getHarvest(larder, input.harvestId);
     if (input.tempC === null && !input.place)
       throw new Refused({ temp: "Say where it is, or how cold, or both." });
-    if (input.at > larder.now()) throw new Refused({ at: "That has not come yet. When was it?" });
+    if (input.at > larder.now()) throw new Refused({ at: "That time is in the future. When was it?" });
     if (input.tempC !== null && (input.tempC < -60 || input.tempC > 60))
       throw new Refused({ temp: "No place for meat is that cold or that hot. Read it again." });
     larder.db
@@ -171,7 +171,7 @@ export function addProbeReadings(
     .transaction(() => {
       getHarvest(larder, harvestId);
       const late = readings.findIndex((r) => r.at > larder.now() + MINUTE_MS);
-      if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "This time has not come yet." });
+      if (late >= 0) throw new Refused({ [`readings.${late}.at`]: "That time is in the future." });
       const accepted = insertRows(
         larder,
         harvestId,

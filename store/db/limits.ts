@@ -18,7 +18,7 @@ const LIMITS: Record<string, string> = {
   gauge_error: "No gauge is off by more than 10 lb (70 kPa).",
   pack_salt: "At most 4 teaspoons of salt a jar.",
   pack_lot_weight: "A pack weighs more than nothing.",
-  recipe_amount: "An amount is at most a tonne.",
+  recipe_amount: "An amount is at most a metric ton (2,200 lb).",
   can_check_temp: "A temperature here is from −20 to 130 °C.",
   storage_temp: "A room’s temperature is from −60 to 70 °C.",
   shelf_capacity: "A shelf takes from 1 to 10,000 containers.",

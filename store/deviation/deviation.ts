@@ -50,8 +50,8 @@ export function appendDeviation(
 ): void {
   const reason = input.reason?.trim() || null;
   if (input.kind !== "habit" && !reason)
-    throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });
-  if (input.kind !== "habit" && !write.byId) throw new Refused({ reason: "Say who signs." });
+    throw new Refused({ reason: "Say why: it stays with these for good, with your name." });
+  if (input.kind !== "habit" && !write.byId) throw new Refused({ reason: "Choose who you are first." });
   larder.db
     .insert(deviation)
     .values({ ...input, reason, id: uuid(), at: larder.now(), byId: write.byId })

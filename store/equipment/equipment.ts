@@ -228,7 +228,7 @@ export function recordGaugeCheck(
   return once(larder, write, "gauge.check", () => {
     const known = getCanner(larder, input.cannerId);
     if (!known.hasDial) throw new Refused({ "": `${known.name} has no dial gauge to test.` });
-    if (input.at > larder.now()) throw new Refused({ at: "That day has not come yet. When was it tested?" });
+    if (input.at > larder.now()) throw new Refused({ at: "That day is in the future. When was it tested?" });
     const id = uuid();
     const { cannerId, at, note, testedBy = null, against = null, more = [], atKPa = null, errorKPa } = input;
     const testId = more.length > 0 ? id : null;

@@ -265,7 +265,7 @@ export function endPart(larder: Larder, write: Write, input: EndInput): void {
         left = restKg;
       } else if (left > SCALE_SLACK_KG)
         throw new Refused({
-          restKg: `By the weights ${formatMass(left, home.units)} of the lot is still there. Weigh what is left, or say where it goes.`,
+          restKg: `Calculated: ${formatMass(left, home.units)} of the lot is still there. Weigh what is left, or say where it goes.`,
         });
     }
     if (left > 1e-6) {

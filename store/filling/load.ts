@@ -231,7 +231,7 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
     const added = addedTo(part.product, how.additions);
     const departs = deviationsOf(how, part.method, published, added).some((d) => d.kind === "deviation");
     if (departs && !how.reason?.trim())
-      throw new Refused({ reason: "Say why: it stays with these for ever, with your name." });
+      throw new Refused({ reason: "Say why: it stays with these for good, with your name." });
     storePart(larder, now, index, how);
     return { result: null, note: { kind: "bench", id: benchId, detail: { index, ...how } } };
   });

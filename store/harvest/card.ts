@@ -59,7 +59,7 @@ function pick(before: object, keys: object): object {
 /** An animal is not dated after what was made of it, nor after today. */
 function checkDay(larder: Larder, harvestId: string, takenOn: string, dayOf: (at: number) => string): void {
   if (takenOn > dayOf(larder.now()))
-    throw new Refused({ takenOn: "That day has not come yet. When was it taken?" });
+    throw new Refused({ takenOn: "That day is in the future. When was it taken?" });
   const first = larder.sqlite
     .prepare("select min(at) as at from lot_flow where from_harvest = ?")
     .get(harvestId) as { at: number | null };

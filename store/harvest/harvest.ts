@@ -87,7 +87,7 @@ export function uncutHarvests(larder: Larder): number {
 /** Returns an animal or catch. Throws Refused (404) when there is none of this id. */
 export function getHarvest(larder: Larder, id: string): Harvest {
   const row = rows(larder).where(eq(harvest.id, id)).get();
-  return row ? assemble(row) : refuse("There is no such animal in the book. Choose one from the list.", 404);
+  return row ? assemble(row) : refuse("That animal is not in the records. Choose one from the list.", 404);
 }
 
 /** Returns an animal or catch by its code. Throws Refused (404) when none carries it. */
@@ -127,7 +127,7 @@ export function recordHarvest(
   return once(larder, write, "harvest.record", () => {
     if (!speciesByKey(input.species)) throw new Refused({ species: "Choose the animal from the list." });
     if (input.takenOn > today)
-      throw new Refused({ takenOn: "That day has not come yet. When was it taken?" });
+      throw new Refused({ takenOn: "That day is in the future. When was it taken?" });
     if (input.weightKg !== null && !(input.weightKg > 0))
       throw new Refused({ weight: "Weight must be more than 0." });
     const id = uuid();

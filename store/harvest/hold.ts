@@ -38,7 +38,7 @@ export function holdHarvest(
 ): void {
   once(larder, write, "hold.place", () => {
     if (!larder.db.select({ id: harvest.id }).from(harvest).where(eq(harvest.id, harvestId)).get())
-      refuse("There is no such animal in the book. Choose one from the list.", 404);
+      refuse("That animal is not in the records. Choose one from the list.", 404);
     placeHold(larder, write, { harvestId, lotId: null, condition: conditionOf(condition), kind });
     return { result: null, note: { kind: "harvest", id: harvestId, detail: { condition, kind } } };
   });
@@ -72,7 +72,7 @@ export function releaseHold(larder: Larder, write: Write, holdId: string, reason
     const known = larder.db.select().from(hold).where(eq(hold.id, holdId)).get();
     if (!known) refuse("There is no such hold.", 404);
     if (larder.db.select().from(holdRelease).where(eq(holdRelease.holdId, holdId)).get())
-      refuse("This hold is already lifted.", 409);
+      refuse("This hold is already released.", 409);
     larder.db
       .insert(holdRelease)
       .values({ id: uuid(), holdId, at: larder.now(), byId: write.byId, reason: reason.trim() })

@@ -28,6 +28,9 @@ export interface HouseholdInput {
   gauge: "dial" | "weighted";
   /** its sign of decimals; a point when nobody chose */
   decimal?: "point" | "comma";
+  /** how it writes days, and hours of the clock; null or left out: by its units */
+  dates?: "us" | "metric" | null;
+  hours?: 12 | 24 | null;
 }
 
 /** Returns the household's calendar; that of UTC before there is a household. */

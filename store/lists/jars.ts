@@ -10,6 +10,10 @@ const IS: Record<string, string> = {
   discarded: "thrown out",
   missing: "missing",
 };
+/** Whom a list names; one that was kept elsewhere may not know any more. */
+const whomIn = (row: Parameters<typeof textOf>[0], kind: TakenAs): string | null =>
+  textOf(row, "to whom or why") || (kind === "given" ? "not recorded" : null);
+
 const TAKEN: Record<string, TakenAs> = { eaten: "opened", "given away": "given", "thrown out": "discarded" };
 
 /** Every jar and can. A row that comes in puts one on a shelf, or takes it off. */
@@ -66,7 +70,7 @@ export const jars: List = {
       if (is === before) return { what: "same", sentence: `${jar.code} is ${is} already.` };
       if (is === "missing")
         throw new Refused({ is: "A jar is found missing by counting its shelf, not by a list." });
-      takeOff(larder, write, jar.id, TAKEN[is]!, textOf(row, "to whom or why") || null);
+      takeOff(larder, write, jar.id, TAKEN[is]!, whomIn(row, TAKEN[is]!));
       return { what: "changed", sentence: `${jar.code} is ${is}.` };
     }
     if (!shelf && (!is || is === before)) return { what: "same", sentence: `${jar.code} stays where it is.` };

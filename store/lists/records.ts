@@ -71,7 +71,7 @@ export const RECORDS: List[] = [
   ),
   record(
     "run-events",
-    "Everything said and read in the runs",
+    "Events and readings of runs",
     [
       ["run", "text"],
       ["at", "instant"],

@@ -34,7 +34,7 @@ export const supplies: List = {
       throw new Refused({ mouth: "Mouth is regular or wide." });
     const label = textOf(row, "label");
     const left = (row.left as number | null | undefined) ?? null;
-    if (!label) throw new Refused({ label: "What the box or stack is called is missing." });
+    if (!label) throw new Refused({ label: "The label is missing." });
     if (left === null) throw new Refused({ left: "How many there are is missing." });
     const known = listSupplies(larder).find(
       (s) => s.kind === kind && s.container === container && s.mouth === mouth && s.label === label,

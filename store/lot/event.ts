@@ -2,6 +2,7 @@ import { desc, eq } from "drizzle-orm";
 import { DateTime } from "luxon";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { whyNotGiven } from "#core/guard";
 import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
 import { groupOf } from "#core/species";
 import { getHousehold } from "#store/household";
@@ -43,10 +44,12 @@ function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void
   if (known.holds.length > 0 && (event.kind === "eat" || event.kind === "give"))
     throw new Refused(
       {
-        "": `${known.code} is on hold (${known.holds.join("; ")}). It is not eaten or given away until the hold is lifted.`,
+        "": `${known.code} is on hold (${known.holds.join("; ")}). It is not eaten or given away until the hold is released.`,
       },
       409,
     );
+  const nobody = event.kind === "give" ? whyNotGiven(event.to) : null;
+  if (nobody) throw new Refused({ to: nobody });
   // Scales disagree by a hair: no more can leave than is there.
   const change = Math.max(changeKg(event), -known.leftKg);
   larder.db

@@ -48,7 +48,8 @@ export function setAside(
 ): { id: string; count: number } {
   return once(larder, write, "recall.open", () => {
     const reason = input.reason.trim();
-    if (!reason) throw new Refused({ reason: "Say what was wrong: it is read again when this is lifted." });
+    if (!reason)
+      throw new Refused({ reason: "Say what was wrong: It is shown again when this is released.." });
     getContainer(larder, input.containerId);
     const others = input.doubts.length ? containersSharing(larder, input.containerId, input.doubts) : [];
     const ids = [input.containerId, ...others.map((o) => o.id)].filter((id) => {
@@ -136,7 +137,7 @@ export function releaseRecall(
     if (!reason) throw new Refused({ reason: "Say why it may be eaten after all." });
     if (input.containerId && !known.stillIds.includes(input.containerId))
       throw new Refused({ "": "This one is not set aside by this recall any more." }, 409);
-    if (known.stillIds.length === 0) throw new Refused({ "": "All of it has been lifted already." }, 409);
+    if (known.stillIds.length === 0) throw new Refused({ "": "All of it has been released already." }, 409);
     larder.db
       .insert(recallLift)
       .values({

@@ -14,5 +14,5 @@ export {
   type Undecided,
 } from "./rest.ts";
 export { checkedSeals, type CheckedContainer } from "./checked.ts";
-export { disposeAll } from "./all.ts";
+export { checkAllSealed, disposeAll } from "./all.ts";
 export { reprocess } from "./repack.ts";

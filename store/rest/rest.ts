@@ -9,6 +9,7 @@ import {
   type Disposition,
   type SealFinding,
   type SealLook,
+  FAILED_SEAL_HOURS,
 } from "#core/rest";
 import type { Move } from "#core/shelf";
 import { isCan, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
@@ -150,7 +151,9 @@ export function checkSeal(
     const run = getRun(larder, c.runId);
     if (run.view.outcome !== "processed") {
       throw new Refused(
-        { "": `${c.code} was not processed, so its seal means nothing. Chill, freeze or repack it.` },
+        {
+          "": `${c.code} was not processed, so its seal means nothing. Refrigerate, freeze or reprocess it.`,
+        },
         409,
       );
     }
@@ -215,8 +218,8 @@ export function dispose(
       throw new Refused({
         what:
           open.choices.length === 1
-            ? `The 24 hours for that are over. ${code} is thrown out, unopened and untasted.`
-            : `${code} did not seal or was not processed. It is chilled, frozen, packed anew or thrown out.`,
+            ? `The ${FAILED_SEAL_HOURS} hours for that are over. ${code} is thrown out. Do not open or taste it.`
+            : `${code} did not seal or was not processed. Refrigerate, freeze, reprocess or throw it out.`,
       });
     }
     const from = open.run.view.heatOffAt ?? open.run.view.phaseSince;

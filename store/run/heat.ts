@@ -3,7 +3,7 @@ import { coolDownMinutes } from "#core/agenda";
 import { effectiveDiffusivity, type Filling, type Heated, type Kitchen } from "#core/heat";
 import { profileOf } from "#core/pack";
 import { kPaFromPsi, mmFromIn } from "#core/quantity";
-import { shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
+import { shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
 import { speciesByKey, type Composition } from "#core/species";
 import { getTool } from "#store/check";
 import { getCanner } from "#store/equipment";
@@ -63,6 +63,8 @@ export interface HeatedPack {
   container: ContainerKey;
   mouth: Mouth | null;
   filling: Filling;
+  product: ProductKey;
+  dish: string | null;
   species: string[];
   heated: Heated;
 }
@@ -80,6 +82,8 @@ export function heatedPacks(r: RunRecord): HeatedPack[] {
       container: p.container,
       mouth: p.mouth,
       filling,
+      product: p.product,
+      dish: p.dish,
       species: p.species,
       heated: {
         body: {

@@ -111,14 +111,14 @@ export function openRun(larder: Larder, write: Write, input: OpenInput): { id: s
       if (unfit.length) {
         throw new Refused(
           {
-            packIds: `Can ${unfit.map((c) => c.code).join(", ")}: exhaust to 170 °F (77 °C) at the centre, seam it and accept the seam first.`,
+            packIds: `Can ${unfit.map((c) => c.code).join(", ")}: exhaust to 170 °F (77 °C) at the center, seam it and accept the seam first.`,
           },
           409,
         );
       }
     }
     const signed = input.signedReason?.trim() || null;
-    if (signed && !write.byId) throw new Refused({ signedReason: "Say who signs." });
+    if (signed && !write.byId) throw new Refused({ signedReason: "Choose who you are first." });
     const { fillers = [] } = input;
     const governing = governLoad(larder, packs, chosen, signed !== null, input.governs ?? null, fillers);
     if (governing.outcome === "none") {
@@ -267,7 +267,7 @@ function fitToUse(larder: Larder, write: Write, canner: Canner, input: OpenInput
     throw new Refused(
       {
         findings: stops
-          .map((s) => `${s.item.name} was not sound. ${s.item.otherwise} Then look again.`)
+          .map((s) => `${s.item.name} was not OK. ${s.item.otherwise} Then check it again.`)
           .join(" "),
       },
       409,
@@ -284,7 +284,7 @@ function fitToUse(larder: Larder, write: Write, canner: Canner, input: OpenInput
   const reason = input.equipmentReason?.trim();
   if (reason && write.byId) return reason;
   throw new Refused({
-    equipmentReason: `${signs.map((s) => `${s.item.name} ${s.state === "overdue" ? "is overdue for a look" : "was doubtful"}.`).join(" ")} Look at it now, or sign a reason for going ahead.`,
+    equipmentReason: `${signs.map((s) => `${s.item.name} ${s.state === "overdue" ? "is overdue for a look" : "was in doubt"}.`).join(" ")} Check it now, or go ahead anyway and write why.`,
   });
 }
 

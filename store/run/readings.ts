@@ -71,7 +71,9 @@ export function takeReadings(
         // A clock that is behind costs no reading: what it claims is not gone by. One that is ahead is told so.
         const late = whyNotThen(row, instant.by === "doubted" ? Math.max(r.at, instant.at) : r.at, now);
         const ended =
-          over !== null && instant.at > over ? "The canner was unloaded or given up before this." : null;
+          over !== null && instant.at > over
+            ? "The canner was unloaded or its run stopped before this."
+            : null;
         if (late ?? ended) {
           refused.push({ index, id: r.id, field: "at", reason: (late ?? ended)! });
           continue;

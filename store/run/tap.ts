@@ -74,7 +74,7 @@ function isThere(larder: Larder, runId: string, event: NewEvent): boolean {
     return true;
   throw new Refused(
     {
-      "": `This was recorded before as “${there.type}”, and came again as “${event.type}”. The first stands. Record the second anew.`,
+      "": `This was recorded before as “${there.type}”, and came again as “${event.type}”. The first stands. Record the second again.`,
     },
     409,
   );

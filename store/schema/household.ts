@@ -15,6 +15,9 @@ export const household = sqliteTable(
     decimal: text({ enum: ["point", "comma"] })
       .notNull()
       .default("point"),
+    /** how it writes days, and hours of the clock; null: by its units */
+    dates: text({ enum: ["us", "metric"] }),
+    hours: integer().$type<12 | 24>(),
     /** day a season begins on, `MM-DD`; null for the usual one of its half of the earth */
     seasonFrom: text("season_from"),
     /** gauge of the first visit, offered as the usual one when asking */
@@ -34,6 +37,8 @@ export const household = sqliteTable(
     check("household_altitude", sql`${t.altitudeM} between -457.2 and 5181.6`),
     check("household_units", sql`${t.units} in ('us', 'metric')`),
     check("household_decimal", sql`${t.decimal} in ('point', 'comma')`),
+    check("household_dates", sql`${t.dates} in ('us', 'metric')`),
+    check("household_hours", sql`${t.hours} in (12, 24)`),
     check("household_gauge", sql`${t.gauge} in ('dial', 'weighted')`),
     check("household_margin", sql`${t.marginKPa} between 0 and 13.8`),
     check("household_unwatched", sql`${t.unwatchedLimitS} between 60 and 3600`),

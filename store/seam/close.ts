@@ -28,8 +28,8 @@ export interface SeamInput {
 
 /** Why a can may not be closed yet, by how it stands. */
 const NOT_YET: Partial<Record<CanNow["stage"], (can: CanNow) => string>> = {
-  "no-reading": (c) => `${c.code} has not reached 170 °F (77 °C) at its centre. Exhaust it first, then seam.`,
-  warming: (c) => `${c.code} has not reached 170 °F (77 °C) at its centre. Exhaust it first, then seam.`,
+  "no-reading": (c) => `${c.code} has not reached 170 °F (77 °C) at its center. Exhaust it first, then seam.`,
+  warming: (c) => `${c.code} has not reached 170 °F (77 °C) at its center. Exhaust it first, then seam.`,
   questioned: (c) =>
     `The last reading of ${c.code} is in doubt. Is the tip in the meat? Read it again first.`,
   cooled: (c) => `${c.code} stood open too long and has cooled. Exhaust it again, then seam.`,
@@ -103,10 +103,10 @@ export function recordSeam(
           kind: "stopped",
           at: larder.now(),
           reason: alike
-            ? `${defectOf(alike).name} on ${ALIKE} of the last ${LOOK_BACK} cans. ${defectOf(alike).cause} Then a set-up test on empty cans.`
+            ? `${defectOf(alike).name} on ${ALIKE} of the last ${LOOK_BACK} cans. ${defectOf(alike).cause} Then a setup test on empty cans.`
             : found[0]
-              ? `${defectOf(found[0]).name} on ${can.code}. ${defectOf(found[0]).cause} Then a set-up test on empty cans.`
-              : `Stopped by hand at ${can.code}. Find out why, then a set-up test on empty cans.`,
+              ? `${defectOf(found[0]).name} on ${can.code}. ${defectOf(found[0]).cause} Then a setup test on empty cans.`
+              : `Stopped by hand at ${can.code}. Find out why, then a setup test on empty cans.`,
         },
       });
     const newCode = verdict === "accept" ? null : intoNewCan(larder, write, can);
@@ -173,7 +173,7 @@ export function closeMeasured(
 }
 
 const notHolding = (out: string, code: string) =>
-  `${out} on ${code}: that does not hold. Put the meat in a new can and close it anew.`;
+  `${out} on ${code}: that does not hold. Put the meat in a new can and close it again.`;
 
 /** Of looks at seams on a sealer: those since its last set-up test. */
 const SINCE_SET_UP = `sealer_id = @id and verdict is not null

@@ -141,7 +141,7 @@ export function signForCan(larder: Larder, write: Write, containerId: string, re
     const can = getOpenCan(larder, containerId);
     if (isFit(can)) throw new Refused({ "": `${can.code} is hot and closed: nothing to sign for.` }, 409);
     const cold = NEVER_HOT.includes(can.stage);
-    const lacks = cold ? "centre temperature and accepted seam" : "accepted seam";
+    const lacks = cold ? "center temperature and accepted seam" : "accepted seam";
     appendDeviation(larder, write, {
       packCode: can.packCode,
       containerId,

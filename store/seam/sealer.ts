@@ -177,7 +177,7 @@ export function recordSetUp(larder: Larder, write: Write, input: SetUpInput): Se
     if (!sheet) {
       const reason = input.reason?.trim();
       if (!reason) throw new Refused({ reason: "Say why the cans were not taken apart and measured." });
-      if (!write.byId) throw new Refused({ reason: "Say who signs." });
+      if (!write.byId) throw new Refused({ reason: "Choose who you are first." });
       if (standingOf(larder, input.sealerId, container).needsFigures)
         throw new Refused(
           {
@@ -235,7 +235,7 @@ export function recordMeasured(
     if (!plates)
       throw new Refused(
         {
-          "": "A can is judged by the plates of the last tear-down, and there is none for this size. Do a set-up test with figures first.",
+          "": "A can is judged by the plates of the last tear-down, and there is none for this size. Do a setup test with figures first.",
         },
         409,
       );

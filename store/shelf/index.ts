@@ -10,6 +10,7 @@ export {
 export {
   getShelved,
   onShelf,
+  packsOnShelf,
   pastBestBy,
   shelfGlance,
   shelvedByIds,

@@ -106,6 +106,27 @@ export function shelvedSince(larder: Larder, since: number, limit: number): Shel
   return shelvedByIds(larder, ids);
 }
 
+/**
+ * Returns the packs that stand on a shelf, newest first: one container of each, and how many there are.
+ *
+ * @param limit how many packs at most
+ */
+export function packsOnShelf(larder: Larder, limit: number): { one: Shelved; count: number }[] {
+  const rows = larder.sqlite
+    .prepare(
+      `select min(c.id) as id, count(*) as count from pack k join container c on c.pack_id = k.id and c.moved = 'shelved'
+       group by k.id order by k.made_at desc, k.id limit ?`,
+    )
+    .all(limit) as { id: string; count: number }[];
+  const each = new Map(
+    shelvedByIds(
+      larder,
+      rows.map((r) => r.id),
+    ).map((c) => [c.id, c]),
+  );
+  return rows.flatMap(({ id, count }) => (each.has(id) ? [{ one: each.get(id)!, count }] : []));
+}
+
 /** Returns the containers that are sealed and not yet shelved, oldest first. */
 export function toShelve(larder: Larder): Shelved[] {
   return (

@@ -36,7 +36,7 @@ export function addStorageEntry(
       throw new Refused({ room: "Choose a room with a shelf in it." });
     if (!(tempC >= BELIEVABLE_C.low && tempC <= BELIEVABLE_C.high))
       throw new Refused({ temp: "No room with shelves is that cold or hot. Read the thermometer again." });
-    if (at > larder.now() + MINUTE_MS) throw new Refused({ at: "This time has not come yet." });
+    if (at > larder.now() + MINUTE_MS) throw new Refused({ at: "That time is in the future." });
     const id = uuid();
     larder.db.insert(storageEntry).values({ id, room, at, tempC, byId: write.byId }).run();
     return { result: null, note: { kind: "room", id: room, detail: { tempC, at } } };

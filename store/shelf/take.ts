@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { once, Refused, type Larder, type Write } from "#store/db";
-import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "#core/guard";
+import { whyNotGiven, whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "#core/guard";
 import { isCan, shapeOf, type ContainerKey, type Mouth } from "#core/schedule";
 import type { Move } from "#core/shelf";
 import { getContainer, type ContainerNow } from "#store/rest";
@@ -114,6 +114,8 @@ function takeOne(larder: Larder, write: Write, id: string, kind: TakenAs, note: 
   const c = getContainer(larder, id);
   const why = whyNotTaken(onTheWay(c, shelvedByIds(larder, [id])[0]), kind);
   if (why) throw new Refused({ "": why }, 409);
+  const nobody = kind === "given" ? whyNotGiven(note) : null;
+  if (nobody) throw new Refused({ to: nobody });
   addMovement(larder, write, id, kind, { note });
   if (kind === "opened") jarBack(larder, write, id);
 }
@@ -136,7 +138,7 @@ export function putBack(larder: Larder, write: Write, containerId: string): { pl
     if (wasBad(larder, containerId))
       throw new Refused({ "": `${c.code} was opened and was bad: it does not go back.` }, 409);
     if (c.moved === "opened") jarBack(larder, write, containerId, -1);
-    addMovement(larder, write, containerId, "shelved", { placeId: c.placeId, note: "taken by a slip" });
+    addMovement(larder, write, containerId, "shelved", { placeId: c.placeId, note: "entered by mistake" });
     return {
       result: { placeId: c.placeId },
       note: { kind: "container", id: containerId, detail: { was: c.moved } },

@@ -107,7 +107,7 @@ export function changeSupply(
 /** Returns a supply. Throws Refused (404) when there is none of this id. */
 export function getSupply(larder: Larder, id: string): Supply {
   const row = larder.db.select().from(supply).where(eq(supply.id, id)).get() as Supply | undefined;
-  return row ?? refuse("There is no such thing in the Shed.", 404);
+  return row ?? refuse("That is not in the Shed.", 404);
 }
 
 /** Stores how many there are of a supply after a count or a breakage. Throws Refused when the count is impossible. */

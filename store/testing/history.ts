@@ -208,7 +208,7 @@ function live(t: TestLarder, cannerId: string, sealerId: string, d: Deed, serial
     }
     case "take": {
       const jar = pick(onShelf(t.larder, null), d.of);
-      if (jar) takeOff(t.larder, w(), jar.id, d.as);
+      if (jar) takeOff(t.larder, w(), jar.id, d.as, "Bram");
       return;
     }
     case "back": {

@@ -30,7 +30,7 @@ export function findAnything(larder: Larder, text: string, each = 5): Found[] {
   const kinds = SPECIES.filter((s) => s.name.toLowerCase().includes(asked.toLowerCase())).map((s) => s.key);
   return [
     ...rows(
-      `select r.code, r.kind, coalesce(l.part, k.product, h.species, '') as title from code_register r
+      `select r.code, r.kind, coalesce(l.part, k.product, h.species, (select n.name from run u join canner n on n.id = u.canner_id where u.id = r.entity_id), '') as title from code_register r
        left join lot l on l.id = r.entity_id left join pack k on k.id = r.entity_id left join harvest h on h.id = r.entity_id
        where (r.code >= @low and r.code < @high) or r.code = @whole order by r.number desc limit ${each}`,
       // A whole code may be typed without its dash: the beginning of one has none.
@@ -55,6 +55,37 @@ export function findAnything(larder: Larder, text: string, each = 5): Found[] {
       `select id as code, name as title from recipe where name like ? escape '\\' order by name limit ${each}`,
       like,
     ).map((r) => ({ kind: "recipe" as const, ...r })),
+  ];
+}
+
+/**
+ * Returns what was taken, cut, packed or run on a day, animals first. Days are the household's own.
+ *
+ * @param day local day, `2026-11-20`
+ * @param from its first instant, and @param until the next day's, ms since 1970 UTC
+ * @param each how many of each kind at most
+ */
+export function findOnDay(larder: Larder, day: string, from: number, until: number, each = 5): Found[] {
+  const { sqlite } = larder;
+  const rows = (kind: Kind, sql: string, of: readonly unknown[]): Found[] =>
+    (sqlite.prepare(`${sql} limit ${each}`).all(...of) as { code: string; title: string }[]).map((r) => ({
+      kind,
+      code: r.code,
+      title: titled(r.title),
+    }));
+  return [
+    ...rows("harvest", "select code, species as title from harvest where taken_on = ? order by code", [day]),
+    ...rows(
+      "run",
+      `select r.code, c.name as title from run r join canner c on c.id = r.canner_id
+       where r.opened_at >= ? and r.opened_at < ? order by r.opened_at`,
+      [from, until],
+    ),
+    ...rows(
+      "lot",
+      "select code, part as title from lot where made_at >= ? and made_at < ? order by made_at",
+      [from, until],
+    ),
   ];
 }
 

@@ -64,7 +64,7 @@ function genealogyAmong(larder: Larder, starts: readonly string[], way: "up" | "
 
 const FATE = `case when c.moved = 'shelved' then 'on the shelf' when c.moved = 'opened' then 'eaten' when c.moved = 'given' then 'given away'
   when c.moved = 'discarded' or c.disposition = 'discard' then 'thrown out' when c.moved = 'missing' then 'missing'
-  when c.disposition = 'chill' then 'in the fridge' when c.disposition = 'freeze' then 'in the freezer' when c.disposition = 'repack' then 'packed anew'
+  when c.disposition = 'chill' then 'in the fridge' when c.disposition = 'freeze' then 'in the freezer' when c.disposition = 'repack' then 'reprocessed'
   when c.seal = 'failed' then 'not sealed' when c.seal = 'sealed' then 'sealed' else 'not looked at yet' end`;
 
 /**
@@ -109,5 +109,43 @@ export function fullGenealogy(
     river.nodes.push({ code, kind: "fate", what: f.what, at: f.at, count: f.count });
     river.flows.push({ from: f.run, to: code, massKg: f.massKg });
   }
+  throughTheRun(larder, river);
   return river;
+}
+
+/**
+ * Lets what was reprocessed after a run flow on from there, and not from its pack beside it: it would be counted in the
+ * pack twice, once into the run and once past it.
+ */
+function throughTheRun(larder: Larder, river: GenealogyGraph): void {
+  const rows = larder.sqlite
+    .prepare(
+      `select k.code as before, b.code as fresh, r.code as run, sum(x.mass_kg) as massKg, count(distinct c.id) as count, max(coalesce(c.sealed_at, r.ended_at, r.opened_at)) as at
+       from repacked x join container c on c.id = x.container_id join pack k on k.id = c.pack_id
+       join run r on r.id = k.run_id join pack b on b.id = x.pack_id
+       where c.emptied_at is null and r.code in (select value from json_each(?)) group by 1, 2, 3`,
+    )
+    .all(JSON.stringify(river.nodes.map((n) => n.code))) as {
+    before: string;
+    fresh: string;
+    run: string;
+    massKg: number;
+    count: number;
+    at: number;
+  }[];
+  for (const { before, fresh, run, massKg, count, at } of rows) {
+    const past = river.flows.find((f) => f.from === before && f.to === fresh);
+    if (!past) continue;
+    past.massKg -= massKg;
+    const fate = `${run} reprocessed`;
+    // The way up to one container has no other ends in it.
+    if (!river.nodes.some((n) => n.code === fate)) {
+      river.nodes.push({ code: fate, kind: "fate", what: "reprocessed", at, count });
+      river.flows.push({ from: run, to: fate, massKg });
+    }
+    const on = river.flows.find((f) => f.from === fate && f.to === fresh);
+    if (on) on.massKg += massKg;
+    else river.flows.push({ from: fate, to: fresh, massKg });
+  }
+  river.flows = river.flows.filter((f) => f.massKg > 1e-9);
 }

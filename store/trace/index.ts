@@ -6,4 +6,4 @@ export {
   type GenealogyFlow,
   type GenealogyNode,
 } from "./genealogy.ts";
-export { findAnything, type Found } from "./find.ts";
+export { findAnything, findOnDay, type Found } from "./find.ts";

@@ -46,7 +46,7 @@ export async function openArchive(path: string): Promise<OpenArchive> {
     const entries = (await entriesOf(zip)).filter((e, i) => i > 1 || ![README, PICTURE].includes(e.fileName));
     const last = entries.pop();
     if (last?.fileName !== DESCRIPTION)
-      return no("Its last file is not datapackage.json: it was cut off or put together anew.");
+      return no("Its last file is not datapackage.json: it was cut off or put together again.");
     if (last.uncompressedSize > DESCRIPTION_LIMIT_BYTES) return no("Its description is far too long.");
     const described = await describedIn(zip, last);
     const named = described.resources;

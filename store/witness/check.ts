@@ -129,6 +129,6 @@ function departureWords({ code, after, by }: Departure): Witnessed["broken"][num
     seq: by,
     what: exact
       ? `Line ${by} is not what was printed or signed.`
-      : `It departs from what was printed or signed${after ? ` after line ${after}` : ""}, at line ${by} or before.`,
+      : `It differs from what was printed or signed${after ? ` after line ${after}` : ""}, at line ${by} or before.`,
   };
 }

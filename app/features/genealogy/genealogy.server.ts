@@ -1,6 +1,6 @@
 import { type RunRecord, getRun } from "#store/run";
 import type { Larder } from "#store/db";
-import { getHarvest, pastHolds, sharesOf } from "#store/harvest";
+import { getHarvest, pastHolds, sharesOf, type PastHold } from "#store/harvest";
 import { getLot, happeningsOfLot, madeFrom } from "#store/lot";
 import { deviationsOfContainer, deviationsOfPacks } from "#store/deviation";
 import { getPack } from "#store/pack";
@@ -10,7 +10,8 @@ import { getContainer, type ContainerNow } from "#store/rest";
 import { happeningsOf, listPlaces } from "#store/shelf";
 import { SIGNS, bestBy } from "#core/shelf";
 import type { SealLook } from "#core/rest";
-import { firstIntervals } from "#core/cold";
+import { COLD_LIMIT_C, firstIntervals, warmSinceKill } from "#core/cold";
+import { coldReadings } from "#store/cold";
 import {
   countOf,
   formatDuration,
@@ -26,7 +27,7 @@ import { LIQUID_KG_L } from "#core/pack";
 import type { JarPart } from "#core/recipe";
 import { isCan, productName } from "#core/schedule";
 import { boxesOfPack } from "#store/supply";
-import { FORM_NAMES, speciesByKey } from "#core/species";
+import { FORM_NAMES, isFishGroup, speciesByKey } from "#core/species";
 import {
   entityIds,
   traceGraph,
@@ -40,7 +41,7 @@ import { lotAmount, lotEventWords } from "../../words/lot";
 import { jarPartWords, liquidWords } from "../../words/pack";
 import { sealLookWords } from "../../words/rest";
 import { minutesWords, deviationWords, lookedAt, restartWords } from "../../words/run";
-import { clockTime, longDay } from "../../words/time";
+import { clockTime, longDay, timesOf, type Times } from "../../words/time";
 import type { Home } from "../../server/context";
 
 /** One thing that happened on the way, in a story. */
@@ -66,9 +67,9 @@ export function whereabouts(
   if (c.moved === "given") return "given away";
   if (c.moved === "missing") return `missing from its shelf: ${place ?? "unnamed"}`;
   if (c.moved === "discarded" || c.disposition === "discard") return "thrown out";
-  if (c.disposition === "chill") return "in the fridge, to be eaten";
+  if (c.disposition === "chill") return "in the refrigerator, to be eaten";
   if (c.disposition === "freeze") return "in the freezer";
-  if (c.disposition === "repack") return "to be packed anew";
+  if (c.disposition === "repack") return "to be reprocessed";
   if (c.moved === "shelved") return `on the shelf: ${place ?? "unnamed"}`;
   if (c.seal === "failed") return "did not seal; not decided";
   if (c.seal === "sealed") return "sealed, not shelved yet";
@@ -86,22 +87,25 @@ export function storyOf(
   container: (ContainerNow & { where: string; species: string[] }) | null;
 } {
   const { larder, household } = home;
-  const { units, zone } = household;
+  const { units } = household;
+  const times = timesOf(household);
   const trace = traceGraph(larder, found.kind, found.id);
   const idOf = entityIds(
     larder,
     trace.nodes.map((n) => n.code),
   );
   const chapters: Chapter[] = [];
+  const can = found.kind === "container" ? canHistory(larder, found.id) : null;
   for (const node of trace.nodes) {
     const id = idOf.get(node.code)!;
     if (node.kind === "harvest") chapters.push(harvestChapter(larder, getHarvest(larder, id), units));
     if (node.kind === "lot") chapters.push(lotChapter(home, getLot(larder, id), node.harvests));
     if (node.kind === "pack") chapters.push(packChapter(larder, getPack(larder, id), units));
-    if (node.kind === "run") chapters.push(runChapter(getRun(larder, id), units));
+    // An emptied can was never in the canner its pack went into.
+    if (node.kind === "run" && can?.emptiedAt == null)
+      chapters.push(runChapter(getRun(larder, id), units, times));
   }
   let container: (ContainerNow & { where: string; species: string[] }) | null = null;
-  const can = found.kind === "container" ? canHistory(larder, found.id) : null;
   if (can) chapters.push(...canChapters(larder, found.id, can, units));
   if (found.kind === "container" && can?.emptiedAt === null) {
     const c = getContainer(larder, found.id);
@@ -114,15 +118,33 @@ export function storyOf(
     };
     chapters.push(...containerChapters(home, c, place ? `${place.room}, ${place.name}` : ""));
     if (run?.view.completedAt && c.moved === "shelved") {
-      chapters.at(-1)!.lines.push(`Best by ${longDay(bestBy(run.view.completedAt), zone)}.`);
+      chapters.at(-1)!.lines.push(`Best by ${longDay(bestBy(run.view.completedAt), times)}.`);
     }
   }
   const river = fullGenealogy(larder, found.kind, found.id);
   return { trace, river, chapters: chapters.sort((a, b) => a.at - b.at), container };
 }
 
+const releasedWords = (p: PastHold): string =>
+  `The hold “${p.condition}” was released by ${p.releasedBy}: ${p.reason}`;
+
+/** How long an animal was above the limit of the cold, as far as it was measured; empty where it was not. */
+function warmLine(larder: Larder, h: ReturnType<typeof getHarvest>, units: UnitSystem): string {
+  const readings = coldReadings(larder, h.id);
+  const group = speciesByKey(h.species)?.group ?? "red-meat";
+  const { warmMinutes, watchedMinutes } = warmSinceKill(
+    h.killedAt,
+    group,
+    readings,
+    readings.at(-1)?.[0] ?? 0,
+  );
+  if (watchedMinutes <= 0) return "";
+  return `${formatDuration(warmMinutes * 60)} above ${formatTemperature(COLD_LIMIT_C, units)} (thermometer ran ${formatDuration(watchedMinutes * 60)}).`;
+}
+
 function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units: UnitSystem): Chapter {
   const s = speciesByKey(h.species);
+  const isFish = isFishGroup(s?.group ?? "red-meat");
   const who = h.takenBy ?? h.byName;
   const hours = firstIntervals(h, s?.group ?? "red-meat").filter((i) => i.minutes !== null);
   const facts = [who && `by ${who}`, h.place && `at ${h.place}`, h.tag && `tag ${h.tag}`]
@@ -139,12 +161,13 @@ function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units:
         ? `${formatMass(h.weightKg, units)} ${h.weightKind === "catch" ? "in all" : h.weightKind}.`
         : "",
       ...hours.map(
-        (i) => `${i.to === "cold" ? "Cold" : "Gutted"} ${formatDuration(i.minutes! * 60)} after the kill.`,
+        (i) =>
+          `${i.to === "cold" ? "Cold" : "Gutted"} ${formatDuration(i.minutes! * 60)} after ${isFish ? "it was caught" : "the kill"}.`,
       ),
+      warmLine(larder, h, units),
+      h.note ? `Note: ${h.note}` : "",
       ...sharesOf(larder, h.id).map((x) => `${Math.round(x.fraction * 100)} % of it is ${x.who}’s.`),
-      ...pastHolds(larder, { harvestId: h.id }).map(
-        (p) => `The hold “${p.condition}” was lifted by ${p.releasedBy}: ${p.reason}`,
-      ),
+      ...pastHolds(larder, { harvestId: h.id }).map(releasedWords),
     ].filter(Boolean) as string[],
     care: h.holds.map((x) => `On hold: ${x.condition}.`),
     kind: "harvest",
@@ -153,7 +176,8 @@ function harvestChapter(larder: Larder, h: ReturnType<typeof getHarvest>, units:
 
 function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<string, number>): Chapter {
   const { larder, household } = home;
-  const { units, zone } = household;
+  const { units } = household;
+  const times = timesOf(household);
   const shares = Object.entries(harvests);
   const from = madeFrom(larder, l.id);
   const merged = from.length > 1;
@@ -174,8 +198,9 @@ function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<s
         : []),
       ...happeningsOfLot(larder, l.id).map(
         (h) =>
-          `${longDay(h.at, zone)}: ${lotEventWords(h.event, units, (at) => `${longDay(at, zone)} ${clockTime(at, zone)}`)}`,
+          `${longDay(h.at, times)}: ${lotEventWords(h.event, units, (at) => `${longDay(at, times)} ${clockTime(at, times)}`)}`,
       ),
+      ...pastHolds(larder, { lotId: l.id }).map(releasedWords),
     ],
     care: l.holds.map((h) => `On hold: ${h}.`),
     kind: "lot",
@@ -230,7 +255,7 @@ function canChapters(larder: Larder, id: string, can: CanStory, units: UnitSyste
   return [
     ...(hottest
       ? [
-          chapter(hottest.at, `Exhausted to ${formatTemperature(hottest.tempC!, units)} at the centre`, [
+          chapter(hottest.at, `Exhausted to ${formatTemperature(hottest.tempC!, units)} at the center`, [
             readings > 1 ? `The last of ${countOf(readings, "reading")}.` : "",
             can.replacesCode ? `Its meat was in ${can.replacesCode} before, whose seam was bad.` : "",
           ]),
@@ -254,7 +279,7 @@ function canChapters(larder: Larder, id: string, can: CanStory, units: UnitSyste
     ...own.map((d) =>
       chapter(
         d.at,
-        d.kind === "habit" ? "Noted for this one" : "Signed for this one",
+        d.kind === "habit" ? "Noted for this one" : "Went ahead anyway with this one",
         d.kind === "habit" ? [d.what] : [],
         d.kind === "habit" ? [] : [`${d.what}. ${d.reason} (${d.byName ?? "nobody"})`],
       ),
@@ -262,7 +287,7 @@ function canChapters(larder: Larder, id: string, can: CanStory, units: UnitSyste
   ];
 }
 
-function runChapter(r: RunRecord, units: UnitSystem): Chapter {
+function runChapter(r: RunRecord, units: UnitSystem, times: Times): Chapter {
   const v = r.view;
   const governing = r.schedule.governing;
   const source = governing.each[governing.governedBy]!.source;
@@ -280,21 +305,21 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
     lines: [
       `${filledLoadWords(r.packs, r.plan.fillers)}: ${minutesWords(r.plan, "minutes")} at ${formatPressure(r.plan.floorKPa, units)} or more${who ? `, ${who} at the stove` : ""}.`,
       last && v.completedAt
-        ? `At pressure ${clockTime(last.startedAt, r.zone)} to ${clockTime(v.completedAt, r.zone)}.`
+        ? `At pressure ${clockTime(last.startedAt, times)}, ${v.heatOffAt === null ? "time up" : "heat off"} ${clockTime(v.heatOffAt ?? v.completedAt, times)} (${Math.floor(((v.heatOffAt ?? v.completedAt) - last.startedAt) / 60_000)} min).`
         : "",
       `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}. Table edition ${r.schedule.edition}.`,
-      r.gaugeSignedReason ? `Gauge overdue, signed for: ${r.gaugeSignedReason}` : "",
+      r.gaugeSignedReason ? `Gauge test overdue, used anyway: ${r.gaugeSignedReason}` : "",
       lookedAt(r.checks),
-      r.equipmentSignedReason ? `Equipment signed for: ${r.equipmentSignedReason}` : "",
-      ...r.signedFor.map((d) => `Signed for: ${d.what}. ${d.reason} (${d.byName ?? "nobody"})`),
+      r.equipmentSignedReason ? `Equipment problem, used anyway: ${r.equipmentSignedReason}` : "",
+      ...r.signedFor.map((d) => `Went ahead anyway: ${d.what}. ${d.reason} (${d.byName ?? "nobody"})`),
     ].filter(Boolean) as string[],
     care: [
       ...(v.restarts > 0
-        ? [restartWords(v, r.plan, units, r.zone) ?? `The time began anew ${v.restarts} times.`]
+        ? [restartWords(v, r.plan, units, times) ?? `The timer started over ${v.restarts} times.`]
         : []),
       ...v.deviations
         .filter((d) => d.kind !== "below-target")
-        .map((d) => deviationWords(d, r.plan, units, r.zone)),
+        .map((d) => deviationWords(d, r.plan, units, times)),
     ],
     kind: "run",
   };
@@ -303,22 +328,22 @@ function runChapter(r: RunRecord, units: UnitSystem): Chapter {
 function containerChapters(home: Home, c: ContainerNow, place: string): Chapter[] {
   const can = isCan(c.kind);
   const titles: Record<string, string> = {
-    sealed: can ? "Looked at: ends drawn in, seams dry" : "Lid pressed: down",
-    failed: can ? "Looked at: not sound" : "Lid pressed: it flexed. Not sealed",
-    chill: "Sent to the fridge",
-    freeze: "Sent to the freezer",
-    repack: "To be packed anew",
+    sealed: can ? "Checked: ends drawn in, seams dry" : "Lid pressed: down",
+    failed: can ? "Checked: not sealed" : "Lid pressed: it flexed. Not sealed",
+    chill: "Moved to the refrigerator",
+    freeze: "Moved to the freezer",
+    repack: "To be reprocessed",
     discard: "Thrown out",
     opened: "Opened",
     given: "Given away",
     discarded: "Thrown out",
     missing: "Not found when its shelf was counted",
-    sound: "Found sound as it was opened",
-    bad: "Found bad as it was opened",
+    sound: "No sign of spoilage when opened",
+    bad: "Spoiled when opened",
     "set aside": "Set aside",
-    lifted: "Lifted: it may be eaten after all",
-    recall: "What shares a doubt with it was set aside",
-    "recall lifted": "Lifted for what shared a doubt with it",
+    lifted: "Released: it may be eaten after all",
+    recall: "What shares a risk with it was set aside",
+    "recall lifted": "Released for what shared a risk with it",
   };
   return happeningsOf(home.larder, c.id).map((r): Chapter => {
     const shelved = r.what === "shelved" && r.kind === "movement";

@@ -45,7 +45,7 @@ export function scanned(home: Home, text: string): Scanned {
   const found = findCode(larder, read.code.slice(0, 40));
   if (!found.found) return answer(found.message, { meant: found.meant });
   if (found.kind !== "container")
-    return answer(`${found.code} is a ${found.kind}. Its story tells what was made of it.`, {
+    return answer(`${found.code} is a ${found.kind}. Its page shows what was made of it.`, {
       code: found.code,
     });
   const emptied = canHistory(larder, found.id)?.emptiedAt != null;

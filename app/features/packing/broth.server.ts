@@ -1,7 +1,7 @@
 import { brothLots, isOfFishLot } from "#store/pack";
 import { lotAmount } from "../../words/lot";
-import { speciesWords } from "../../words/load";
-import { clockTime, longDay } from "../../words/time";
+import { cutWords } from "../../words/load";
+import { clockTime, longDay, timesOf } from "../../words/time";
 import type { Home } from "../../server/context";
 
 /** Broth that may be poured now, as a planned load takes it. */
@@ -23,16 +23,17 @@ export interface BrothChoice {
 
 /** Broth that may be poured now, the one that goes off first before the others. */
 export function brothChoices({ larder, household }: Pick<Home, "larder" | "household">): BrothChoice[] {
-  const { units, zone } = household;
+  const { units } = household;
+  const times = timesOf(household);
   return brothLots(larder).map((l) => ({
     id: l.id,
     code: l.code,
-    title: `${l.part} of ${speciesWords(l.species)}`,
+    title: cutWords(l.part, l.species),
     note:
       lotAmount(l.form, l.leftKg, units) +
       (l.freshUntil === null
         ? ""
-        : `, good until ${longDay(l.freshUntil, zone)}, ${clockTime(l.freshUntil, zone)}`),
+        : `, good until ${longDay(l.freshUntil, times)}, ${clockTime(l.freshUntil, times)}`),
   }));
 }
 

@@ -37,18 +37,22 @@ import { KINDS, rowFor, wishOf, type Wish } from "./wish.server";
 /** Seconds the solver may take for each thing a plan is judged by, before the best found is shown as such. */
 const SECONDS = 3;
 
-/** The plan in hand with everything that follows from it. */
-export interface Planning {
+/** The plan in hand as far as it is known before any load is worked out. */
+export interface PlanAsked {
   wish: Wish;
+  canners: Canner[];
+  lots: Lot[];
+  estimates: Record<string, FillEstimate>;
+}
+
+/** The plan in hand with everything that follows from it. */
+export interface Planning extends PlanAsked {
   proposal: Proposal | null;
   /** what keeping loads or sizes as the household wants them costs, against the plan without */
   cost: Partial<Scores> | null;
   /** why there is no proposal at all; null when there is one */
   failed: string | null;
   notes: PlanProblemNote[];
-  canners: Canner[];
-  lots: Lot[];
-  estimates: Record<string, FillEstimate>;
 }
 
 const proposals = new Map<string, Promise<Proposal>>();
@@ -65,15 +69,30 @@ function proposed(wish: PlanWish, now: number): Promise<Proposal> {
   return fresh;
 }
 
+/** What the household wants of the plan in hand. */
+export const wishInHand = (home: Home): Wish => wishOf(home, snapshot(home).lots);
+
 /** The plan in hand, worked out. */
-export async function planning(home: Home): Promise<Planning> {
-  const { larder } = home;
+export const planning = (home: Home): Promise<Planning> => planInHand(home).worked;
+
+/** The plan in hand: what it is asked for at once, and its loads when the solver has them. */
+export function planInHand(home: Home): { asked: PlanAsked; worked: Promise<Planning> } {
   const { now, lots } = snapshot(home);
   const wish = wishOf(home, lots);
-  const canners = listCanners(larder);
+  const canners = listCanners(home.larder);
   const estimates: Record<string, FillEstimate> = {};
   const { planWish, notes } = planWishOf(home, wish, lots, canners, estimates);
-  const base = { wish, canners, lots, estimates };
+  const asked = { wish, canners, lots, estimates };
+  return { asked, worked: workedOut(asked, planWish, notes, now) };
+}
+
+async function workedOut(
+  base: PlanAsked,
+  planWish: PlanWish,
+  notes: PlanProblemNote[],
+  now: number,
+): Promise<Planning> {
+  const { wish } = base;
   if (planWish.lots.length === 0) return { ...base, proposal: null, cost: null, failed: null, notes };
   try {
     const proposal = await proposed(planWish, now);

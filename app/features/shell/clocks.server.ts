@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import type { Due } from "#core/agenda";
 import type { StripClock } from "#ui/strip";
 import type { Snapshot } from "./snapshot.server";
@@ -19,7 +20,7 @@ export function clocksOf(
     return {
       order: pressing(r, now),
       id: r.id,
-      href: r.view.phase === "resting" ? "/rest" : `/fire/${r.code}`,
+      href: r.view.phase === "resting" ? href("/rest") : href("/fire/:code", { code: r.code }),
       label: r.view.phase === "resting" ? `Run ${r.code}` : r.canner,
       until,
       after,
@@ -35,7 +36,7 @@ export function clocksOf(
     clocks.push({
       order: soonest,
       id: "undecided",
-      href: "/rest",
+      href: href("/rest"),
       label: "Failed seal",
       until: soonest,
       after: "left to decide",
@@ -52,7 +53,7 @@ export function clocksOf(
     clocks.push({
       order: over ? -1 : due.dispositionDue!,
       id: what,
-      href: "/rest",
+      href: href("/rest"),
       label,
       until: over ? null : due.dispositionDue,
       after: over ? `${due.code}: too late, throw it out` : after,
@@ -64,7 +65,7 @@ export function clocksOf(
     clocks.push({
       order: filled > now ? filled : -1,
       id: "filled",
-      href: "/fire",
+      href: href("/fire"),
       label: "Filled",
       until: filled > now ? filled : null,
       after: filled > now ? "to light the burner" : "food waited too long for the burner",
@@ -79,17 +80,15 @@ function clockWords(r: RunGlance, due: Due | undefined): [number | null, string]
     case "weight-on":
       return r.view.vent.doneAt !== null ? [null, "vented: weight on now"] : [due.at, "of venting left"];
     case "heat-off":
-      return r.view.completedAt !== null ? [null, "done: heat off now"] : [due.at, "to go at pressure"];
+      return r.view.completedAt !== null ? [null, "done: heat off now"] : [due.at, "left at pressure"];
     case "lid-off":
-      return [due.at, "before the lid"];
+      return [due.at, "until the lid may come off"];
     case "check":
-      return due.at !== null && due.at <= r.view.now
-        ? [null, "ready to check"]
-        : [due.at, "more on the towel"];
+      return due.at !== null && due.at <= r.view.now ? [null, "ready to check"] : [due.at, "more to rest"];
     case "zero":
       return [null, "cooling, do not touch"];
     case "steam-again":
-      return [null, "steam faltered"];
+      return [null, "steam is not steady"];
     case undefined:
       return [null, ""];
     default:
@@ -99,7 +98,7 @@ function clockWords(r: RunGlance, due: Due | undefined): [number | null, string]
           light: "not lit",
           steam: "warming up",
           "reach-target": "coming up to pressure",
-          "weight-off": "at zero: weight off",
+          "weight-off": "pressure down: weight off",
           unload: "unload it",
         }[due!.task as string] ?? "",
       ];

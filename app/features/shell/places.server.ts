@@ -5,33 +5,10 @@ import type { ContainerKey } from "#core/schedule";
 import type { Resting, Undecided } from "#store/rest";
 import { isInCanner, type RunRecord } from "#store/run";
 import { isFit } from "#store/seam";
-import { contentsOf, patternOf, type Contents, type GlyphState, type PatternLetter } from "#ui/glyph";
+import type { BenchPlace, BenchStanding, PlaceKey } from "#ui/bench";
+import { contentsOf, patternOf, type GlyphState } from "#ui/glyph";
 import { filledLoadWords } from "../../words/load";
 import type { Snapshot } from "./snapshot.server";
-
-/** One glyph standing on the bench. */
-export interface Standing {
-  kind: string;
-  mouth: string | null;
-  state: GlyphState;
-  contents: Contents;
-  pattern: PatternLetter;
-}
-
-export type PlaceKey = "field" | "cold" | "table" | "plan" | "pack" | "seam" | "fire" | "rest" | "larder";
-
-/** One place of the row, with what stands there. */
-export interface Place {
-  key: PlaceKey;
-  name: string;
-  /** what is there, in three or four words */
-  what: string;
-  /** containers standing there, at most three; other places draw their own picture from `amount` */
-  standing: Standing[];
-  /** how much is there, for the drawing: 0 draws nothing */
-  amount: number;
-  steaming: boolean;
-}
 
 export interface RunGlance {
   id: string;
@@ -76,7 +53,7 @@ export function benchOf(
   { lots, waiting, resting, open, ready, shelf: shelves, cans, uncut }: Snapshot,
   runs: readonly RunGlance[],
   units: UnitSystem,
-): Place[] {
+): BenchPlace[] {
   const inCanner = runs.filter((r) => isInCanner(r.view));
   const shelf = shelves.count;
   const kg = lots.reduce((sum, l) => sum + l.leftKg, 0);
@@ -88,9 +65,9 @@ export function benchOf(
     name: string,
     what: string,
     amount: number,
-    standing: Standing[] = [],
+    standing: BenchStanding[] = [],
     steaming = false,
-  ): Place => ({
+  ): BenchPlace => ({
     key,
     name,
     what,
@@ -100,7 +77,7 @@ export function benchOf(
   });
   const first = inCanner[0];
   return [
-    place("field", "Field", uncut ? `${uncut} to cut` : "nothing hanging", uncut),
+    place("field", "Field", uncut ? `${uncut} to cut` : "nothing to cut", uncut),
     place(
       "cold",
       "Cold",
@@ -136,7 +113,7 @@ export function benchOf(
     place(
       "rest",
       "Rest",
-      open.length ? `${open.length} to decide` : onTowel ? `${onTowel} on the towel` : "towel is clear",
+      open.length ? `${open.length} to decide` : onTowel ? `${onTowel} on the towel` : "none cooling",
       onTowel + open.length,
       restStanding(resting, open),
     ),
@@ -167,7 +144,7 @@ function fireWords(runs: readonly RunGlance[]): string {
     pressurising: "coming up",
     processing: "at pressure",
     cooling: "cooling",
-    settling: "lid waits",
+    settling: "wait for the lid",
     unloading: "unloading",
   };
   return phases[runs[0]!.view.phase] ?? "lit";
@@ -176,7 +153,7 @@ function fireWords(runs: readonly RunGlance[]): string {
 function standing(
   p: { container: string; mouth: string | null; product: string; species: readonly string[]; code: string },
   state: GlyphState,
-): Standing {
+): BenchStanding {
   return {
     kind: p.container,
     mouth: p.mouth,
@@ -186,7 +163,7 @@ function standing(
   };
 }
 
-function restStanding(resting: Resting[], open: readonly Undecided[]): Standing[] {
+function restStanding(resting: Resting[], open: readonly Undecided[]): BenchStanding[] {
   const failed = open.slice(0, 1).map((u) => u.container);
   const rest = resting.flatMap((r) => r.containers.slice(0, 2));
   const speciesOf = (packId: string, runs: { packs: RunRecord["packs"] }[]) =>

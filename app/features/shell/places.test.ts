@@ -25,7 +25,7 @@ describe("the row of places tells what stands there", () => {
       cold: { what: "20 lb, 1 lot" },
       pack: { what: "nothing filled" },
       fire: { what: "cold" },
-      rest: { what: "towel is clear" },
+      rest: { what: "none cooling" },
     });
     const run = openTestRun(t, [packPints(t, 3).id]);
     expect(bench(t).fire).toMatchObject({ what: "warming", steaming: false, amount: 1 });
@@ -70,7 +70,7 @@ describe("the strip shows every clock, and what it counts", () => {
     expect(clocks(t)).toMatchObject([{ until: null, after: "vented: weight on now" }]);
     tap(t, run.id, "weight-on");
     tap(t, run.id, "at-target");
-    expect(clocks(t)).toMatchObject([{ until: t.larder.now() + 75 * 60_000, after: "to go at pressure" }]);
+    expect(clocks(t)).toMatchObject([{ until: t.larder.now() + 75 * 60_000, after: "left at pressure" }]);
     tap(t, run.id, "below-target");
     expect(clocks(t)).toMatchObject([{ until: null, after: "below target: bring it back", alarm: true }]);
     tap(t, run.id, "at-target");
@@ -124,7 +124,7 @@ describe("the story of a jar", () => {
     expect(told).toContain("Shoulder cut to cubes off the bone");
     expect(told).toContain("Schedule: 75 minutes. USDA Complete Guide");
     expect(told).toContain("75 minutes at 12 lb or more, Ada at the stove");
-    expect(told).toContain("so the full 75 minutes began again");
+    expect(told).toContain("so the full 75 minutes started over");
     expect(told).toContain("not observed for 40 min");
     expect(story.container!.where).toBe("sealed, not shelved yet");
     expect(Object.values(story.trace.nodes.find((n) => n.code === jar!.code)!.harvests)).toEqual([1]);

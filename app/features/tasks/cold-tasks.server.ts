@@ -1,9 +1,10 @@
+import { href } from "react-router";
 import { DAY_MS, HOUR_MS } from "#core/quantity";
 import { freezerAge } from "#core/cold";
 import type { Lot } from "#store/lot";
-import { speciesWords } from "../../words/load";
+import { cutWords } from "../../words/load";
 import { ageWords } from "../../words/lot";
-import { whenWords } from "../../words/time";
+import { whenWords, type Times } from "../../words/time";
 
 /** One thing the cold asks for. */
 export interface ColdTask {
@@ -16,17 +17,17 @@ export interface ColdTask {
 const SOON_MS = 36 * HOUR_MS;
 
 /** What has to come out of the freezer, what is thawed, and what will soon have lain there for a year; the most pressing first. */
-export function coldTasks(lots: readonly Lot[], now: number, zone: string): ColdTask[] {
+export function coldTasks(lots: readonly Lot[], now: number, times: Times): ColdTask[] {
   const tasks: (ColdTask & { at: number })[] = [];
   for (const l of lots) {
-    const name = `${l.part.toLowerCase()} of ${speciesWords(l.species)}, ${l.code}`;
-    const to = `/cold/${l.code}`;
+    const name = `${cutWords(l.part, l.species).toLowerCase()}, ${l.code}`;
+    const to = href("/cold/:code", { code: l.code });
     if (l.thaw && !l.thaw.begun && l.thaw.startAt - now < SOON_MS)
       tasks.push({
         to,
         at: l.thaw.startAt,
         title: `Take out ${name}`,
-        why: `${whenWords(l.thaw.startAt, now, zone)}, to be thawed about ${whenWords(l.thaw.readyAt, now, zone)}.`,
+        why: `${whenWords(l.thaw.startAt, now, times)}, to be thawed about ${whenWords(l.thaw.readyAt, now, times)}.`,
       });
     if (l.thaw?.begun)
       tasks.push({
@@ -36,7 +37,7 @@ export function coldTasks(lots: readonly Lot[], now: number, zone: string): Cold
         why:
           l.thaw.readyAt <= now
             ? "It should be thawed by now; say so when it is."
-            : `Ready about ${whenWords(l.thaw.readyAt, now, zone)}.`,
+            : `Ready about ${whenWords(l.thaw.readyAt, now, times)}.`,
       });
     if (l.frozenAt !== null && l.kept === "freezer" && !l.thaw) {
       const age = freezerAge(l.frozenAt, now);

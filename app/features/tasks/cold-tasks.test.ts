@@ -9,14 +9,23 @@ const DAY = 24 * HOUR;
 describe("what the cold asks for today", () => {
   test("nothing of a lot in the fridge, nor of one just frozen", () => {
     const t = testLarder();
-    expect(coldTasks(lotsInStock(t.larder), t.larder.now(), "UTC")).toEqual([]);
+    expect(
+      coldTasks(lotsInStock(t.larder), t.larder.now(), { zone: "UTC", dates: "metric", hours: 24 }),
+    ).toEqual([]);
     recordLotEvent(t.larder, t.write(), t.lotId, { kind: "freeze", at: t.larder.now(), place: null });
-    expect(coldTasks(lotsInStock(t.larder), t.larder.now(), "UTC")).toEqual([]);
+    expect(
+      coldTasks(lotsInStock(t.larder), t.larder.now(), { zone: "UTC", dates: "metric", hours: 24 }),
+    ).toEqual([]);
   });
   test("a lot that nears its year, then one past it", () => {
     const t = testLarder();
     recordLotEvent(t.larder, t.write(), t.lotId, { kind: "freeze", at: TEST_START, place: null });
-    const ask = (days: number) => coldTasks(lotsInStock(t.larder), TEST_START + days * DAY, "UTC")[0]?.why;
+    const ask = (days: number) =>
+      coldTasks(lotsInStock(t.larder), TEST_START + days * DAY, {
+        zone: "UTC",
+        dates: "metric",
+        hours: 24,
+      })[0]?.why;
     expect(ask(200)).toBeUndefined();
     expect(ask(330)).toBe("10 months in the freezer, soon a year.");
     expect(ask(400)).toBe("1 year 1 month in the freezer, past its year.");
@@ -32,7 +41,12 @@ describe("what the cold asks for today", () => {
       startAt: TEST_START + 72 * HOUR,
       readyAt: TEST_START + 100 * HOUR,
     });
-    const tasks = (hours: number) => coldTasks(lotsInStock(t.larder), TEST_START + hours * HOUR, "UTC");
+    const tasks = (hours: number) =>
+      coldTasks(lotsInStock(t.larder), TEST_START + hours * HOUR, {
+        zone: "UTC",
+        dates: "metric",
+        hours: 24,
+      });
     expect(tasks(10)).toEqual([]);
     expect(tasks(40)[0]).toMatchObject({ title: expect.stringMatching(/^Take out shoulder of wild boar/) });
     t.pass(72 * 60);

@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import { byDanger, type Waiting } from "#core/agenda";
 import { CLOSE_WITHIN_MIN, INTO_CANNER_WITHIN_MIN } from "#core/exhaust";
 import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
@@ -8,13 +9,14 @@ import { listRecalls } from "#store/recall";
 import { isFit } from "#store/seam";
 import { flaggedByStorage } from "#store/shelf";
 import { lidsOrEnds } from "../../words/container";
-import { containersWords, loadWords, speciesWords } from "../../words/load";
-import { whenWords } from "../../words/time";
+import { containersWords, loadWords, cutWords } from "../../words/load";
+import { whenWords, type Times, timesOf } from "../../words/time";
 import { secondPlaceTrouble } from "../../server/backups";
 import { coldTasks } from "./cold-tasks.server";
 import type { Home } from "../../server/context";
 import { snapshot, type Snapshot } from "../shell/snapshot.server";
 import { foundInPast } from "../../server/verified";
+import { FILLED_TIME } from "../../words/safety";
 
 /** One thing that waits, beside the runs: where it is done, what and why. */
 export interface Task extends Waiting {
@@ -33,10 +35,10 @@ export function tasksOf(home: Home): Task[] {
     ...records(home),
     ...aside(home),
     ...storage(home),
-    ...chilled(look, home.household.zone),
+    ...chilled(look, timesOf(home.household)),
     ...filledWaiting(look),
     ...hotCans(look),
-    ...inRefrigerator(look, home.household.zone),
+    ...inRefrigerator(look, timesOf(home.household)),
     ...holds(look),
     ...work(home, look),
   ]);
@@ -46,7 +48,7 @@ export function tasksOf(home: Home): Task[] {
         {
           danger: "work",
           at: null,
-          to: "/field",
+          to: href("/field"),
           title: "Add an animal or a catch",
           why: "Everything else follows from it.",
         },
@@ -61,7 +63,7 @@ function records({ larder }: Home): Task[] {
     tasks.push({
       danger: "unsafe",
       at: null,
-      to: "/records/history?verify=1",
+      to: `${href("/records/history")}?verify=1`,
       title: "The records were changed outside this program",
       why: `${found} Do not rely on them until you know what changed.`,
     });
@@ -70,7 +72,7 @@ function records({ larder }: Home): Task[] {
     tasks.push({
       danger: "deadline",
       at: null,
-      to: "/records/copies",
+      to: href("/records/backups"),
       title: "Bring a backup to the second place",
       why: overdue,
     });
@@ -85,7 +87,8 @@ function aside({ larder }: Home): Task[] {
     {
       danger: "unsafe",
       at: null,
-      to: recalls.length === 1 ? `/larder/recalls/${recalls[0]!.id}` : "/larder/recalls",
+      to:
+        recalls.length === 1 ? href("/larder/recalls/:id", { id: recalls[0]!.id }) : href("/larder/recalls"),
       title: `Keep ${countOf(still, "container")} set aside: recalled`,
       why: `${recalls.map((r) => r.reason).join("; ")}. Nobody eats or gives them away.`,
     },
@@ -101,7 +104,7 @@ function storage({ larder }: Home): Task[] {
     {
       danger: "unsafe",
       at: null,
-      to: "/larder",
+      to: href("/larder"),
       title: `Look at ${countOf(kinds.length, "container")}: ${room} ${event.kind === "frozen" ? "froze" : "was hot"}`,
       why: `${event.kind === "frozen" ? "Ice breaks seals." : "Heat spoils food in a sound container."} Check ${lidsOrEnds(kinds)} before anyone eats them.`,
     },
@@ -109,7 +112,7 @@ function storage({ larder }: Home): Task[] {
 }
 
 /** Jars sent to the refrigerator keep their clock when it is over: then they are thrown out, and not forgotten. */
-function chilled({ owed, now }: Snapshot, zone: string): Task[] {
+function chilled({ owed, now }: Snapshot, times: Times): Task[] {
   return owed
     .filter((p) => p.disposition === "chill" && p.dispositionDue !== null)
     .map((p): Task => {
@@ -117,13 +120,13 @@ function chilled({ owed, now }: Snapshot, zone: string): Task[] {
       return {
         danger: over ? "unsafe" : "deadline",
         at: p.dispositionDue,
-        to: "/rest",
+        to: href("/rest"),
         title: over
           ? `Throw out ${p.code} from the refrigerator`
           : `Eat ${containersWords(p.kind, p.mouth, 1)} ${p.code} from the refrigerator`,
         why: over
-          ? `Its days there ended ${whenWords(p.dispositionDue!, now, zone)}. Do not taste it.`
-          : `By ${whenWords(p.dispositionDue!, now, zone)}.`,
+          ? `Its days there ended ${whenWords(p.dispositionDue!, now, times)}. Do not taste it.`
+          : `By ${whenWords(p.dispositionDue!, now, times)}.`,
       };
     });
 }
@@ -141,11 +144,11 @@ function filledWaiting(look: Snapshot): Task[] {
     {
       danger: over ? "unsafe" : "deadline",
       at: ends,
-      to: "/fire",
-      title: over ? "Filled jars have waited over 2 hours" : "Light the burner for the filled jars",
+      to: href("/fire"),
+      title: over ? `Filled jars have waited over ${FILLED_TIME}` : "Light the burner for the filled jars",
       why: over
-        ? "Food in a jar or can does not keep at room temperature. Refrigerate it now, or can it with a signed reason."
-        : "Filled jars and cans may wait 2 hours from the first one filled.",
+        ? "Food in a jar or can does not keep at room temperature. Refrigerate it now, or go ahead anyway and write why."
+        : `Filled jars and cans may wait ${FILLED_TIME} from the first one filled.`,
     },
   ];
 }
@@ -158,7 +161,7 @@ function hotCans({ cans, now }: Snapshot): Task[] {
     tasks.push({
       danger: "deadline",
       at: Math.min(...hot.map((c) => c.closeBy ?? now)),
-      to: "/seam",
+      to: href("/seam"),
       title: `Seam ${countOf(hot.length, "hot can")} now`,
       why: `A can at 170 °F (77 °C) is closed within ${CLOSE_WITHIN_MIN} minutes; then it has to be heated again.`,
     });
@@ -166,28 +169,28 @@ function hotCans({ cans, now }: Snapshot): Task[] {
     tasks.push({
       danger: "deadline",
       at: Math.min(...closed.map((c) => c.seam!.at)) + INTO_CANNER_WITHIN_MIN * MINUTE_MS,
-      to: "/fire",
+      to: href("/fire"),
       title: `Put ${countOf(closed.length, "closed can")} into the canner`,
       why: "They go in hot: within an hour of seaming.",
     });
   return tasks;
 }
 
-function inRefrigerator({ lots, now }: Snapshot, zone: string): Task[] {
+function inRefrigerator({ lots, now }: Snapshot, times: Times): Task[] {
   return lots.flatMap((l): Task[] => {
     if (l.kept !== "fridge" || l.freshUntil === null || l.freshUntil - now > SOON_MS) return [];
-    const name = `${l.part.toLowerCase()} of ${speciesWords(l.species)}, lot ${l.code}`;
+    const name = `${cutWords(l.part, l.species).toLowerCase()}, lot ${l.code}`;
     const over = now > l.freshUntil;
     const days = refrigeratorDays(l.form, l.treatments);
     return [
       {
         danger: over ? "unsafe" : "deadline",
         at: l.freshUntil,
-        to: `/cold/${l.code}`,
+        to: href("/cold/:code", { code: l.code }),
         title: over ? `Do not can ${name}` : `Can or freeze ${name}`,
         why: over
-          ? `Its ${days} days in the refrigerator ended ${whenWords(l.freshUntil, now, zone)}. If the records are wrong, write where it really was.`
-          : `${days} days in the refrigerator end ${whenWords(l.freshUntil, now, zone)}.`,
+          ? `Its ${days} days in the refrigerator ended ${whenWords(l.freshUntil, now, times)}. If the records are wrong, write where it really was.`
+          : `${days} days in the refrigerator end ${whenWords(l.freshUntil, now, times)}.`,
       },
     ];
   });
@@ -200,7 +203,7 @@ function holds({ lots }: Snapshot): Task[] {
     {
       danger: "hold",
       at: null,
-      to: `/cold/${held[0]!.code}`,
+      to: href("/cold/:code", { code: held[0]!.code }),
       title: `${countOf(held.length, "lot")} on hold: do not use`,
       why: [...new Set(held.flatMap((l) => l.holds))].join("; "),
     },
@@ -215,15 +218,15 @@ function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Sna
     tasks.push({ danger: "work", at: null, to, title, why });
   if (ready.length)
     add(
-      "/larder",
+      href("/larder"),
       `Shelve ${countOf(ready.length, "container")}`,
       "Sealed and marked, they only wait for a place.",
     );
   const filling = waiting.filter((p) => p.onBench !== null);
   for (const benchId of new Set(filling.map((p) => p.onBench!)))
     add(
-      `/pack/${benchId}`,
-      `Go on filling: ${loadWords(filling.filter((p) => p.onBench === benchId))} so far`,
+      href("/pack/:id", { id: benchId }),
+      `Continue filling: ${loadWords(filling.filter((p) => p.onBench === benchId))} so far`,
       "The load is still on the packing bench.",
     );
   const packed = waiting.filter((p) => p.onBench === null);
@@ -233,24 +236,24 @@ function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Sna
     if (load.length === 0) continue;
     if (isCan(load[0]!.container))
       add(
-        "/seam",
+        href("/seam"),
         `Load ${loadWords(load)}`,
         closed < cans.length ? `${closed} of ${cans.length} are closed.` : "All closed and hot.",
       );
-    else add("/fire", `Load ${loadWords(load)}`, "Packed and waiting for a canner.");
+    else add(href("/fire"), `Load ${loadWords(load)}`, "Packed and waiting for a canner.");
   }
-  for (const t of coldTasks(lots, now, household.zone)) add(t.to, t.title, t.why);
+  for (const t of coldTasks(lots, now, timesOf(household))) add(t.to, t.title, t.why);
   const next = lots.find((l) => l.notPackable === null);
   if (next)
     add(
-      `/pack?lot=${next.id}`,
-      `Pack ${next.part.toLowerCase()} of ${speciesWords(next.species)}, lot ${next.code}`,
+      `${href("/pack")}?lot=${next.id}`,
+      `Pack ${cutWords(next.part, next.species).toLowerCase()}, lot ${next.code}`,
       `${formatMassShort(next.leftKg, household.units)} in the ${next.kept}, ${lots.length === 1 ? "the only lot" : `the oldest of ${lots.length} lots`}.`,
     );
   if (uncut > 0)
     add(
-      "/table",
-      uncut === 1 ? "Cut the animal or catch in the book" : `Cut the ${uncut} animals or catches in the book`,
+      href("/table"),
+      uncut === 1 ? "Cut the animal or catch" : `Cut the ${uncut} animals or catches`,
       "No lot was made of it yet.",
     );
   for (const c of listCanners(larder)) {
@@ -258,18 +261,20 @@ function work(home: Home, { now, waiting, lots, shelf, ready, cans, uncut }: Sna
     if (!["overdue", "untested", "replace"].includes(standing) || c.gauges.weightPiecesPsi.length > 0)
       continue;
     add(
-      "/shed",
+      href("/shed"),
       standing === "replace" ? `Replace the dial gauge of ${c.name}` : `Have the gauge of ${c.name} tested`,
-      standing === "replace"
-        ? "It reads more than 1 lb high or 2 lb low."
-        : "Its test is more than a year old, or there is none.",
+      {
+        replace: "It reads more than 1 lb high or 2 lb low.",
+        untested: "It was never tested.",
+        overdue: "Its last test is more than a year old.",
+      }[standing as "replace" | "untested" | "overdue"],
     );
   }
   const { oldest } = shelf;
   if (shelf.past > 0 && oldest)
     add(
-      `/larder/open/${oldest.code}`,
-      `Eat ${oldest.part.toLowerCase()} of ${speciesWords(oldest.species)}, ${oldest.code}`,
+      href("/larder/open/:code", { code: oldest.code }),
+      `Eat ${cutWords(oldest.part, oldest.species).toLowerCase()}, ${oldest.code}`,
       `${countOf(shelf.past, "container")} past best-by; this is the oldest.`,
     );
   return tasks;

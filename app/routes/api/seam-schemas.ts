@@ -18,8 +18,8 @@ export const SeamBody = z
     bodyPlateMm: length,
     wrinklePercent: z
       .number()
-      .min(0, "A wrinkle is from 0 to 100 per cent of the hook.")
-      .max(100, "A wrinkle is from 0 to 100 per cent of the hook.")
+      .min(0, "A wrinkle is from 0 to 100 percent of the hook.")
+      .max(100, "A wrinkle is from 0 to 100 percent of the hook.")
       .optional()
       .describe("the worst wrinkle, as part of the cover hook"),
   })
@@ -57,7 +57,7 @@ export const CanReadingsBody = z.strictObject({
       z.strictObject({
         id: z.string().min(1).max(100).describe("idempotency key, made where the reading was taken"),
         at: z.iso.datetime({ offset: true, message: "A UTC instant like 2026-11-20T14:22:00Z." }),
-        tempC: inWater.describe("centre of the meat"),
+        tempC: inWater.describe("center of the meat"),
         juiceC: inWater.optional().describe("of the juice beside it, by a second tip"),
         probe: z.string().min(1).max(60).optional(),
       }),

@@ -12,6 +12,7 @@ import { Notice } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Figure } from "#ui/page";
 import { AcceptRow, type Accepted } from "../household/accept-row";
+import { VENT_TIME } from "../../words/safety";
 
 export type AskAnswer =
   | { outcome: "none"; reason: string; instead: string[]; source: Source }
@@ -71,7 +72,7 @@ export function Answer({
       </p>
       {answer.conditions.map((c) => (
         <Notice key={c.key} tone="care" className="mt-4">
-          <strong>Own rule.</strong> {c.text}{" "}
+          <strong>Extra rule for this food.</strong> {c.text}{" "}
           <span className="text-soft">
             ({c.source.name === answer.source.name ? c.source.locator : c.source.name})
           </span>
@@ -96,7 +97,7 @@ export function Answer({
           </p>
           <p>
             With a fifth of the air left in, the gauge would read the same and the steam would be at{" "}
-            {formatTemperature(answer.airyC, units)} only. That is what the ten minutes of venting are for.
+            {formatTemperature(answer.airyC, units)} only. That is what the {VENT_TIME} of venting are for.
           </p>
           <p className="text-soft">
             It explains the table and never replaces it. U.S. Standard Atmosphere 1976; IAPWS R7-97 (steam);

@@ -2,7 +2,7 @@ import { Form, data, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import { kPaFromPsi, parseQuantity, typedAltitude, type Writing } from "#core/quantity";
 import { writingOf } from "#store/household";
-import { Notice } from "#ui/form";
+import { ListField, Notice } from "#ui/form";
 import { altitudeWords } from "../../words/altitude";
 import {
   CAN_ROWS,
@@ -19,7 +19,7 @@ import { SPECIES, productsFor, formsFor, speciesByKey, treatedAs } from "#core/s
 import { cannerSteam } from "#core/steam";
 import { Button } from "#ui/button";
 import { Page } from "#ui/page";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { acceptedWords } from "../../features/packing/accepted.server";
 import { altitudeProblem } from "../../server/altitude";
 import { formKey } from "../../server/form";
@@ -27,7 +27,7 @@ import { Answer } from "./answer";
 import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { household } = home;
   const query = new URL(request.url).searchParams;
   const asked = {
@@ -114,8 +114,6 @@ const CONTAINER_NAMES: Record<ContainerKey, string> = {
   "can-one-pound": "One-pound can, 301×408",
 };
 
-const FIELD = "w-full min-h-12 rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem]";
-
 export const handle: FollowHandle = { shows: ["household", "practice"] };
 
 export default function Ask({ loaderData }: Route.ComponentProps) {
@@ -124,22 +122,27 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
   const select = (
     name: "what" | "species" | "pack" | "container" | "gauge",
     label: string,
+    count: number,
     options: React.ReactNode,
   ) => (
-    <label className="block">
-      <span className="font-[650]">{label}</span>
-      <select key={asked[name]} name={name} defaultValue={asked[name]} className={`${FIELD} mt-1`}>
-        {options}
-      </select>
-    </label>
+    <ListField
+      key={asked[name]}
+      label={label}
+      count={count}
+      name={name}
+      defaultValue={asked[name]}
+      className="input mt-1"
+    >
+      {options}
+    </ListField>
   );
   return (
     <Page
       title="Ask"
       lead={
         first !== null
-          ? "This is the kind of answer you get here. Change anything; nothing is written down."
-          : "Any schedule, without writing anything down."
+          ? "This is the kind of answer you get here. Change anything. Nothing is recorded."
+          : "Look up any schedule. Nothing is recorded."
       }
     >
       <title>Ask · Patient Larder</title>
@@ -159,6 +162,7 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
           {select(
             "what",
             "What is it?",
+            JAR_ROWS.length + CAN_ROWS.length + REFUSALS.length,
             <>
               <optgroup label="In glass jars">
                 {JAR_ROWS.map((r) => (
@@ -170,7 +174,7 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
                   <Option key={r.key} value={r.key} name={r.name} />
                 ))}
               </optgroup>
-              <optgroup label="Often asked, not canned">
+              <optgroup label="Often asked about, not canned">
                 {REFUSALS.map((r) => (
                   <Option key={r.key} value={`no:${r.key}`} name={r.name} />
                 ))}
@@ -179,7 +183,8 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
           )}
           {select(
             "species",
-            "From which animal? (if you like)",
+            "From which animal? (optional)",
+            SPECIES.length,
             <>
               <option value="">any</option>
               {SPECIES.map((s) => (
@@ -190,12 +195,14 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
           {select(
             "container",
             "In which container?",
+            CONTAINERS.length,
             CONTAINERS.map((c) => <Option key={c} value={c} name={CONTAINER_NAMES[c]} />),
           )}
           <div className="grid grid-cols-2 gap-3">
             {select(
               "pack",
               "Packed",
+              2,
               <>
                 <option value="raw">raw</option>
                 <option value="hot">hot, precooked</option>
@@ -204,6 +211,7 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
             {select(
               "gauge",
               "Gauge",
+              2,
               <>
                 <option value="dial">dial</option>
                 <option value="weighted">weight</option>
@@ -219,7 +227,7 @@ export default function Ask({ loaderData }: Route.ComponentProps) {
               autoComplete="off"
               aria-invalid={problem ? true : undefined}
               aria-describedby={problem ? "altitude-problem" : undefined}
-              className={`${FIELD} mt-1 aria-invalid:border-[3px] aria-invalid:border-stop`}
+              className={`input mt-1 aria-invalid:border-[3px] aria-invalid:border-stop`}
             />
           </label>
           {problem && (

@@ -1,25 +1,28 @@
-import { Form, Link, data, redirect } from "react-router";
+import { data, Form, href, Link, redirect } from "react-router";
 import type { Route } from "./+types/find";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Page } from "#ui/page";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder } = atHome(context, request);
+  const { larder } = context.get(homeContext);
   const code = new URL(request.url).searchParams.get("code")?.trim().slice(0, 40) ?? "";
   if (!code) return { code, problem: null, meant: null };
   const found = findCode(larder, code);
-  if (found.found) throw redirect(`/c/${found.code}`);
+  if (found.found) throw redirect(href("/c/:code", { code: found.code }));
   return data({ code, problem: found.message, meant: found.meant }, { status: 422 });
 }
 
 export default function Find({ loaderData }: Route.ComponentProps) {
   const { code, problem, meant } = loaderData;
   return (
-    <Page title="Find a code" lead="From a lid, a bag or a label. Capitals and the dash do not matter.">
+    <Page
+      title="Find a code"
+      lead="From a lid, a bag or a label. Capital letters and the dash do not matter."
+    >
       <title>Find a code · Patient Larder</title>
       <Form className="flex max-w-[30rem] items-end gap-3">
         <label className="flex-1">
@@ -31,7 +34,7 @@ export default function Find({ loaderData }: Route.ComponentProps) {
             autoFocus
             aria-invalid={problem ? true : undefined}
             aria-describedby={problem ? "code-problem" : undefined}
-            className="code mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 !text-[1.8rem] aria-invalid:border-[3px] aria-invalid:border-stop"
+            className="input code mt-1 min-h-14 !text-[1.8rem]"
           />
         </label>
         <Button weight={meant ? "quiet" : "do"}>Find it</Button>
@@ -43,7 +46,7 @@ export default function Find({ loaderData }: Route.ComponentProps) {
       )}
       {meant && (
         <Button asChild weight="do" className="mt-4">
-          <Link to={`/c/${meant}`}>
+          <Link to={href("/c/:code", { code: meant })}>
             Open <Code>{meant}</Code>
           </Link>
         </Button>

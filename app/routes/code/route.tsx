@@ -1,4 +1,4 @@
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { speciesByKey } from "#core/species";
@@ -12,26 +12,26 @@ import { type GlyphState, StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { River } from "#ui/river";
-import { dayWords, longDay } from "../../words/time";
-import { atHome } from "../../server/context";
+import { dayWords, longDay, timesOf } from "../../words/time";
+import { homeContext } from "../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../server/form";
 import { isForeign } from "../../features/genealogy/scanned.server";
 import { storyOf } from "../../features/genealogy/genealogy.server";
 import { keptUntilTaken } from "../../outbox";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const found = findCode(home.larder, params.code);
-  if (!found.found) throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
+  if (!found.found) throw redirect(`${href("/find")}?code=${encodeURIComponent(params.code)}`);
   if (isForeign(home, new URL(request.url).searchParams.get("h")))
-    throw redirect(`/larder/scan?seen=${encodeURIComponent(request.url)}`);
+    throw redirect(`${href("/larder/scan")}?seen=${encodeURIComponent(request.url)}`);
   const story = orNotFound(() => storyOf(home, found));
   return {
     key: formKey(),
     units: home.household.units,
     code: found.code,
     kind: found.kind,
-    zone: home.household.zone,
+    times: timesOf(home.household),
     ...story,
   };
 }
@@ -44,7 +44,7 @@ const ate = z.object({
 });
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   const found = findCode(larder, params.code);
   const container = () =>
     found.found && found.kind === "container" ? found.id : refuse("Only a jar or can is taken or put back.");
@@ -54,12 +54,12 @@ export async function action({ request, context, params }: Route.ActionArgs) {
       back: () =>
         submit(request, back, (v) => {
           putBack(larder, writeBy(me, v.key), container());
-          return redirect(`/c/${params.code}`);
+          return redirect(href("/c/:code", { code: params.code }));
         }),
       ate: () =>
         submit(request, ate, (v) => {
           finishDisposition(larder, writeBy(me, v.key), container(), v.what);
-          return redirect(`/c/${params.code}`);
+          return redirect(href("/c/:code", { code: params.code }));
         }),
     },
     "back",
@@ -80,12 +80,12 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function Story({ loaderData, actionData }: Route.ComponentProps) {
-  const { code, kind, chapters, container, zone, trace, river, units, key } = loaderData;
+  const { code, kind, chapters, container, times, trace, river, units, key } = loaderData;
   const problem = problemOf(actionData?.result);
   const made = trace.nodes.filter((n) => n.kind === "container");
   return (
     <Page
-      title={`The story of ${code}`}
+      title={`History of ${code}`}
       lead={container ? undefined : `A ${KIND_NAMES[kind]}, and everything it came from and went into.`}
       aside={
         <div className="flex flex-wrap gap-3 print:hidden">
@@ -104,12 +104,14 @@ export default function Story({ loaderData, actionData }: Route.ComponentProps) 
       )}
       {container?.setAside && (
         <Notice tone="stop" className="mb-5">
-          <b>Set aside.</b> It is not eaten, given away or shelved until somebody lifts that with a reason.{" "}
-          <Link to={`/larder/recalls/${container.setAside}`}>Why, and what else</Link>
+          <b>Set aside.</b> Do not eat, give away or shelve it until someone releases it with a reason.{" "}
+          <Link to={href("/larder/recalls/:id", { id: container.setAside })}>
+            Why, and what else shares the risk
+          </Link>
         </Notice>
       )}
-      <Part title="The way it went, by weight" className="mb-8">
-        <River river={river} here={code} units={units} zone={zone} />
+      <Part title="From animals to jars, by weight" className="mb-8">
+        <River river={river} here={code} units={units} times={times} />
       </Part>
       <div className="grid gap-10 lg:grid-cols-[22rem_1fr]">
         <div>
@@ -131,7 +133,7 @@ export default function Story({ loaderData, actionData }: Route.ComponentProps) 
                 {made.map((m) => (
                   <Link
                     key={m.code}
-                    to={`/c/${m.code}`}
+                    to={href("/c/:code", { code: m.code })}
                     className="flex min-h-12 min-w-12 items-center text-ink"
                   >
                     <Code>{m.code}</Code>
@@ -148,11 +150,13 @@ export default function Story({ loaderData, actionData }: Route.ComponentProps) 
                 className={`absolute top-1 -left-[13px] size-[22px] border-[3px] border-ink ${c.care.length ? "rotate-45 bg-amber" : "rounded-full bg-paper"}`}
                 aria-hidden="true"
               />
-              <p className="text-[0.92rem] text-soft">{c.day ? dayWords(c.day) : longDay(c.at, zone)}</p>
+              <p className="text-[0.92rem] text-soft">
+                {c.day ? dayWords(c.day, times) : longDay(c.at, times)}
+              </p>
               <h2 className="text-[1.2rem]">
                 {c.title}{" "}
                 {c.code && c.code !== code ? (
-                  <Link to={`/c/${c.code}`} className="text-ink">
+                  <Link to={href("/c/:code", { code: c.code })} className="text-ink">
                     <Code>{c.code}</Code>
                   </Link>
                 ) : (
@@ -190,7 +194,7 @@ function Deeds({
     <>
       {c.moved === "shelved" && (
         <Button asChild weight="do">
-          <Link to={`/larder/open/${code}`}>Open it</Link>
+          <Link to={href("/larder/open/:code", { code })}>Open it</Link>
         </Button>
       )}
       {c.moved === null && (c.disposition === "chill" || c.disposition === "freeze") && (
@@ -198,10 +202,10 @@ function Deeds({
           <input type="hidden" name="key" value={key} />
           <input type="hidden" name="intent" value="ate" />
           <Button name="what" value="opened">
-            It is eaten
+            Mark as eaten
           </Button>
           <Button name="what" value="discarded" weight="bare">
-            Threw it out
+            Mark as thrown out
           </Button>
         </Form>
       )}
@@ -209,12 +213,12 @@ function Deeds({
         <Form method="post">
           <input type="hidden" name="key" value={key} />
           <input type="hidden" name="intent" value="back" />
-          <Button>It was a slip: it still stands there, closed</Button>
+          <Button>Undo: it is still on the shelf, unopened</Button>
         </Form>
       )}
       {c.runId && (
         <Button asChild>
-          <Link to={`/larder/recall/${code}`}>Something is wrong</Link>
+          <Link to={href("/larder/recall/:code", { code })}>Something is wrong</Link>
         </Button>
       )}
     </>
@@ -235,7 +239,10 @@ function Shares({ trace, code }: { trace: Route.ComponentProps["loaderData"]["tr
       {shares.map(([harvest, share]) => (
         <li key={harvest} className="flex items-center gap-3 border-t-2 border-rule py-1">
           <span className="fig w-16 text-[1.6rem] font-bold">{Math.round(share * 100)} %</span>
-          <Link to={`/c/${harvest}`} className="flex min-h-12 min-w-12 items-center text-ink">
+          <Link
+            to={href("/c/:code", { code: harvest })}
+            className="flex min-h-12 min-w-12 items-center text-ink"
+          >
             <Code>{harvest}</Code>
           </Link>
           <span>

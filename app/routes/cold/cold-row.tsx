@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { FreezerAge } from "#core/cold";
 import { notPackedWords } from "#core/lot";
 import type { UnitSystem } from "#core/quantity";
@@ -9,22 +9,22 @@ import { OneTap } from "#ui/form";
 import { TimeSince } from "#ui/clock";
 import { contentsOf } from "#ui/glyph";
 import { Code, LotMark } from "#ui/lotmark";
-import { speciesWords } from "../../words/load";
+import { cutWords } from "../../words/load";
 import { ageWords, lotAmount } from "../../words/lot";
-import { whenWords } from "../../words/time";
+import { whenWords, type Times } from "../../words/time";
 
 /** One lot in the cold: what it is, how old, what it waits for, and the next thing to do with it. */
 export function ColdRow({
   lot: l,
   ticked,
   units,
-  zone,
+  times,
   now,
 }: {
   lot: Lot & { key: string; age: FreezerAge | null };
   ticked: boolean;
   units: UnitSystem;
-  zone: string;
+  times: Times;
   now: number;
 }) {
   return (
@@ -47,14 +47,17 @@ export function ColdRow({
       />
       <div className="min-w-0 flex-1">
         <div className="flex flex-wrap items-baseline gap-x-3">
-          <Link to={`/cold/${l.code}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
+          <Link
+            to={href("/cold/:code", { code: l.code })}
+            className="inline-flex min-h-12 min-w-12 items-center text-ink"
+          >
             <Code>{l.code}</Code>
           </Link>
           <b className="text-[1.15rem]">{lotAmount(l.form, l.leftKg, units)}</b>
           {l.forWhom && <span className="font-[650]">{l.forWhom}’s</span>}
         </div>
         <div>
-          {l.part} of {speciesWords(l.species)}, {FORM_NAMES[l.form]}
+          {cutWords(l.part, l.species)}, {FORM_NAMES[l.form]}
         </div>
         <div className="text-[0.92rem] text-soft">
           <Age lot={l} />
@@ -62,8 +65,8 @@ export function ColdRow({
           {l.thaw && (
             <span className="text-ink">
               {l.thaw.begun
-                ? ` · ready about ${whenWords(l.thaw.readyAt, now, zone)}`
-                : ` · take out ${whenWords(l.thaw.startAt, now, zone)}`}
+                ? ` · ready about ${whenWords(l.thaw.readyAt, now, times)}`
+                : ` · take out ${whenWords(l.thaw.startAt, now, times)}`}
             </span>
           )}
           {l.holds.length > 0 && (
@@ -77,17 +80,17 @@ export function ColdRow({
       <div className="flex flex-col gap-2 max-sm:w-full max-sm:flex-row max-sm:justify-end">
         {l.notPackable === null && (
           <Button asChild>
-            <Link to={`/pack?lot=${l.id}`}>Pack</Link>
+            <Link to={`${href("/pack")}?lot=${l.id}`}>Pack</Link>
           </Button>
         )}
         {l.kept === "freezer" ? (
           <Button asChild weight="bare">
-            <Link to={`/cold/${l.code}`}>Thaw</Link>
+            <Link to={href("/cold/:code", { code: l.code })}>Thaw</Link>
           </Button>
         ) : (
           <OneTap says={{ key: l.key, lotId: l.id }}>
             <Button weight="bare" name="intent" value={l.kept === "thawing" ? "thawed" : "freeze"}>
-              {l.kept === "thawing" ? "Thawed" : "Freeze"}
+              {l.kept === "thawing" ? "Mark as thawed" : "Freeze"}
             </Button>
           </OneTap>
         )}

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
@@ -9,22 +9,23 @@ import { Button } from "#ui/button";
 import { ConfirmUnlikely, FieldError, FormErrors, NoEnter, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { ColdBox } from "../../ui/bench/place-drawing";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
 import { ColdRow } from "./cold-row";
 import { ThawCalendar } from "./thaw-calendar";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
+import { timesOf } from "../../words/time";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const now = larder.now();
   const lots = lotsInStock(larder).map((lot) => ({
     ...lot,
     key: formKey(),
     age: lot.frozenAt === null ? null : freezerAge(lot.frozenAt, now),
   }));
-  return { lots, units: household.units, zone: household.zone, now, key: formKey() };
+  return { lots, units: household.units, times: timesOf(household), now, key: formKey() };
 }
 
 const tap = z.object({ key: keyField, intent: z.enum(["freeze", "thawed"]), lotId: z.string() });
@@ -38,7 +39,7 @@ const merge = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   if ((await formOf(request)).get("intent") === "merge") {
     return submit(request, merge, (v) => {
       const { code } = mergeLots(
@@ -47,7 +48,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         { lotIds: v.lotIds, part: v.part ?? null, confirmed: v.confirmed === "yes" },
         household.units,
       );
-      return redirect(`/cold/${code}`);
+      return redirect(href("/cold/:code", { code }));
     });
   }
   return submit(request, tap, (v) => {
@@ -58,7 +59,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       v.lotId,
       v.intent === "freeze" ? { kind: "freeze", at, place: null } : { kind: "thaw-done", at },
     );
-    return redirect("/cold");
+    return redirect(href("/cold"));
   });
 }
 
@@ -76,7 +77,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["lot", "harvest", "hold", "pack", "bench", "list"] };
 
 export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
-  const { lots, units, zone, now, key } = loaderData;
+  const { lots, units, times, now, key } = loaderData;
   const result = actionData?.result;
   const [form, fields] = useForm<z.input<typeof merge>>({
     id: "merge",
@@ -90,7 +91,7 @@ export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
       <Page title="Cold">
         <title>Cold · Patient Larder</title>
         <Empty drawing={<ColdBox lots={0} />} title="Fridge and freezer are empty.">
-          <Link to="/table" className="font-[650] text-ink underline underline-offset-4">
+          <Link to={href("/table")} className="font-[650] text-ink underline underline-offset-4">
             Cut a lot at the Table
           </Link>{" "}
           and it lies here.
@@ -103,7 +104,7 @@ export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
       lead={`${formatMassShort(total, units)} in ${countOf(lots.length, "lot")}, oldest first.`}
     >
       <title>Cold · Patient Larder</title>
-      <ThawCalendar lots={lots} now={now} zone={zone} units={units} />
+      <ThawCalendar lots={lots} now={now} times={times} units={units} />
       <div className="grid gap-10 lg:grid-cols-2">
         <div className="space-y-8">
           {shown
@@ -126,21 +127,21 @@ export default function Cold({ loaderData, actionData }: Route.ComponentProps) {
         />
       </div>
       {lots.length > 1 && (
-        <Part title="Merge the ticked ones" className="mt-8 max-w-[46rem]">
+        <Part title="Merge selected lots" className="mt-8 max-w-[46rem]">
           <Form method="post" id="merge" onSubmit={form.onSubmit} noValidate className="space-y-3">
             <NoEnter />
             <input type="hidden" name="key" value={key} />
             <input type="hidden" name="intent" value="merge" />
             <FieldError id={fields.lotIds.errorId} errors={fields.lotIds.errors} />
-            <ConfirmUnlikely question={fields.unlikely.errors} answer="Merge them all the same" />
+            <ConfirmUnlikely question={fields.unlikely.errors} answer="Merge anyway" />
             <div className="flex flex-wrap items-end gap-3">
               <TextField
                 field={fields.part}
-                label="Call the new lot"
-                hint="empty: as they are called"
+                label="Name of the new lot"
+                hint="Leave blank to keep the current names."
                 className="w-72"
               />
-              <Button>Merge them</Button>
+              <Button>Merge lots</Button>
             </div>
             <FormErrors form={form} />
           </Form>
@@ -173,7 +174,7 @@ function Place({
             lot={l}
             ticked={ticked.has(l.id)}
             units={data.units}
-            zone={data.zone}
+            times={data.times}
             now={data.now}
           />
         ))}

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { DAY_MS } from "#core/quantity";
 import { dayStarts } from "#core/calendar";
 import type { UnitSystem } from "#core/quantity";
@@ -7,18 +7,18 @@ import { contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { lotAmount } from "../../words/lot";
-import { whenWords } from "../../words/time";
+import { whenWords, type Times, weekdayWords } from "../../words/time";
 
 /** What comes out of the freezer and when it is ready, as a strip of days with each thaw drawn along it. */
 export function ThawCalendar({
   lots,
   now,
-  zone,
+  times,
   units,
 }: {
   lots: readonly Lot[];
   now: number;
-  zone: string;
+  times: Times;
   units: UnitSystem;
 }) {
   const thaws = lots.filter((l) => l.thaw).sort((a, b) => a.thaw!.startAt - b.thaw!.startAt);
@@ -26,11 +26,10 @@ export function ThawCalendar({
   const from = Math.min(now, ...thaws.map((l) => l.thaw!.startAt));
   const until = Math.max(now + 2 * DAY_MS, ...thaws.map((l) => l.thaw!.readyAt + DAY_MS / 4));
   const x = (at: number) => ((at - from) / (until - from)) * 1000;
-  const weekday = new Intl.DateTimeFormat("en-GB", { timeZone: zone, weekday: "short", day: "numeric" });
-  const starts = dayStarts(from, until, zone);
+  const starts = dayStarts(from, until, times.zone);
   const height = 30 + thaws.length * 34;
   return (
-    <Part title="Coming out of the freezer" className="mb-8">
+    <Part title="Thawing schedule" className="mb-8">
       <div className="relative">
         <svg
           viewBox={`0 0 1000 ${height}`}
@@ -88,20 +87,23 @@ export function ThawCalendar({
             style={{ left: `${x(at) / 10}%`, maxWidth: `${100 - x(at) / 10}%` }}
             aria-hidden="true"
           >
-            {weekday.format(at)}
+            {weekdayWords(at, times)}
           </span>
         ))}
       </div>
       <ul className="mt-1 flex flex-wrap gap-x-8">
         {thaws.map((l) => (
           <li key={l.id} className="flex items-center gap-2">
-            <Link to={`/cold/${l.code}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
+            <Link
+              to={href("/cold/:code", { code: l.code })}
+              className="inline-flex min-h-12 min-w-12 items-center text-ink"
+            >
               <Code>{l.code}</Code>
             </Link>
             {lotAmount(l.form, l.leftKg, units)}:{" "}
             {l.thaw!.begun
-              ? `ready about ${whenWords(l.thaw!.readyAt, now, zone)}`
-              : `out ${whenWords(l.thaw!.startAt, now, zone)}, ready about ${whenWords(l.thaw!.readyAt, now, zone)}`}
+              ? `ready about ${whenWords(l.thaw!.readyAt, now, times)}`
+              : `out ${whenWords(l.thaw!.startAt, now, times)}, ready about ${whenWords(l.thaw!.readyAt, now, times)}`}
           </li>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import { minutesWords } from "../../words/run";
-import { useState } from "react";
-import { Form, Link, redirect } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { belowLeastLoad, sizesOf, whyNotExtra } from "#core/guard";
@@ -18,7 +18,7 @@ import { ConfirmConditions, ConfirmUnlikely, NoEnter, Notice } from "#ui/form";
 import { useDraft } from "#ui/draft";
 import { Page } from "#ui/page";
 import { filledLoadWords } from "../../words/load";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { MARGINS } from "../fire/margin";
 import { fillersIn } from "../fire/fillers";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
@@ -40,7 +40,7 @@ function asked(request: Request) {
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const { cannerId, packIds, burnerId, governs, extraMinutes, fillers } = asked(request);
   const canner = orNotFound(() => getCanner(larder, cannerId));
   const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
@@ -118,7 +118,7 @@ const schema = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   const { cannerId, packIds, burnerId, margin, governs, extraMinutes, fillers } = asked(request);
   return submit(request, schema, (v) => {
     const findings = Object.entries(v.found)
@@ -139,7 +139,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       fillers,
       sure: v.confirmed === "yes",
     });
-    return redirect(`/fire/${code}`);
+    return redirect(href("/fire/:code", { code }));
   });
 }
 /** What is pressed is kept on this device until the larder has it. */
@@ -180,9 +180,16 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
   const others = Object.entries(errors).filter(([f]) => !asked.includes(f));
   const bad = data.items.filter((i) => found[i.key] === "bad");
   const stops = bad.filter((i) => i.stops);
+  // The next question is where the keyboard is, so that it can be answered at once.
+  const at = useRef<HTMLLIElement>(null);
+  const [tapped, setTapped] = useState(false);
+  useEffect(() => {
+    if (tapped) at.current?.querySelector("button")?.focus();
+  }, [tapped, shown]);
   const tap = (key: CheckKey, finding: "sound" | "bad") => {
     keepFound({ found: { ...found, [key]: finding } });
     setOpen(null);
+    setTapped(true);
   };
   return (
     <Page
@@ -192,7 +199,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
         <div className="flex flex-wrap gap-3">
           <CheckScreen />
           <Button asChild weight="bare">
-            <Link to="/fire">Back to Fire</Link>
+            <Link to={href("/fire")}>Back to Fire</Link>
           </Button>
         </div>
       }
@@ -208,6 +215,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
             return (
               <li
                 key={item.key}
+                ref={active ? at : undefined}
                 className="border-t-2 border-rule"
                 aria-current={active ? "step" : undefined}
               >
@@ -224,10 +232,10 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
                     )}
                     <div className="mt-4 grid grid-cols-[2fr_1fr] gap-3">
                       <Button type="button" weight="do" size="stove" onClick={() => tap(item.key, "sound")}>
-                        Sound
+                        OK
                       </Button>
                       <Button type="button" weight="stop" size="stove" onClick={() => tap(item.key, "bad")}>
-                        Not sound
+                        Not OK
                       </Button>
                     </div>
                     <noscript>
@@ -242,7 +250,10 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
                 ) : (
                   <button
                     type="button"
-                    onClick={() => setOpen(item.key)}
+                    onClick={() => {
+                      setOpen(item.key);
+                      setTapped(true);
+                    }}
                     className="flex min-h-12 w-full items-center gap-3 text-left"
                   >
                     <span
@@ -254,9 +265,9 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
                     <span className={is ? "" : "text-soft"}>
                       <b className="font-[650]">{item.name}</b>
                       {is === "bad" ? (
-                        <span className="text-stop">, not sound. {item.otherwise}</span>
+                        <span className="text-stop">, not OK. {item.otherwise}</span>
                       ) : is ? (
-                        ", sound"
+                        ", OK"
                       ) : (
                         ""
                       )}
@@ -270,8 +281,8 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
         <div className="mt-5 space-y-4 border-t-4 border-bench pt-4">
           {stops.length > 0 && (
             <Notice tone="stop">
-              <b>This canner is not lit like this.</b>{" "}
-              {stops.map((s) => `${s.name}: ${s.otherwise}`).join(" ")} Tap it again when it is sound.
+              <b>Do not light this canner.</b> {stops.map((s) => `${s.name}: ${s.otherwise}`).join(" ")} Fix
+              it, then tap OK.
             </Notice>
           )}
           {others.map(([f, messages]) => (
@@ -282,7 +293,7 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
           {data.gaugeNeedsSigning && (
             <Sign
               name="signedReason"
-              label="Why the gauge is used all the same"
+              label="Why the gauge is used anyway"
               errors={errors.signedReason ?? null}
             />
           )}
@@ -301,11 +312,14 @@ function Tapping({ data, result }: { data: Data; result: Result }) {
               <Sign name="loadReason" label="Go ahead anyway: write why" errors={errors.loadReason ?? null} />
             </>
           )}
-          {reason && <Sign name="equipmentReason" label="Why you go ahead all the same" errors={reason} />}
-          <ConfirmUnlikely question={errors.confirm ?? undefined} answer="There are more: load the canner" />
+          {reason && <Sign name="equipmentReason" label="Why you go ahead anyway" errors={reason} />}
+          <ConfirmUnlikely
+            question={errors.confirm ?? undefined}
+            answer="There are enough: load the canner"
+          />
           {next === null && stops.length === 0 && (
             <Button weight="do" size="stove" className="w-full">
-              All looked at: load the canner
+              All checked: load the canner
             </Button>
           )}
         </div>
@@ -318,13 +332,8 @@ function Sign({ name, label, errors }: { name: string; label: string; errors: st
   return (
     <label className="block">
       <span className="block font-[650]">{label}</span>
-      <span className="block text-[0.92rem] text-soft">It stays with the run, with your name.</span>
-      <input
-        name={name}
-        autoComplete="off"
-        aria-invalid={errors ? true : undefined}
-        className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.06rem]"
-      />
+      <span className="block text-[0.92rem] text-soft">Kept with the run, with your name.</span>
+      <input name={name} autoComplete="off" aria-invalid={errors ? true : undefined} className="input mt-1" />
       {errors && (
         <span role="alert" className="mt-1 block font-[600] text-stop">
           ✕ {errors.join(" ")}

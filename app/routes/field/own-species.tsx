@@ -17,17 +17,17 @@ export function OwnSpecies({
   const own = resultOf(result, "species");
   const [form, fields] = useForm<{ ownName: string; like: string }>({ id: "species", lastResult: own });
   return (
-    <Drawer title="Not in the list?" open={own?.status === "error"}>
+    <Drawer title="Animal not on the list?" open={own?.status === "error"}>
       <KeyedForm form={form} formKey={keyFor(formKey, "species")} intent="species" className="space-y-3 pb-2">
-        <TextField field={fields.ownName} label="What you call it" />
+        <TextField field={fields.ownName} label="Name of the animal" />
         <SelectField
           field={fields.like}
-          label="Most like"
+          label="Most like this animal"
           hint="Decides how it is cut and which row of the table it is treated as. When in doubt, ask your extension office."
           choices={choices}
         />
         <FormErrors form={form} />
-        <Button>Add it to the list</Button>
+        <Button>Add to the list</Button>
       </KeyedForm>
     </Drawer>
   );

@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { useState } from "react";
-import { redirect, useNavigation } from "react-router";
+import { href, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatMass, type Writing } from "#core/quantity";
@@ -21,8 +21,8 @@ import {
 } from "#ui/form";
 import { Empty, More, Page, Part } from "#ui/page";
 import { Hanging } from "../../ui/bench/place-drawing";
-import { dayWords } from "../../words/time";
-import { atHome } from "../../server/context";
+import { dayWords, timesOf } from "../../words/time";
+import { homeContext } from "../../server/context";
 import { skipOf } from "../../server/page-of";
 import { HarvestRow } from "./harvest-row";
 import { OwnSpecies } from "./own-species";
@@ -34,7 +34,7 @@ import type { FollowHandle } from "../../live/follow";
 const SHOWN = 30;
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const skip = skipOf(request, SHOWN);
   const harvests = listHarvests(larder, SHOWN + 1, skip);
   return {
@@ -42,6 +42,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     skip,
     more: harvests.length > SHOWN,
     units: household.units,
+    times: timesOf(household),
     today: localDay(larder.now(), household.zone),
     own: ownSpeciesKeys(larder),
     added: new URL(request.url).searchParams.get("species"),
@@ -91,7 +92,7 @@ const record = (units: Writing) =>
       .default(1),
     place: words("The place").optional(),
     tag: words("The tag", 60).optional(),
-    holdFor: words("What it waits for").optional(),
+    holdFor: words("What are we waiting for?").optional(),
     confirmed: z.literal("yes").optional(),
     unlikely: z.string().optional(),
   });
@@ -103,7 +104,7 @@ const species = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household, me } = home;
   return byIntent(
     request,
@@ -111,7 +112,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       species: () =>
         submit(request, species, (v) => {
           const { key } = addOwnSpecies(larder, writeBy(me, v.key), { likeKey: v.like, name: v.ownName });
-          return redirect(`/field?species=${encodeURIComponent(key)}`);
+          return redirect(`${href("/field")}?species=${encodeURIComponent(key)}`);
         }),
       record: () =>
         submit(request, record(writingOf(household)), (v) => {
@@ -125,7 +126,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           const twin = v.tag && !v.confirmed ? sameTag(larder, v.tag, v.takenOn) : null;
           if (twin)
             throw new Refused({
-              unlikely: `${twin.code} of ${dayWords(twin.takenOn)} carries the tag ${v.tag} too. Is it right?`,
+              unlikely: `${twin.code} of ${dayWords(twin.takenOn, timesOf(household))} carries the tag ${v.tag} too. Is it right?`,
             });
           recordHarvest(
             larder,
@@ -146,7 +147,7 @@ export async function action({ request, context }: Route.ActionArgs) {
             },
             localDay(larder.now(), household.zone),
           );
-          return redirect("/field");
+          return redirect(href("/field"));
         }),
     },
     "record",
@@ -161,7 +162,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["harvest", "cold", "lot", "hold", "photo", "list", "species"] };
 
 export default function Field({ loaderData, actionData }: Route.ComponentProps) {
-  const { harvests, skip, more, units, today, key, own, added } = loaderData;
+  const { harvests, skip, more, units, times, today, key, own, added } = loaderData;
   const choices = choicesOf(own);
   const [picked, setPicked] = useState(added ?? "");
   const offered = holdOffered(speciesByKey(picked));
@@ -173,11 +174,11 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <Page
       title="Field"
-      lead="What was taken, when, where and by whom. Write what you know now; the rest is shown as missing."
+      lead="Record each animal or catch: what, when, where and by whom. Add the rest later."
     >
       <title>Field · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-[24rem_1fr]">
-        <Part title="Write one down">
+        <Part title="Add an animal or catch">
           <KeyedForm form={form} formKey={key} intent="record" className="space-y-4">
             <SelectField
               field={fields.species}
@@ -204,8 +205,8 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
             </div>
             <TextField
               field={fields.weight}
-              label="Weight, if you have it"
-              hint={units === "us" ? "As you say it: 84 lb, 3 lb 5 oz" : "As you say it: 38 kg, 1.2 kg"}
+              label="Weight (optional)"
+              hint={units === "us" ? "Example: 84 lb, or 3 lb 5 oz" : "Example: 38 kg"}
             />
             <ConfirmUnlikely question={fields.unlikely.errors} answer="Yes, that is right" />
             <PickField
@@ -220,15 +221,15 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
             />
             <div className="grid grid-cols-2 gap-3">
               <TextField field={fields.place} label="Where" />
-              <TextField field={fields.tag} label="Tag or licence" />
+              <TextField field={fields.tag} label="Tag or license" />
             </div>
             <TextField
               field={fields.holdFor}
-              label="Hold it until"
+              label="Do not use before (optional)"
               hint={
                 offered
-                  ? `Usual for this animal: ${offered}. Nothing made from it can be packed before.`
-                  : "For example: test result. Nothing made from it can be packed before."
+                  ? `What are we waiting for? Usual here: ${offered}. Nothing from it can be packed until then.`
+                  : "What are we waiting for? Example: test result. Nothing from it can be packed until then."
               }
               list="holds"
             />
@@ -239,24 +240,30 @@ export default function Field({ loaderData, actionData }: Route.ComponentProps) 
             </datalist>
             <FormErrors form={form} />
             <Button weight="do" className="w-full" disabled={busy}>
-              Write it down
+              Add animal or catch
             </Button>
           </KeyedForm>
           <OwnSpecies choices={choices.catalogue} formKey={key} result={actionData?.result} />
         </Part>
-        <Part title="The book, newest first">
+        <Part title="Animals and catches, newest first">
           {harvests.length === 0 && skip === 0 ? (
-            <Empty drawing={<Hanging />} title="Nothing in the book yet.">
-              The first animal takes its name, a day and a button.
+            <Empty drawing={<Hanging />} title="No animals yet.">
+              Add the first one on this page.
             </Empty>
           ) : (
             <ul>
-              {harvests.map((h) => (
-                <HarvestRow key={h.id} harvest={h} units={units} />
+              {harvests.map((h, i) => (
+                <HarvestRow
+                  key={h.id}
+                  harvest={h}
+                  units={units}
+                  times={times}
+                  first={harvests.findIndex((x) => x.species === h.species) === i}
+                />
               ))}
             </ul>
           )}
-          <More skip={skip} step={SHOWN} more={more} words={["Before these", "After these"]} />
+          <More skip={skip} step={SHOWN} more={more} words={["Older", "Newer"]} />
         </Part>
       </div>
     </Page>

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Form, Link, useNavigation } from "react-router";
+import { Form, href, Link, useNavigation } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/route";
 import { belowLeastLoad, commonMinutes, fillersAsPacks, sizesOf, whyNotExtra } from "#core/guard";
@@ -21,7 +21,7 @@ import {
 import { contentsOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Figure, Part } from "#ui/page";
-import { filledLoadWords, containersWords, speciesWords } from "../../words/load";
+import { filledLoadWords, containersWords, foodWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
 import { Canners } from "./canners";
 import { FillerFields } from "./filler-fields";
@@ -34,7 +34,7 @@ type LoadData = Route.ComponentProps["loaderData"];
 
 /** How far above the target it is held, lb. */
 const MARGIN_WORDS: Record<(typeof MARGINS)[number], string> = {
-  "0": "just at it",
+  "0": "at the minimum",
   "0.5": "½ lb (3 kPa) above it",
   "1": "1 lb (7 kPa) above it",
   "2": "2 lb (14 kPa) above it",
@@ -137,7 +137,7 @@ export function NewLoad({
         <div className="space-y-4">
           <input type="hidden" name="key" value={key} />
           <fieldset>
-            <legend className="font-[650]">Goes in together</legend>
+            <legend className="font-[650]">Packs in this load</legend>
             {waiting.map((p) => (
               <label
                 key={p.id}
@@ -156,8 +156,8 @@ export function NewLoad({
                   className="size-7 accent-copper"
                 />
                 <span className="flex-1">
-                  <b>{containersWords(p.container, p.mouth, p.count)}</b> of {speciesWords(p.species)},{" "}
-                  {p.method} pack
+                  <b>{containersWords(p.container, p.mouth, p.count)}</b> of{" "}
+                  {p.dish ?? foodWords(p.product, p.species)}, {p.method} pack
                 </span>
                 <Code>{p.code}</Code>
               </label>
@@ -170,7 +170,7 @@ export function NewLoad({
           </fieldset>
           <SelectField
             field={fields.cannerId}
-            label="In which canner"
+            label="Canner"
             choices={[
               ...(cannerId ? [] : [{ value: "", label: "choose" }]),
               ...canners.map((c) => ({ value: c.id, label: `${c.name}${c.busy ? ", in use" : ""}` })),
@@ -182,7 +182,7 @@ export function NewLoad({
             <PickField
               key={`governs ${restored}`}
               field={fields.governs}
-              label="What governs this run"
+              label="Pressure is read from"
               fallback={governs}
               onPick={(v) => keep({ governs: v as GaugeKind })}
               options={[
@@ -194,8 +194,8 @@ export function NewLoad({
           {governing && governing.outcome !== "none" && governing.target.governs === "dial" && (
             <SelectField
               field={fields.margin}
-              label="How far above the target you hold it"
-              hint="A pound over is cheap insurance against a gust. The target itself is the floor."
+              label="How far above the minimum you hold it"
+              hint="A pound over helps against wind. Never go below the minimum."
               choices={MARGINS.map((m) => ({ value: m, label: MARGIN_WORDS[m] }))}
               value={margin}
               onChange={(e) => keep({ margin: e.target.value as (typeof MARGINS)[number] })}
@@ -204,7 +204,7 @@ export function NewLoad({
           <TextField
             field={fields.extraMinutes}
             label="Extra minutes"
-            hint="Added to the scheduled time by your own choice, 0 to 60. They never make up for low pressure."
+            hint="0 to 60, added by choice. They never make up for low pressure."
             inputMode="numeric"
             placeholder="none"
             value={extra}
@@ -212,7 +212,7 @@ export function NewLoad({
           />
           {common !== null && added !== common && (
             <p className="flex flex-wrap items-center gap-x-4">
-              <span className="text-soft">A habit of many: {plainMinutes + common} minutes.</span>
+              <span className="text-soft">Many people add: {plainMinutes + common} minutes.</span>
               <Button type="button" className="px-4" onClick={() => keep({ extra: String(common) })}>
                 Add {countOf(common, "minute")}
               </Button>
@@ -234,8 +234,8 @@ export function NewLoad({
               </p>
               <TextField
                 field={fields.signedReason}
-                label="Why you go ahead all the same"
-                hint="It stays with the run, with your name."
+                label="Why you go ahead anyway"
+                hint="Kept with the run, with your name."
                 value={draft.signedReason}
                 onChange={(e) => keep({ signedReason: e.target.value })}
               />
@@ -258,7 +258,7 @@ export function NewLoad({
               <TextField
                 field={fields.loadReason}
                 label="Go ahead anyway: write why"
-                hint="It stays with every container of this load, with your name."
+                hint="Kept with every jar or can of this load, with your name."
                 value={draft.loadReason}
                 onChange={(e) => keep({ loadReason: e.target.value })}
               />
@@ -267,20 +267,20 @@ export function NewLoad({
           {fields.equipmentReason.errors && (
             <TextField
               field={fields.equipmentReason}
-              label="Why you go ahead all the same"
-              hint="It stays with the run, with your name."
+              label="Why you go ahead anyway"
+              hint="Kept with the run, with your name."
             />
           )}
           <ConfirmUnlikely
             question={(result?.error as Record<string, string[] | null> | undefined)?.confirm ?? undefined}
-            answer="There are more: load the canner"
+            answer="There are enough: load the canner"
           />
           <FormErrors form={form} />
           <div className="flex flex-wrap gap-3">
             {governing && governing.outcome !== "none" && (
               <Button asChild weight="do">
                 <Link
-                  to={`/ready?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}${extra ? `&extra=${encodeURIComponent(extra)}` : ""}${fillersQuery(fillers)}`}
+                  to={`${href("/ready")}?canner=${cannerId}${chosen.map((id) => `&pack=${id}`).join("")}&margin=${governing.target.governs === "dial" ? margin : "0"}${both ? `&governs=${governs}` : ""}${extra ? `&extra=${encodeURIComponent(extra)}` : ""}${fillersQuery(fillers)}`}
                 >
                   Check the equipment first
                 </Link>
@@ -290,8 +290,8 @@ export function NewLoad({
           </div>
           <p className="text-soft">
             {chosen.length === 0 || !canner
-              ? "Choose what goes in together, and in which canner."
-              : "Loaded without the check, the record says so."}
+              ? "Choose the packs and the canner."
+              : "Without the check, the record says so."}
           </p>
         </div>
         <section aria-label="The load's schedule" aria-live="polite">
@@ -324,7 +324,7 @@ export function NewLoad({
               </ul>
               {governing.conditions.map((c) => (
                 <Notice key={c.key} tone="care" className="mt-3">
-                  <strong>Own rule.</strong> {c.text}
+                  <strong>Extra rule for this food.</strong> {c.text}
                 </Notice>
               ))}
               <SourceLine source={governing.each[governing.governedBy]!.source} />

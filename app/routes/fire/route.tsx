@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
 import { kPaFromPsi, psiFromKPa } from "#core/quantity";
 import { listCanners } from "#store/equipment";
@@ -12,8 +12,8 @@ import { CannerDrawing } from "#ui/bench";
 import { sortOf } from "../../words/container";
 import { ALARM_WORDS } from "../../words/alarm";
 import { PHASE_WORDS, taskWords } from "../../words/run";
-import { longDay } from "../../words/time";
-import { atHome } from "../../server/context";
+import { longDay, timesOf } from "../../words/time";
+import { homeContext } from "../../server/context";
 import { formKey, submit, writeBy } from "../../server/form";
 import { snapshot } from "../../features/shell/snapshot.server";
 import { runGlances } from "../../features/shell/places.server";
@@ -24,8 +24,8 @@ import { CheckScreen } from "../../live/readiness";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const runs = runGlances(snapshot(home)).filter((r) => isInCanner(r.view));
   return {
@@ -50,7 +50,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, schema, (v) => {
     const { code } = openRun(larder, writeBy(me, v.key), {
       cannerId: v.cannerId,
@@ -65,7 +65,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       fillers: fillersOf(v),
       sure: v.confirmed === "yes",
     });
-    return redirect(`/fire/${code}`);
+    return redirect(href("/fire/:code", { code }));
   });
 }
 
@@ -86,7 +86,7 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
       lead={
         runs.length
           ? undefined
-          : "One load in one canner: warm, vent, process, cool. Every stage has its own clock."
+          : "One load in one canner, from heating up to cooling. Each stage has its own clock."
       }
       aside={<CheckScreen />}
     >
@@ -96,7 +96,7 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
           {runs.map((r) => {
             const due = r.agenda[0];
             const text =
-              due && taskWords(due, r.view, r.plan, household.units, household.zone, sortOf(r.kinds));
+              due && taskWords(due, r.view, r.plan, household.units, timesOf(household), sortOf(r.kinds));
             return (
               <li
                 key={r.id}
@@ -117,7 +117,7 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
                   <p className="text-soft">{r.load}</p>
                 </div>
                 <Button asChild weight="do">
-                  <Link to={`/fire/${r.code}`}>To the stove</Link>
+                  <Link to={href("/fire/:code", { code: r.code })}>Go to the stove</Link>
                 </Button>
               </li>
             );
@@ -132,30 +132,30 @@ export default function Fire({ loaderData, actionData }: Route.ComponentProps) {
             drawing={<CannerDrawing steaming={false} lit={false} />}
             title={
               canners.length
-                ? "The canners are cold and nothing is packed."
+                ? "No canner is running and nothing is packed."
                 : "There is no canner in the Shed yet."
             }
           >
             <Link
-              to={canners.length ? "/pack" : "/shed"}
+              to={canners.length ? href("/pack") : href("/shed")}
               className="font-[650] text-ink underline underline-offset-4"
             >
-              {canners.length ? "Fill some jars" : "Enter one"}
+              {canners.length ? "Fill jars" : "Enter one"}
             </Link>{" "}
             and come back.
           </Empty>
         )
       )}
       {past.length > 0 && (
-        <Part title="Runs before" className="mt-10">
+        <Part title="Past runs" className="mt-10">
           <ul className="flex flex-wrap gap-x-8">
             {past.map((r) => (
               <li key={r.id}>
                 <Link
-                  to={`/c/${r.code}`}
+                  to={href("/c/:code", { code: r.code })}
                   className="flex min-h-12 items-center gap-2 text-ink underline decoration-rule decoration-2 underline-offset-4"
                 >
-                  <Code>{r.code}</Code> {longDay(r.openedAt, household.zone)}
+                  <Code>{r.code}</Code> {longDay(r.openedAt, timesOf(household))}
                   {r.completedAt === null && <span className="text-stop">not processed</span>}
                 </Link>
               </li>

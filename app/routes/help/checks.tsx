@@ -1,16 +1,14 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/checks";
 import { HAZARDS, STAGES } from "#core/hazard";
 import { Drawer } from "#ui/drawer";
 import { Page } from "#ui/page";
 import { countOf } from "#core/quantity";
-import { atHome } from "../../server/context";
 import { CANNOT, CHECKS_TITLE } from "../../words/checks";
 import { stageWords } from "../../words/hazards";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  atHome(context, request);
+export function loader() {
   return {
     stages: STAGES.map((stage) => ({
       stage,
@@ -31,7 +29,7 @@ export default function Checks({ loaderData: { stages, count } }: Route.Componen
       lead={`${countOf(count, "thing")} that can go wrong and are looked for, in the order of the work.`}
       aside={
         <Link
-          to="/help"
+          to={href("/help")}
           className="flex min-h-12 items-center font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
         >
           All help

@@ -1,14 +1,12 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/page";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { Page } from "#ui/page";
-import { atHome } from "../../server/context";
 import { HELP } from "../../words/help";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  atHome(context, request);
+export function loader({ params }: Route.LoaderArgs) {
   const page = HELP.find((h) => h.key === params.page);
   if (!page) throw new Response("There is no help of this name.", { status: 404 });
   return { page };
@@ -22,7 +20,7 @@ export default function HelpText({ loaderData: { page } }: Route.ComponentProps)
       title={page.title}
       aside={
         <Link
-          to="/help"
+          to={href("/help")}
           className="flex min-h-12 items-center font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
         >
           All help
@@ -42,7 +40,7 @@ export default function HelpText({ loaderData: { page } }: Route.ComponentProps)
         )}
         {page.source && (
           <p className="border-t-2 border-rule pt-3 text-[0.95rem] text-soft">
-            <b>Says who?</b> {page.source}
+            <b>Source</b> {page.source}
           </p>
         )}
       </div>

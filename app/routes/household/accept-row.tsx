@@ -1,5 +1,5 @@
 import type { SubmissionResult } from "@conform-to/react";
-import { useFetcher, useLocation } from "react-router";
+import { href, useFetcher, useLocation } from "react-router";
 import { whyNotAccepted, type ProductKey, type ScheduledProcess } from "#core/schedule";
 import { Button } from "#ui/button";
 import { Notice, problemOf } from "#ui/form";
@@ -47,7 +47,7 @@ export function AcceptRow({
       </p>
       <fetcher.Form
         method="post"
-        action="/household/accept"
+        action={href("/household/accept")}
         onSubmit={(e) => {
           e.preventDefault();
           const form = new FormData(e.currentTarget);
@@ -55,7 +55,7 @@ export function AcceptRow({
           // What it changes is answered to this row: the form beside it is left as it is.
           void fetcher.submit(form, {
             method: "post",
-            action: "/household/accept",
+            action: href("/household/accept"),
             defaultShouldRevalidate: false,
           });
         }}

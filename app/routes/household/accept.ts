@@ -4,7 +4,7 @@ import type { Route } from "./+types/accept";
 import { PRODUCTS } from "#core/schedule";
 import { acceptRow } from "#store/household";
 import { acceptedWords } from "../../features/packing/accepted.server";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { keyField, submit, writeBy } from "../../server/form";
 import { ownPath } from "../sign-in/own-path";
 import { keptUntilTaken } from "../../outbox";
@@ -21,7 +21,7 @@ const schema = z.object({
  * filled in stays as it is, and is told by whom it was accepted; a page without its script is shown again.
  */
 export function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, me } = home;
   return submit(request, schema, (v) => {
     acceptRow(larder, writeBy(me, v.key), v.product);

@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { useState } from "react";
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { usualSeasonFrom } from "#core/calendar";
@@ -10,16 +10,16 @@ import { Button } from "#ui/button";
 import { KeyedForm, resultOf, FormErrors, Notice, TextField } from "#ui/form";
 import { altitudeWords } from "../../words/altitude";
 import { AltitudeField } from "./altitude-field";
-import { WritingFields } from "./writing-fields";
+import { TimeFields, WritingFields } from "./writing-fields";
 import { Page, Part } from "#ui/page";
 import { altitudeProblem } from "../../server/altitude";
-import { atHome } from "../../server/context";
-import { readCookie } from "../../server/cookie";
+import { homeContext } from "../../server/context";
+import { cookieValue, themeCookie } from "../../server/cookies";
 import { formKey, formOf, keyField, submit, words, writeBy } from "../../server/form";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { household, people, me } = atHome(context, request);
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const { household, people, me } = context.get(homeContext);
   return {
     key: formKey(),
     personKey: formKey(),
@@ -28,7 +28,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     people,
     me,
     saved: new URL(request.url).searchParams.has("saved"),
-    theme: readCookie(request, "theme") ?? "auto",
+    theme: (await cookieValue(themeCookie, request.headers.get("cookie"))) ?? "auto",
   };
 }
 
@@ -38,6 +38,8 @@ const settings = z
     name: words("The name", 60),
     units: z.enum(["us", "metric"]),
     decimal: z.enum(["point", "comma"]),
+    dates: z.enum(["auto", "us", "metric"]).default("auto"),
+    hours: z.enum(["auto", "12", "24"]).default("auto"),
     altitude: words("The altitude", 30),
     zone: words("The time zone", 60),
     seasonFrom: words("The day", 5),
@@ -52,14 +54,14 @@ const settings = z
   });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   if ((await formOf(request)).get("intent") === "person") {
     return submit(
       request,
       z.object({ key: keyField, intent: z.literal("person"), person: words("The name", 40) }),
       (v) => {
         addPerson(larder, writeBy(me, v.key), v.person);
-        return redirect("/household");
+        return redirect(href("/household"));
       },
     );
   }
@@ -69,6 +71,8 @@ export async function action({ request, context }: Route.ActionArgs) {
       name: v.name,
       units: v.units,
       decimal: v.decimal,
+      dates: v.dates === "auto" ? null : v.dates,
+      hours: v.hours === "auto" ? null : v.hours === "12" ? 12 : 24,
       zone: v.zone,
       // The usual day goes with the zone, also when that is changed.
       seasonFrom: v.seasonFrom && v.seasonFrom !== usualSeasonFrom(v.zone) ? v.seasonFrom : null,
@@ -77,7 +81,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       restHours: v.restHours,
       extraMinutes: v.extraMinutes,
     });
-    return redirect("/household?saved=1");
+    return redirect(`${href("/household")}?saved=1`);
   });
 }
 
@@ -99,11 +103,11 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
   return (
     <Page
       title="Household"
-      lead="What the whole larder goes by. Runs and packs already made keep the figures they were made with."
+      lead="Settings for the household. Past runs and packs keep the figures they were made with."
     >
       <title>Household · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-2">
-        <Part title="Figures and habits">
+        <Part title="Settings">
           {saved && (
             <Notice tone="good" className="mb-4">
               <b>Saved.</b> Your altitude: {altitudeWords(h.altitudeM)}
@@ -114,7 +118,7 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
             <AltitudeField
               field={fields.altitude}
               writing={writing}
-              hint="Decides the pressure. With its unit, like 2300 ft or 700 m."
+              hint="Decides the pressure. Example: 2300 ft or 700 m."
               was={was(fields.altitude, typedAltitude(h.altitudeM, h.units))}
             />
             <WritingFields
@@ -123,44 +127,45 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
               was={{ units: h.units, decimal: h.decimal }}
               onChange={(now) => setWriting((w) => ({ ...w, ...now }))}
             />
+            <TimeFields fields={fields} was={h} />
             <TextField field={fields.zone} label="Time zone" defaultValue={was(fields.zone, h.zone)} />
             <TextField
               field={fields.seasonFrom}
               label="A season begins on"
-              hint="month and day: 07-01 is July 1"
+              hint="Month and day. Example: 07-01 for July 1."
               defaultValue={was(fields.seasonFrom, seasonFrom)}
             />
             <div className="grid gap-3 sm:grid-cols-2">
               <TextField
                 field={fields.unwatched}
-                label="Look at least every"
-                hint="minutes; longer is unwatched"
+                label="Check the gauge every"
+                hint="Minutes. After that an alarm sounds."
                 inputMode="numeric"
                 defaultValue={was(fields.unwatched, String(h.unwatchedLimitS / 60))}
               />
               <TextField
                 field={fields.restHours}
                 label="Rest before checking"
-                hint="hours; 12 is the least"
+                hint="Hours, at least 12."
                 inputMode="numeric"
                 defaultValue={was(fields.restHours, String(h.restHours))}
               />
               <TextField
                 field={fields.extraMinutes}
                 label="Extra minutes for every load"
-                hint="added to the scheduled time by choice, 0 to 60; a load may have others"
+                hint="0 to 60 minutes, added by choice. Each load can differ."
                 inputMode="numeric"
                 defaultValue={was(fields.extraMinutes, String(h.extraMinutes))}
               />
             </div>
             <FormErrors form={form} />
-            <Button weight="do">Keep these</Button>
+            <Button weight="do">Save settings</Button>
           </KeyedForm>
         </Part>
         <div className="space-y-9">
-          <Part title="Who is at the screen">
-            <Form method="post" action="/prefs" className="flex flex-wrap gap-2">
-              <input type="hidden" name="back" value="/household" />
+          <Part title="Who is using this screen">
+            <Form method="post" action={href("/prefs")} className="flex flex-wrap gap-2">
+              <input type="hidden" name="back" value={href("/household")} />
               {people.map((p) => (
                 <Button
                   key={p.id}
@@ -179,18 +184,18 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
               intent="person"
               className="mt-4 flex items-end gap-3"
             >
-              <TextField field={personFields.person} label="Somebody else" className="flex-1" />
-              <Button>Add them</Button>
+              <TextField field={personFields.person} label="Add a person" className="flex-1" />
+              <Button>Add person</Button>
             </KeyedForm>
           </Part>
-          <Part title="How the screen looks">
-            <Form method="post" action="/prefs" className="flex flex-wrap gap-2">
-              <input type="hidden" name="back" value="/household" />
+          <Part title="Theme">
+            <Form method="post" action={href("/prefs")} className="flex flex-wrap gap-2">
+              <input type="hidden" name="back" value={href("/household")} />
               {[
-                ["auto", "as the device"],
+                ["auto", "same as device"],
                 ["light", "light"],
                 ["dark", "dark"],
-                ["glare", "glare, for sun"],
+                ["glare", "bright sun"],
               ].map(([value, label]) => (
                 <Button
                   key={value}
@@ -204,10 +209,10 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
               ))}
             </Form>
           </Part>
-          <Part title="Beside the work">
+          <Part title="Other pages">
             <p>
               <Link
-                to="/shed"
+                to={href("/shed")}
                 className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
               >
                 Shed: canners and gauge tests
@@ -215,23 +220,23 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
             </p>
             <p>
               <Link
-                to="/household/keys"
+                to={href("/household/access")}
                 className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
               >
-                Keys: passphrase, PINs, instruments
+                Sign-in: passphrase, PINs, instruments
               </Link>
             </p>
             <p>
               <Link
-                to="/records"
+                to={href("/records")}
                 className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
               >
-                Records: copies, history, everything out
+                Records: backups, history, export
               </Link>
             </p>
             <p>
               <Link
-                to="/help"
+                to={href("/help")}
                 className="inline-flex min-h-12 min-w-12 items-center font-[650] text-ink underline underline-offset-4"
               >
                 Help

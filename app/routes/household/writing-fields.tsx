@@ -2,6 +2,41 @@ import type { FieldMetadata } from "@conform-to/react";
 import type { DecimalSign, UnitSystem, Writing } from "#core/quantity";
 import { PickField } from "#ui/form";
 
+/** How it writes days and times of day: by its units, or as it chose. */
+export function TimeFields({
+  fields,
+  was,
+}: {
+  fields: { dates: FieldMetadata<unknown>; hours: FieldMetadata<unknown> };
+  /** what is chosen at first; null: by the units */
+  was: { dates: UnitSystem | null; hours: 12 | 24 | null };
+}) {
+  return (
+    <>
+      <PickField
+        field={fields.dates}
+        label="Dates"
+        fallback={was.dates ?? "auto"}
+        options={[
+          { value: "auto", label: "same as units" },
+          { value: "us", label: "Nov 26, 2026" },
+          { value: "metric", label: "26 Nov 2026" },
+        ]}
+      />
+      <PickField
+        field={fields.hours}
+        label="Clock"
+        fallback={String(was.hours ?? "auto")}
+        options={[
+          { value: "auto", label: "same as units" },
+          { value: "12", label: "8:12 PM" },
+          { value: "24", label: "20:12" },
+        ]}
+      />
+    </>
+  );
+}
+
 /** How a household writes amounts: its units and its sign of decimals. */
 export function WritingFields({
   fields,
@@ -29,7 +64,7 @@ export function WritingFields({
       />
       <PickField
         field={fields.decimal}
-        label="You write one and a half"
+        label="Decimals"
         {...(was && { fallback: was.decimal })}
         options={[
           { value: "point", label: "1.5" },

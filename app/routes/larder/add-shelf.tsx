@@ -17,12 +17,10 @@ export function AddShelf({
   const [form, fields] = useForm<Record<keyof typeof placeShape, string>>({ id: "add", lastResult: result });
   return (
     <details className="mt-8 border-t-2 border-rule" open={first || result?.error !== undefined}>
-      <summary className="flex min-h-12 cursor-pointer items-center font-[650]">
-        Name another shelf or box
-      </summary>
+      <summary className="flex min-h-12 cursor-pointer items-center font-[650]">Add a shelf or box</summary>
       <KeyedForm form={form} formKey={key} intent="add" className="flex flex-wrap items-end gap-3 pb-2">
-        <PlaceFields fields={fields} takes="Takes, if you know" />
-        <Button weight={first ? "do" : "quiet"}>Add it</Button>
+        <PlaceFields fields={fields} takes="Capacity (optional)" />
+        <Button weight={first ? "do" : "quiet"}>Add shelf</Button>
       </KeyedForm>
       <FormErrors form={form} />
     </details>

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { countOf } from "#core/quantity";
 import { isCan, type ContainerKey } from "#core/schedule";
 import { Button } from "#ui/button";
@@ -24,7 +24,10 @@ export function AfterStorage({
               key={f.id}
               className="flex min-h-14 flex-wrap items-center gap-3 border-t-2 border-rule text-ink"
             >
-              <Link to={`/c/${f.code}`} className="flex min-h-12 min-w-24 items-center text-ink">
+              <Link
+                to={href("/c/:code", { code: f.code })}
+                className="flex min-h-12 min-w-24 items-center text-ink"
+              >
                 <Code>{f.code}</Code>
               </Link>
               <OneTap says={{ key: f.key, intent: "looked", containerId: f.id }}>
@@ -33,7 +36,7 @@ export function AfterStorage({
                 </Button>
               </OneTap>
               <Button asChild weight="bare">
-                <Link to={`/larder/open/${f.code}`}>Something is wrong</Link>
+                <Link to={href("/larder/open/:code", { code: f.code })}>Something is wrong</Link>
               </Button>
             </li>
           ))}

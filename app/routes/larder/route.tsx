@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../outbox";
@@ -22,7 +22,7 @@ import { Notice, resultOf } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Empty, Page } from "#ui/page";
 import { storageEventWords } from "../../words/shelf";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { snapshot } from "../../features/shell/snapshot.server";
 import { placeShape } from "./place-shape";
@@ -34,6 +34,8 @@ import { Shelves } from "./shelves";
 import { TakeNext } from "./take-next";
 import { ToShelve } from "./to-shelve";
 import type { FollowHandle } from "../../live/follow";
+import { timesOf } from "../../words/time";
+import { wordsByPack } from "./labels/choice.server";
 
 /** Containers drawn on the page, and of one shelf at most and at least, before the rest is only counted. */
 const DRAWN = { all: 60, most: 24, least: 2 };
@@ -42,7 +44,7 @@ const DRAWN = { all: 60, most: 24, least: 2 };
 const SENTENCE = "inline-flex min-h-12 items-center text-ink underline decoration-2 underline-offset-4";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const search = new URL(request.url).searchParams.get("q")?.trim().slice(0, 60) ?? "";
   const { now, ready, shelf } = snapshot(home);
@@ -57,12 +59,13 @@ export function loader({ request, context }: Route.LoaderArgs) {
     key: formKey(),
     now,
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     boil: boilMinutes(ftFromM(household.altitudeM)),
     search,
     found: search ? findOnShelf(larder, search.split(/\s+/).slice(0, 6)) : null,
     places: places.map((p) => ({ ...p, shown: search ? [] : onShelf(larder, p.id, each) })),
     ready,
+    onLids: wordsByPack(home, ready),
     shelf,
     recalls: listRecalls(larder).filter((r) => r.still > 0),
     storage: rooms.flatMap((r) =>
@@ -104,15 +107,21 @@ const take = z.object({
 const looked = z.object({ key: keyField, intent: z.literal("looked"), containerId: z.string() });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return byIntent(
     request,
     {
       add: () =>
         submit(request, add, (v) => {
           const { room, name, kind } = v;
-          addPlace(larder, writeBy(me, v.key), { room, name, kind, capacity: v.capacity ?? null });
-          return redirect("/larder");
+          const { id } = addPlace(larder, writeBy(me, v.key), {
+            room,
+            name,
+            kind,
+            capacity: v.capacity ?? null,
+          });
+          // What waits is put where the new shelf was made for.
+          return redirect(`${href("/larder")}?shelf=${id}`);
         }),
       take: () =>
         submit(request, take, (v) => {
@@ -120,17 +129,17 @@ export async function action({ request, context }: Route.ActionArgs) {
           if (v.move) shelve(larder, write, v.containerIds, v.placeId ?? "");
           else if (v.kind) takeOff(larder, write, v.containerIds, v.kind, v.to ?? null);
           else refuse("Say what becomes of them: opened, given away, thrown out, or on to another shelf.");
-          return redirect("/larder");
+          return redirect(href("/larder"));
         }),
       looked: () =>
         submit(request, looked, (v) => {
           checkOnShelf(larder, writeBy(me, v.key), v.containerId);
-          return redirect("/larder");
+          return redirect(href("/larder"));
         }),
       put: () =>
         submit(request, put, (v) => {
           shelve(larder, writeBy(me, v.key), v.containerIds, v.placeId);
-          return redirect("/larder");
+          return redirect(href("/larder"));
         }),
     },
     "put",
@@ -147,7 +156,7 @@ export const handle: FollowHandle = {
 };
 
 export default function Larder({ loaderData, actionData }: Route.ComponentProps) {
-  const { places, shelf, ready, now, zone, units, boil, search, found, recalls, storage, key } = loaderData;
+  const { places, shelf, ready, now, times, units, boil, search, found, recalls, storage, key } = loaderData;
   const result = actionData?.result;
   const held = ready.filter((c) => c.holds.length > 0 || c.aside);
   const why = held[0] && (held[0].aside ?? held[0].holds.join("; "));
@@ -166,8 +175,8 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       {recalls.map((r) => (
         <Notice key={r.id} tone="stop" className="mb-4">
           <b>{countOf(r.still, "container")} set aside</b>: {r.reason}.{" "}
-          <Link to={`/larder/recalls/${r.id}`} className={SENTENCE}>
-            See them, or lift it
+          <Link to={href("/larder/recalls/:id", { id: r.id })} className={SENTENCE}>
+            Show them, or release them
           </Link>
         </Notice>
       ))}
@@ -180,7 +189,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
             s.room,
             units,
             now,
-            zone,
+            times,
             s.flagged.map((f) => f.kind),
           )}
         />
@@ -188,21 +197,21 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       {!found && ready.length > 0 && <ToShelve data={loaderData} result={resultOf(result, "put")} />}
       {held.length > 0 && (
         <Notice tone="care" className="mb-6">
-          <b>{countOf(held.length, "container")} kept back</b>: {why}. Not shelved or eaten until somebody
-          lifts it: {held.map((c) => c.code).join(", ")}.
+          <b>{countOf(held.length, "container")} kept back</b>: {why}. Do not shelve or eat them until someone
+          releases the hold: {held.map((c) => c.code).join(", ")}.
         </Notice>
       )}
       {!found && shelf.past > 0 && (
         <Notice tone="care" className="mb-6">
           <b>{countOf(shelf.past, "container")} past best-by.</b> That date is about taste. Eat{" "}
           {shelf.past === 1 ? "it" : "them"} first, and look each over as it is opened.{" "}
-          <Link to="/larder/eating" className={SENTENCE}>
+          <Link to={href("/larder/eating")} className={SENTENCE}>
             What to eat next, kind by kind
           </Link>
         </Notice>
       )}
       {!found && shelf.oldest && (
-        <TakeNext next={shelf.oldest} now={now} zone={zone} boil={boil} first={ready.length === 0} />
+        <TakeNext next={shelf.oldest} now={now} times={times} boil={boil} first={ready.length === 0} />
       )}
       {places.length === 0 && ready.length === 0 && (
         <Empty
@@ -218,7 +227,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
           }
           title="No shelves yet."
         >
-          Name the first one below, as you call it in the house.
+          Add the first one below.
         </Empty>
       )}
       <Shelves key={`shelves ${search}`} data={loaderData} result={result} />

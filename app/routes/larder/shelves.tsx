@@ -8,11 +8,11 @@ import {
 } from "@dnd-kit/core";
 import type { SubmissionResult } from "@conform-to/react";
 import { useState, type ReactNode } from "react";
-import { Form, Link, useSubmit } from "react-router";
+import { Form, href, Link, useSubmit } from "react-router";
 import { v7 as uuid } from "uuid";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
-import { NoEnter, Notice, keyFor, resultOf, problemOf } from "#ui/form";
+import { FieldError, ListField, NoEnter, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { Jar } from "./jar";
 import type { Route } from "./+types/route";
 
@@ -54,11 +54,11 @@ export function Shelves({ data, result }: { data: Data; result: SubmissionResult
                 {found.length === 0
                   ? `Nothing on the shelves is called “${search}”.`
                   : `${countOf(found.length, "container")} for “${search}”, oldest first`}{" "}
-                <Link to="/larder">All shelves</Link>
+                <Link to={href("/larder")}>All shelves</Link>
               </h2>
               <ul className="flex flex-wrap items-end gap-x-1 gap-y-4">
                 {found.map((c) => (
-                  <Jar key={c.id} c={c} now={data.now} zone={data.zone} />
+                  <Jar key={c.id} c={c} now={data.now} times={data.times} />
                 ))}
               </ul>
             </section>
@@ -72,7 +72,7 @@ export function Shelves({ data, result }: { data: Data; result: SubmissionResult
                     .map((p) => (
                       <Shelf key={p.id} place={p}>
                         {p.shown.map((c) => (
-                          <Jar key={c.id} c={c} now={data.now} zone={data.zone} />
+                          <Jar key={c.id} c={c} now={data.now} times={data.times} />
                         ))}
                       </Shelf>
                     ))}
@@ -81,7 +81,7 @@ export function Shelves({ data, result }: { data: Data; result: SubmissionResult
             ))
           )}
         </div>
-        <Taken data={data} ticked={ticked} />
+        <Taken data={data} ticked={ticked} whom={resultOf(result, "take")?.error?.to ?? undefined} />
       </Form>
     </DndContext>
   );
@@ -100,7 +100,10 @@ function Shelf({ place: p, children }: { place: Data["places"][number]; children
         <ul className="flex flex-wrap items-end gap-x-1 gap-y-4">{children}</ul>
         {p.standing === 0 && <span className="pb-2 text-soft">nothing on it</span>}
         {more > 0 && (
-          <Link to={`/larder/shelf/${p.id}`} className="flex min-h-12 items-center px-3 text-ink">
+          <Link
+            to={href("/larder/shelf/:id", { id: p.id })}
+            className="flex min-h-12 items-center px-3 text-ink"
+          >
             and {more.toLocaleString("en")} more
           </Link>
         )}
@@ -108,7 +111,10 @@ function Shelf({ place: p, children }: { place: Data["places"][number]; children
       <h3
         className={`flex flex-wrap items-baseline gap-x-3 border-t-[8px] border-bench pt-1 text-[0.95rem] shadow-[0_-3px_0_var(--bench-edge)] ${p.kind === "box" ? "w-fit min-w-64" : ""}`}
       >
-        <Link to={`/larder/shelf/${p.id}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
+        <Link
+          to={href("/larder/shelf/:id", { id: p.id })}
+          className="inline-flex min-h-12 min-w-12 items-center text-ink"
+        >
           {p.name}
         </Link>
         <span className="font-normal text-soft">
@@ -122,15 +128,24 @@ function Shelf({ place: p, children }: { place: Data["places"][number]; children
 }
 
 /** What is done with the ticked ones. It stays in reach of the thumb while something is ticked. */
-function Taken({ data, ticked }: { data: Data; ticked: number }) {
-  const box = "min-h-12 rounded border-2 border-ink bg-sheet px-3";
+function Taken({
+  data,
+  ticked,
+  whom,
+}: {
+  data: Data;
+  ticked: number;
+  /** what is wrong with whom it was given to */
+  whom: string[] | undefined;
+}) {
+  const box = "input w-auto";
   const { places } = data;
   return (
     <div
       className={`sticky-foot mt-6 flex flex-wrap items-end gap-x-4 gap-y-3 border-t-2 border-ink bg-paper pt-3 pb-3 ${ticked ? "sticky bottom-0 z-10 max-md:bottom-20" : ""}`}
     >
       <p className="min-h-12 self-center pt-3 font-[650]">
-        {ticked ? countOf(ticked, "container") : "Tick what you take"}
+        {ticked ? countOf(ticked, "container") : "Select what you take"}
       </p>
       <div className="flex flex-wrap items-end gap-2">
         <Button name="kind" value="opened">
@@ -138,7 +153,14 @@ function Taken({ data, ticked }: { data: Data; ticked: number }) {
         </Button>
         <label>
           <span className="block text-[0.92rem]">given to</span>
-          <input name="to" maxLength={80} autoComplete="off" className={`${box} w-36`} />
+          <input
+            name="to"
+            maxLength={80}
+            autoComplete="off"
+            aria-invalid={whom ? true : undefined}
+            aria-describedby={whom ? "whom-problem" : undefined}
+            className={`${box} w-36`}
+          />
         </label>
         <Button name="kind" value="given">
           Given away
@@ -147,18 +169,23 @@ function Taken({ data, ticked }: { data: Data; ticked: number }) {
           Thrown out
         </Button>
       </div>
+      <FieldError id="whom-problem" errors={whom} />
       <input type="hidden" name="intent" value="take" />
       <div className="flex flex-wrap items-end gap-2">
-        <label>
-          <span className="block text-[0.92rem]">or on to</span>
-          <select name="placeId" className={box} defaultValue={places[0]!.id}>
-            {places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.room}, {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ListField
+          quiet
+          label="or move to"
+          count={places.length}
+          name="placeId"
+          className={box}
+          defaultValue={places[0]!.id}
+        >
+          {places.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.room}, {p.name}
+            </option>
+          ))}
+        </ListField>
         <Button name="move" value="yes">
           Move
         </Button>

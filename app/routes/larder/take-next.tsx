@@ -1,22 +1,22 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Shelved } from "#store/shelf";
 import { Button } from "#ui/button";
 import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { oneWords } from "../../words/shelf";
-import { longDay } from "../../words/time";
+import { longDay, type Times } from "../../words/time";
 
 /** The container to eat next, and how to look at it before opening. */
 export function TakeNext({
   next,
   now,
-  zone,
+  times,
   boil,
   first,
 }: {
   next: Shelved;
   now: number;
-  zone: string;
+  times: Times;
   boil: number;
   /** it is the next thing to do on its page */
   first: boolean;
@@ -27,31 +27,31 @@ export function TakeNext({
       <div className="min-w-[16rem] flex-1">
         <p className="text-[1.2rem] font-[650]">
           Eat next: {oneWords(next)}{" "}
-          <Link to={`/c/${next.code}`} className="text-ink">
+          <Link to={href("/c/:code", { code: next.code })} className="text-ink">
             <Code>{next.code}</Code>
           </Link>
         </p>
         <p>
-          Canned {longDay(next.cannedAt, zone)},{" "}
+          Canned {longDay(next.cannedAt, times)},{" "}
           {next.bestBy < now ? (
-            <b className="text-amber">best by {longDay(next.bestBy, zone)}, past</b>
+            <b className="text-amber">best by {longDay(next.bestBy, times)}, past</b>
           ) : (
-            <>best by {longDay(next.bestBy, zone)}</>
+            <>best by {longDay(next.bestBy, times)}</>
           )}
           .
         </p>
         {next.deviations.map((d) => (
           <p key={d} className="font-[650] text-stop">
-            Signed for: {d}.
+            Went ahead anyway: {d}.
           </p>
         ))}
         <p className="text-[0.95rem] text-soft">
-          Look before you open. Boiling {boil} minutes before eating is the usual extra caution (USDA 2015,
-          Guide 1, from memory).
+          Check it before you open it. Boiling {boil} minutes before eating is the usual extra caution (USDA
+          2015, Guide 1, from memory).
         </p>
       </div>
       <Button asChild weight={first ? "do" : "quiet"}>
-        <Link to={`/larder/open/${next.code}`}>Open it</Link>
+        <Link to={href("/larder/open/:code", { code: next.code })}>Open it</Link>
       </Button>
     </div>
   );

@@ -1,23 +1,24 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
-import { Link, useNavigation } from "react-router";
+import { href, Link, useNavigation, useSearchParams } from "react-router";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, SelectField, keyFor } from "#ui/form";
 import { StoredGlyph } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { beforeShelfWords } from "../../words/container";
-import { handWords } from "../../words/label";
 import type { Route } from "./+types/route";
 
 type Data = Route.ComponentProps["loaderData"];
 
 /** Sealed ones on their way to a shelf: washed, marked, and put somewhere. */
 export function ToShelve({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
-  const { ready, places, units, zone, key } = data;
+  const { ready, onLids, places, key } = data;
   const [form, fields] = useForm<{ placeId: string; containerIds: string[] }>({
     id: "put",
     lastResult: result,
   });
+  const [search] = useSearchParams();
+  const made = search.get("shelf");
   const busy = useNavigation().state !== "idle";
   const problems = fields.containerIds.errors;
   return (
@@ -46,14 +47,25 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
             );
           })}
         </ul>
-        <p className="text-soft">
-          Write on each: {handWords(ready[0]!, units, zone).slice(0, 3).join(" · ").toLowerCase()}, its code.{" "}
-          <Link to="/larder/labels">Print labels, or see the words in large</Link>
-        </p>
+        <div className="text-soft">
+          <p>Write on each lid, with its code:</p>
+          <ul className="text-ink">
+            {onLids.map(({ codes, words }) => (
+              <li key={words}>
+                <span className="font-[650]">{words}</span>
+                {onLids.length > 1 && <span className="text-soft"> on {codes.join(", ")}</span>}
+              </li>
+            ))}
+          </ul>
+          <Link to={href("/larder/labels")} className="inline-flex min-h-12 items-center">
+            Print labels, or show the words large
+          </Link>
+        </div>
         <div className="flex flex-wrap items-end gap-3">
           <SelectField
             field={fields.placeId}
             label="On the shelf"
+            defaultValue={fields.placeId.value ?? made ?? undefined}
             choices={places.map((p) => ({
               value: p.id,
               label: `${p.room}, ${p.name}${p.capacity === null ? "" : ` (room for ${Math.max(0, p.capacity - p.standing)})`}`,
@@ -61,7 +73,7 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
             className="min-w-[15rem]"
           />
           <Button weight="do" disabled={busy || places.length === 0}>
-            Shelve them
+            Put on shelf
           </Button>
         </div>
         {problems && (
@@ -70,7 +82,7 @@ export function ToShelve({ data, result }: { data: Data; result: SubmissionResul
           </p>
         )}
         <FormErrors form={form} />
-        {places.length === 0 && <p className="font-[650] text-amber">Name a shelf first, below.</p>}
+        {places.length === 0 && <p className="font-[650] text-amber">Add a shelf below first.</p>}
       </KeyedForm>
     </Part>
   );

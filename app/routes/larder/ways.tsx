@@ -1,4 +1,4 @@
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { Button } from "#ui/button";
 
 /** Search, and the pages beside the shelves. */
@@ -13,21 +13,21 @@ export function Ways({ search }: { search: string }) {
             type="search"
             defaultValue={search}
             placeholder="pike, box 3, 2025, a code"
-            className="min-h-12 w-56 rounded border-2 border-ink bg-sheet px-3 max-md:w-full"
+            className="input w-56 max-md:w-full"
           />
         </label>
         <Button>Search</Button>
       </Form>
       <Button asChild>
-        <Link to="/larder/scan">Scan</Link>
+        <Link to={href("/larder/scan")}>Scan</Link>
       </Button>
       <nav aria-label="About the larder" className="flex flex-wrap">
         {[
-          ["/larder/eating", "Eating"],
-          ["/larder/charts", "Charts"],
-          ["/larder/rooms", "Rooms"],
-          ["/larder/labels", "Labels"],
-          ["/larder/recalls", "Recalls"],
+          [href("/larder/eating"), "Eating"],
+          [href("/larder/charts"), "Charts"],
+          [href("/larder/rooms"), "Rooms"],
+          [href("/larder/labels"), "Labels"],
+          [href("/larder/recalls"), "Recalls"],
         ].map(([to, name]) => (
           <Link key={to} to={to!} className="flex min-h-12 min-w-12 items-center px-2 text-ink">
             {name}

@@ -39,7 +39,7 @@ export function BrothFields({
         <TextField
           field={liquidName}
           label="Its name"
-          hint="As on the packet. Clear broth only."
+          hint="As on the package. Clear broth only."
           {...(liquidName.initialValue === undefined && name ? { defaultValue: name } : {})}
           className="max-w-[24rem]"
         />

@@ -53,7 +53,7 @@ import {
 import { Drawer } from "#ui/drawer";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import type { BrothChoice } from "../../features/packing/broth.server";
-import { speciesWords } from "../../words/load";
+import { cutWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
 import { BrothFields } from "./broth-fields";
 import { AcceptRow, type Accepted } from "../household/accept-row";
@@ -194,7 +194,7 @@ export function PackForm({
         <SelectField
           key={product.startsWith("can-") ? "cans" : "jars"}
           field={fields.container}
-          label="In"
+          label="Container"
           choices={sizes(product).map((s) => ({
             value: `${s.key} ${s.mouth ?? ""}`.trim(),
             label: `${s.plural}${s.mouth === "regular" && ["jar-pint", "jar-quart"].includes(s.key) ? ", regular mouth" : ""}`,
@@ -220,7 +220,7 @@ export function PackForm({
         </div>
         {others.length > 0 && (
           <Drawer
-            title="From a second lot as well"
+            title="Add meat from a second lot"
             open={Boolean(fields.alsoLotId.errors ?? fields.alsoKg.errors)}
           >
             <div className="grid gap-3 sm:grid-cols-2">
@@ -231,11 +231,15 @@ export function PackForm({
                   { value: "", label: "none" },
                   ...others.map((l) => ({
                     value: l.id,
-                    label: `${l.code}, ${l.part} of ${speciesWords(l.species)}`,
+                    label: `${l.code}, ${cutWords(l.part, l.species)}`,
                   })),
                 ]}
               />
-              <TextField field={fields.alsoKg} label="Of it" hint="its part of the meat in all of them" />
+              <TextField
+                field={fields.alsoKg}
+                label="Weight from it"
+                hint="its part of the meat in all of them"
+              />
             </div>
           </Drawer>
         )}
@@ -254,7 +258,7 @@ export function PackForm({
           key={`salt-${kind}`}
           field={fields.salt}
           label="Salt in each"
-          hint="Flavour only; leave it out if you like."
+          hint="Flavor only; leave it out if you like."
           fallback={String(Math.min(salt, mostSaltTsp(kind)))}
           onPick={(v) => setSalt(Number(v))}
           options={saltSteps.map((s) => ({ value: String(s), label: s === 0 ? "none" : formatSpoons(s) }))}
@@ -299,7 +303,7 @@ export function PackForm({
           <TextField
             field={fields.reason}
             label="Why lids are used again"
-            hint="It stays with these jars for good, with your name."
+            hint="Kept with these jars for good, with your name."
           />
         )}
         <ConfirmUnlikely question={result?.error?.confirm ?? undefined} answer="It is right: fill them" />
@@ -310,7 +314,9 @@ export function PackForm({
             disabled={busy || (schedule.outcome === "none" && !byOffice)}
             className="w-full sm:w-auto"
           >
-            {n > 0 ? `Number ${countOf(n, isCan(kind) ? "can" : "jar")}` : "Number them"}
+            {n > 0
+              ? `Record ${countOf(n, isCan(kind) ? "filled can" : "filled jar")}`
+              : "Record them as filled"}
           </Button>
           <Button
             name="oneByOne"
@@ -325,7 +331,7 @@ export function PackForm({
           Numbered when they are filled already; one at a time at the bench, with the weight of each.
         </p>
       </KeyedForm>
-      <section aria-label="What follows" aria-live="polite">
+      <section aria-label="The process" aria-live="polite">
         {schedule.outcome === "none" ? (
           <Notice tone="stop">
             <p className="text-[1.2rem] font-[650]">No tested process</p>
@@ -353,7 +359,7 @@ export function PackForm({
                 </div>
                 <div className="text-soft">headspace</div>
                 <div className="fig mt-2 text-[2.4rem] leading-none font-bold">{schedule.minutes} min</div>
-                <div className="text-soft">at pressure, by itself</div>
+                <div className="text-soft">at pressure, if canned alone</div>
               </div>
             </div>
             <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1">
@@ -406,7 +412,7 @@ export function PackForm({
             )}
             {schedule.conditions.map((c) => (
               <Notice key={c.key} tone="care" className="mt-3">
-                <strong>Own rule.</strong> {c.text}
+                <strong>Extra rule for this food.</strong> {c.text}
               </Notice>
             ))}
             {note && <p className="mt-3 text-[0.95rem] text-soft">{note}</p>}

@@ -1,4 +1,4 @@
-import { Form, Link, redirect, useSubmit } from "react-router";
+import { Form, href, Link, redirect, useSubmit } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -30,13 +30,13 @@ import {
 } from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
-import { Notice, OneTap } from "#ui/form";
+import { ListField, Notice, OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Empty, Page, Part } from "#ui/page";
 import { shapeOf } from "#core/schedule";
-import { containersWords, speciesWords } from "../../words/load";
-import { atHome } from "../../server/context";
+import { containersWords, speciesWords, cutWords, foodWords } from "../../words/load";
+import { homeContext } from "../../server/context";
 import {
   amount,
   formKey,
@@ -54,7 +54,7 @@ import { PackForm } from "./pack-form";
 import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const asked = new URL(request.url).searchParams.get("lot");
   const lots = lotsInStock(larder);
@@ -166,12 +166,12 @@ const NOT_PACKED: Record<NotPackable, string> = {
 };
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const form = await formOf(request);
   if (form.get("intent") === "unpack") {
     return submit(request, z.object({ key: keyField, packId: z.string() }), (v) => {
       unpack(larder, writeBy(me, v.key), v.packId);
-      return redirect("/pack");
+      return redirect(href("/pack"));
     });
   }
   return submit(request, schema(writingOf(household)), (v) => {
@@ -233,7 +233,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           },
         ],
       });
-      return redirect(`/pack/${id}`);
+      return redirect(href("/pack/:id", { id }));
     }
     makePack(larder, writeBy(me, key), {
       ...rest,
@@ -247,7 +247,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       sure: confirmed === "yes",
       reason: reason ?? null,
     });
-    return redirect("/pack#waiting");
+    return redirect(`${href("/pack")}#waiting`);
   });
 }
 
@@ -270,22 +270,22 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
       aside={
         lots.length > 0 && (
           <Form onChange={(e) => void send(e.currentTarget)}>
-            <label>
-              <span className="block text-[0.92rem]">From the lot</span>
-              <select
-                name="lot"
-                key={lot?.id}
-                defaultValue={lot?.id}
-                className="min-h-12 max-w-[22rem] rounded max-md:max-w-[20rem] border-2 border-ink bg-sheet px-3"
-              >
-                {lots.map((l) => (
-                  <option key={l.id} value={l.id} disabled={l.not !== null}>
-                    {l.code}, {l.part} of {speciesWords(l.species)}
-                    {l.not && `, ${NOT_PACKED[l.not]}`}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <ListField
+              quiet
+              label="From the lot"
+              count={lots.length}
+              name="lot"
+              key={lot?.id}
+              defaultValue={lot?.id}
+              className="input max-w-[22rem] max-md:max-w-[20rem] w-auto"
+            >
+              {lots.map((l) => (
+                <option key={l.id} value={l.id} disabled={l.not !== null}>
+                  {l.code}, {cutWords(l.part, l.species)}
+                  {l.not && `, ${NOT_PACKED[l.not]}`}
+                </option>
+              ))}
+            </ListField>
           </Form>
         )
       }
@@ -308,7 +308,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                   {b.canner && <span className="text-soft">for {b.canner}</span>}
                 </span>
                 <Button asChild weight="do">
-                  <Link to={`/pack/${b.id}`}>Go on filling</Link>
+                  <Link to={href("/pack/:id", { id: b.id })}>Continue filling</Link>
                 </Button>
               </li>
             ))}
@@ -319,7 +319,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
         <Notice tone="stop">
           <p className="text-[1.2rem] font-[650]">No tested process for this lot</p>
           <p>
-            {FORM_NAMES[lot.form]} of {speciesWords(lot.species)} has no process by itself. Freeze it, eat it
+            {FORM_NAMES[lot.form]} of {speciesWords(lot.species)} has no tested process. Freeze it, eat it
             fresh, or choose another lot.
           </p>
         </Notice>
@@ -330,10 +330,10 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
           drawing={<ContainerGlyph shape={shapeOf("jar-pint")} state="open" scale={0.7} label="" />}
           title="No lot to pack from."
         >
-          <Link to="/table" className="font-[650] text-ink underline underline-offset-4">
+          <Link to={href("/table")} className="font-[650] text-ink underline underline-offset-4">
             Cut one at the Table
           </Link>
-          , or lift the hold on the one that waits.
+          , or release a hold.
         </Empty>
       )}
       {waiting.length > 0 && (
@@ -343,14 +343,14 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
               <li key={p.id} className="border-t-2 border-rule py-4">
                 <div className="flex flex-wrap items-baseline justify-between gap-3">
                   <p className="text-[1.15rem]">
-                    <b>{containersWords(p.container, p.mouth, p.count)}</b> of {speciesWords(p.species)},{" "}
-                    {p.method} pack <Code>{p.code}</Code>
+                    <b>{containersWords(p.container, p.mouth, p.count)}</b> of{" "}
+                    {p.dish ?? foodWords(p.product, p.species)}, {p.method} pack <Code>{p.code}</Code>
                   </p>
                   {p.onBench ? (
                     <span className="text-soft">still on the bench</span>
                   ) : (
                     <OneTap says={{ key: p.key, intent: "unpack", packId: p.id }}>
-                      <Button weight="bare">Take it apart again</Button>
+                      <Button weight="bare">Undo this pack</Button>
                     </OneTap>
                   )}
                 </div>
@@ -368,7 +368,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
                         label=""
                       />
                       <Link
-                        to={`/c/${c.code}`}
+                        to={href("/c/:code", { code: c.code })}
                         className="flex min-h-12 min-w-12 items-center justify-center text-ink no-underline hover:underline"
                       >
                         <Code>{c.code}</Code>
@@ -381,7 +381,7 @@ export default function Pack({ loaderData, actionData }: Route.ComponentProps) {
           </ul>
           <div className="border-t-4 border-bench pt-4">
             <Button asChild weight={lot ? "quiet" : "do"}>
-              <Link to="/fire">Into a canner</Link>
+              <Link to={href("/fire")}>Load a canner</Link>
             </Button>
           </div>
         </Part>

@@ -1,4 +1,4 @@
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { openBench } from "#store/filling";
@@ -6,11 +6,11 @@ import { Refused } from "#store/db";
 import { closePlan, storeWish } from "#store/plan";
 import { listCanners } from "#store/equipment";
 import { listRecipes } from "#store/recipe";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { brothsOf } from "../../features/packing/broth.server";
 import { benchPartsOf } from "../../features/packing/filling.server";
 import { byIntent, keyField, submit, writeBy } from "../../server/form";
-import { planning } from "../../features/planning/planning.server";
+import { planning, wishInHand } from "../../features/planning/planning.server";
 import { keepLoad, kind, letGo, moveTo, wishForm, wished } from "./wishes";
 
 const index = z.coerce.number().int().min(0).max(50);
@@ -19,26 +19,19 @@ const moveForm = z.object({ key: keyField, from: index, to: index, lotId: z.stri
 const sizeForm = z.object({ key: keyField, cannerId: z.string(), kind });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household, me } = home;
   const kept = (key: string, wish: object) => {
     storeWish(larder, writeBy(me, key), wish);
-    return redirect("/plan");
+    return redirect(href("/plan"));
   };
   return byIntent(
     request,
     {
       wish: () =>
-        submit(request, wishForm, async (v) => {
-          const { wish } = await planning(home);
-          return kept(
-            v.key,
-            wished(
-              wish,
-              v,
-              listCanners(larder).map((c) => c.id),
-            ),
-          );
+        submit(request, wishForm, (v) => {
+          const canners = listCanners(larder).map((c) => c.id);
+          return kept(v.key, wished(wishInHand(home), v, canners));
         }),
       keep: () => submit(request, loadForm, async (v) => kept(v.key, keepLoad(await planning(home), v.load))),
       free: () => submit(request, loadForm, async (v) => kept(v.key, letGo(await planning(home), v.load))),
@@ -67,26 +60,26 @@ export async function action({ request, context }: Route.ActionArgs) {
             ),
             layers: load.layers,
           });
-          return redirect(`/pack/${id}`);
+          return redirect(href("/pack/:id", { id }));
         }),
       notIn: () =>
-        submit(request, sizeForm, async (v) => {
-          const { wish } = await planning(home);
+        submit(request, sizeForm, (v) => {
+          const wish = wishInHand(home);
           const { cannerId, kind } = v;
           if (!listCanners(larder).some((c) => c.id === cannerId))
             throw new Refused({ "": "There is no such canner any more." }, 404);
           return kept(v.key, { ...wish, notIn: [...wish.notIn, { cannerId, kind }], settled: [], later: {} });
         }),
       allow: () =>
-        submit(request, sizeForm, async (v) => {
-          const { wish } = await planning(home);
+        submit(request, sizeForm, (v) => {
+          const wish = wishInHand(home);
           const notIn = wish.notIn.filter((n) => n.cannerId !== v.cannerId || n.kind !== v.kind);
           return kept(v.key, { ...wish, notIn, later: {} });
         }),
       afresh: () =>
         submit(request, z.object({ key: keyField }), (v) => {
           closePlan(larder, writeBy(me, v.key));
-          return redirect("/plan");
+          return redirect(href("/plan"));
         }),
     },
     "wish",

@@ -2,16 +2,17 @@ import { v7 as uuid } from "uuid";
 import { useRef } from "react";
 import { Form, useSubmit } from "react-router";
 import type { SubmissionResult } from "@conform-to/react";
-import type { Route } from "./+types/route";
-import { DAY_MS, formatMass } from "#core/quantity";
+import { countOf, DAY_MS, formatMass } from "#core/quantity";
 import { isCan, shapeOf, SHAPES } from "#core/schedule";
 import { kindKey } from "#core/capacity";
 import { Button } from "#ui/button";
 import { Notice, resultOf, problemOf } from "#ui/form";
 import { Code, LotMark } from "#ui/lotmark";
-import { speciesWords } from "../../words/load";
+import { cutWords } from "../../words/load";
+import { whenWords } from "../../words/time";
+import type { Choosing } from "./route";
 
-type Data = Route.ComponentProps["loaderData"];
+type Data = Choosing;
 type LotRow = Data["lots"][number];
 
 const KINDS = SHAPES.map((s) => ({
@@ -19,7 +20,7 @@ const KINDS = SHAPES.map((s) => ({
   plural: shapeOf(s.key, s.mouth).plural,
   can: isCan(s.key),
 }));
-const SELECT = "min-h-12 w-full min-w-0 rounded border-2 border-ink bg-sheet px-2 text-[0.98rem]";
+const SELECT = "input px-2 text-[0.98rem]";
 
 const NOT: Record<string, string> = {
   held: "on hold: it cannot be planned before the hold is lifted",
@@ -48,6 +49,10 @@ export function Choices({ data, result }: { data: Data; result: SubmissionResult
     plan();
   };
   const problem = problemOf(resultOf(result, "wish"));
+  // A plan that was made around frozen meat may outlive what has thawed since.
+  const passedOver = data.lots.some((l) => l.wished && l.not === "frozen")
+    ? data.lots.filter((l) => !l.wished && l.plannable && l.not === null && l.form !== "bones")
+    : [];
   const old = data.now - OLD_DAYS * DAY_MS;
   return (
     <Form method="post" ref={form} onChange={plan} key={data.key} className="space-y-6">
@@ -61,16 +66,33 @@ export function Choices({ data, result }: { data: Data; result: SubmissionResult
             className="px-3"
             onClick={() => tick((l) => l.not === null && l.form !== "bones")}
           >
-            All ready
+            Select all ready
           </Button>
           <Button
             type="button"
             className="px-3"
             onClick={() => tick((l) => l.frozenAt !== null && l.frozenAt < old)}
           >
-            Frozen 9 months
+            Select frozen over 9 months
           </Button>
         </div>
+        {passedOver.length > 0 && (
+          <Notice tone="care" className="mb-3 space-y-2">
+            <p>
+              This plan waits for frozen meat. In the refrigerator and not in it:{" "}
+              {passedOver
+                .map(
+                  (l) =>
+                    `${cutWords(l.part, l.species).toLowerCase()} ${l.code}${l.freshUntil === null ? "" : ` (can it by ${whenWords(l.freshUntil, data.now, data.times)})`}`,
+                )
+                .join(", ")}
+              .
+            </p>
+            <Button type="button" onClick={() => tick((l) => l.wished !== null || passedOver.includes(l))}>
+              Add {passedOver.length === 1 ? "it" : "them"} to the plan
+            </Button>
+          </Notice>
+        )}
         <ul>
           {data.lots.map((l) => (
             <Row key={l.id} lot={l} data={data} />
@@ -78,7 +100,7 @@ export function Choices({ data, result }: { data: Data; result: SubmissionResult
         </ul>
       </fieldset>
       <fieldset>
-        <legend className="mb-1 text-[1.06rem] text-soft">On which canners</legend>
+        <legend className="mb-1 text-[1.06rem] text-soft">Canners</legend>
         {data.canners.length === 0 && (
           <Notice tone="care">There is no canner in the Shed: without one nothing can be planned.</Notice>
         )}
@@ -155,7 +177,7 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
         <span className="min-w-0">
           <Code>{l.code}</Code> <b>{formatMass(l.leftKg, units)}</b>
           <span className="block text-[0.95rem] text-soft">
-            {l.part} of {speciesWords(l.species)}
+            {cutWords(l.part, l.species)}
             {l.not && <span className="text-amber">, {NOT[l.not]}</span>}
           </span>
         </span>
@@ -178,14 +200,14 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
             </select>
           </label>
           <label>
-            <span className="block text-[0.9rem] text-soft">what that leaves, into</span>
+            <span className="block text-[0.9rem] text-soft">the rest goes into</span>
             <select
               name={`rest.${l.id}`}
-              aria-label={`Lot ${l.code}, what that leaves, into`}
+              aria-label={`Lot ${l.code}, the rest goes into`}
               defaultValue={rest}
               className={SELECT}
             >
-              <option value="">nothing more</option>
+              <option value="">leave it</option>
               {KINDS.map((k) => (
                 <option key={k.key} value={k.key}>
                   {k.plural}
@@ -214,7 +236,7 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
                 defaultValue={l.wished.recipeId ?? ""}
                 className={SELECT}
               >
-                <option value="">itself</option>
+                <option value="">plain meat</option>
                 {recipes.map((r) => (
                   <option key={r.id} value={r.id}>
                     {r.name}
@@ -225,12 +247,9 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
           )}
           {estimate && (
             <p className="col-span-2 text-[0.92rem] text-soft">
-              {formatMass(estimate.kgEach, units)} each, {formatMass(estimate.lowKg, units)} to{" "}
-              {formatMass(estimate.highKg, units)} nine times in ten (
-              {estimate.packs > 0
-                ? `from ${estimate.packs} ${estimate.packs === 1 ? "pack" : "packs"} of your own`
-                : "common practice"}
-              )
+              About {formatMass(estimate.kgEach, units)} each ({formatMass(estimate.lowKg, units)} to{" "}
+              {formatMass(estimate.highKg, units)}):{" "}
+              {estimate.packs > 0 ? `from ${countOf(estimate.packs, "pack")} of yours` : "common practice"}
             </p>
           )}
         </div>

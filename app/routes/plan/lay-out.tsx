@@ -1,14 +1,14 @@
-import { Link } from "react-router";
-import type { Route } from "./+types/route";
+import { href, Link } from "react-router";
 import { formatDuration, formatMass, formatVolume } from "#core/quantity";
 import { kindWords, lidName, saltWords } from "../../words/plan";
+import type { Choosing, Planned } from "./route";
 
 /** Everything to lay out before the day, with what is missing. */
-export function LayOut({ data }: { data: Route.ComponentProps["loaderData"] }) {
+export function LayOut({ data }: { data: Choosing & Planned }) {
   const { out, units, looks } = data;
   return (
-    <section className="mt-8 border-t-4 border-bench pt-3" aria-label="To lay out">
-      <h2 className="text-[1.35rem]">To lay out</h2>
+    <section className="mt-8 border-t-4 border-bench pt-3" aria-label="What you need">
+      <h2 className="text-[1.35rem]">What you need</h2>
       <dl className="mt-2 grid gap-x-6 gap-y-2 sm:grid-cols-[auto_1fr]">
         {out.vessels.map((v) => (
           <div key={v.kind} className="contents">
@@ -51,7 +51,7 @@ export function LayOut({ data }: { data: Route.ComponentProps["loaderData"] }) {
         {out.saltTsp > 0 && (
           <>
             <dt>Salt</dt>
-            <dd>{saltWords(out.saltTsp)} in all, for flavour only</dd>
+            <dd>{saltWords(out.saltTsp)} in all, for flavor only</dd>
           </>
         )}
         <dt>Vinegar</dt>
@@ -74,7 +74,7 @@ export function LayOut({ data }: { data: Route.ComponentProps["loaderData"] }) {
                 ? "thawing already"
                 : `thaws about ${formatDuration(t.hours * 3600)} in the fridge`}
               :{" "}
-              <Link to="/plan/day" className="underline underline-offset-4">
+              <Link to={href("/plan/day")} className="underline underline-offset-4">
                 the day says when to take it out
               </Link>
             </dd>

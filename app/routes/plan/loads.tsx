@@ -10,8 +10,7 @@ import {
 } from "@dnd-kit/core";
 import { v7 as uuid } from "uuid";
 import type { SubmissionResult } from "@conform-to/react";
-import { Link, useSubmit } from "react-router";
-import type { Route } from "./+types/route";
+import { href, Link, useSubmit } from "react-router";
 import {
   countOf,
   formatAltitude,
@@ -25,11 +24,12 @@ import { CannerFromAbove, CannerFromSide } from "#ui/canner";
 import { KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { LotMark } from "#ui/lotmark";
 import { kindWords, kindsWords, leftWords } from "../../words/plan";
-import { speciesWords } from "../../words/load";
+import { cutWords } from "../../words/load";
 import { SourceLine } from "../ask/answer";
 import { AcceptRow } from "../household/accept-row";
+import type { Choosing, Planned } from "./route";
 
-type Data = Route.ComponentProps["loaderData"];
+type Data = Choosing & Planned;
 type Load = Data["loads"][number];
 type Part = Load["parts"][number];
 
@@ -135,7 +135,10 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
               {load.beans && (
                 <>
                   ; nor do{" "}
-                  <Link to="/ask?what=dry-beans&pack=hot" className="underline underline-offset-4">
+                  <Link
+                    to={`${href("/ask")}?what=dry-beans&pack=hot`}
+                    className="underline underline-offset-4"
+                  >
                     dry beans, soaked and cooked
                   </Link>
                   {load.beans !== kindsWords(load.room) && `, in ${load.beans}`}
@@ -170,7 +173,7 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
               intent={load.settled ? "free" : "keep"}
             >
               <input type="hidden" name="load" value={index} />
-              <Button className="px-3">{load.settled ? "Let it be planned anew" : "Keep this load"}</Button>
+              <Button className="px-3">{load.settled ? "Plan this load again" : "Keep this load"}</Button>
             </KeyedForm>
             {!load.settled &&
               Object.keys(counts(load)).map((kind) => (
@@ -260,7 +263,7 @@ function PartRow({
         <span>
           <b className="text-[1.1rem]">{kindWords(part.kind, part.count)}</b>{" "}
           <span className="text-soft">
-            {look.part.toLowerCase()} of {speciesWords(look.species)}, {part.pack}
+            {cutWords(look.part, look.species).toLowerCase()}, {part.pack}
             {part.minutes !== minutes && `, ${part.minutes} min by itself`},{" "}
             {formatMass(part.count * part.kgEach, data.units)}
           </span>

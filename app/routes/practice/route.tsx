@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import {
@@ -24,13 +24,13 @@ import { Button } from "#ui/button";
 import { FieldError, Notice, PickTile } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { SeamDrawing, SeamOutside } from "#ui/seam";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../server/form";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household, me } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household, me } = context.get(homeContext);
   const answers = answersOf(larder, me.id);
   // What comes next follows from what was answered: looking at the page again shows the same seam.
   const seed = (answers.length + 1) * 7919;
@@ -57,7 +57,7 @@ const answerForm = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, answerForm, ({ key, ...v }) => ({
     ...recordAnswer(larder, writeBy(me, key), v),
     ...v,
@@ -67,7 +67,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 const DO: Record<SeamVerdict, string> = {
   accept: "Accept it",
   redo: "Do the can again",
-  stop: "Stop and set up anew",
+  stop: "Stop and set up again",
 };
 
 interface Answer {
@@ -92,7 +92,7 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
   return (
     <Page
       title="Seam school"
-      lead="Drawn seams, some good and some not. Say what you see, and what you would do. What you miss comes back."
+      lead="Drawn seams, some good and some not. Say what you see and what you would do. Missed ones come back."
       aside={
         <div className="flex flex-wrap items-center gap-5">
           {asked > 0 && (
@@ -101,7 +101,7 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
             </p>
           )}
           <Button asChild>
-            <Link to="/practice/stove">Drills at the stove</Link>
+            <Link to={href("/practice/stove")}>Drills at the stove</Link>
           </Button>
         </div>
       }
@@ -113,7 +113,7 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
         <Question key={loaderData.exercise.seed} data={loaderData} errors={actionData?.result?.error ?? {}} />
       )}
       {score.length > 0 && (
-        <Part title="What you know by now" className="mt-8">
+        <Part title="What you know" className="mt-8">
           <ul className="flex flex-wrap gap-x-6 gap-y-1">
             {score.map((s) => (
               <li key={s.lesson} className={s.known ? "" : s.right < s.asked ? "font-[650]" : ""}>
@@ -226,7 +226,7 @@ function Answered({ answer, units }: { answer: Answer; units: "us" | "metric" })
       <Picture e={e} units={units} />
       <div className="space-y-4">
         <Notice tone={answer.correct ? "good" : "stop"}>
-          <p className="text-[1.5rem] font-[650]">{answer.correct ? "Right." : "Not so."}</p>
+          <p className="text-[1.5rem] font-[650]">{answer.correct ? "Right." : "Wrong."}</p>
           <p className="text-[1.15rem] text-ink">
             {lessonName(answer.lesson)}. {DO[should]}.
           </p>
@@ -241,11 +241,11 @@ function Answered({ answer, units }: { answer: Answer; units: "us" | "metric" })
         )}
         {!answer.correct && (
           <p className="text-soft">
-            You said: {lessonName(answer.named)}; {DO[answer.verdict].toLowerCase()}. It comes back.
+            You said: {lessonName(answer.named)}; {DO[answer.verdict].toLowerCase()}. You will see it again.
           </p>
         )}
         <Button asChild weight="do">
-          <Link to="/practice">The next one</Link>
+          <Link to={href("/practice")}>Next</Link>
         </Button>
       </div>
     </div>

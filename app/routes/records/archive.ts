@@ -4,11 +4,11 @@ import type { Route } from "./+types/archive";
 import { writeArchive } from "#store/transfer";
 import { headLong, headText } from "#store/witness";
 import { qrSvg } from "../../server/qr";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 
 /** Everything that was written down, as one zip, as it is made. */
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const zip = new PassThrough();
   // A zip that breaks off has no directory at its end and is taken for a whole one by nobody.
   writeArchive(larder, zip, (head) => qrSvg(headLong(head), headText(head))).catch((error: unknown) =>

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { useForm } from "@conform-to/react";
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import type { Route } from "./+types/restore";
@@ -13,8 +13,7 @@ import { ARCHIVE_LIMIT_BYTES, readArchive } from "#store/transfer";
 import { Button } from "#ui/button";
 import { FormErrors, Notice, TextField, FileForm } from "#ui/form";
 import { larderContext } from "../../server/context";
-import { formKey, keyField } from "../../server/form";
-import { submitUpload } from "../../server/upload";
+import { formKey, keyField, submitUpload } from "../../server/form";
 
 export function loader({ context }: Route.LoaderArgs) {
   return { key: formKey(), empty: isEmpty(context.get(larderContext)) };
@@ -45,7 +44,7 @@ export function action({ request, context }: Route.ActionArgs) {
         } finally {
           rmSync(path, { force: true });
         }
-        return redirect("/records/history?verify=1");
+        return redirect(`${href("/records/history")}?verify=1`);
       },
     },
   });
@@ -58,14 +57,13 @@ export default function Restore({ loaderData, actionData }: Route.ComponentProps
   });
   return (
     <main id="main" className="mx-auto max-w-[44rem] px-6 pt-[9vh] pb-16">
-      <title>Bring an archive in · Patient Larder</title>
-      <h1 className="text-[2.1rem]">Bring an archive in</h1>
+      <title>Import an archive · Patient Larder</title>
+      <h1 className="text-[2.1rem]">Import an archive</h1>
       {loaderData.empty ? (
         <>
           <p className="mt-2 text-[1.1rem]">
-            The zip that “Take everything out” gave you, on this machine or another. It is unpacked beside the
-            larder and checked to the last line first. Only when all of it fits does it take this empty
-            larder’s place.
+            The zip that “Export everything” gave you, on this computer or another. It is checked completely
+            first. Only then does it replace this empty larder.
           </p>
           <FileForm form={form} formKey={loaderData.key} intent="archive" className="mt-6 space-y-4">
             <TextField
@@ -76,7 +74,7 @@ export default function Restore({ loaderData, actionData }: Route.ComponentProps
               accept=".zip,application/zip"
             />
             <FormErrors form={form} />
-            <Button weight="do">Check it and bring it in</Button>
+            <Button weight="do">Check and import</Button>
           </FileForm>
         </>
       ) : (
@@ -86,16 +84,16 @@ export default function Restore({ loaderData, actionData }: Route.ComponentProps
           </p>
           <p>
             Start the program with another, empty folder (<code className="code">LARDER_DATA=…</code>) and
-            bring the archive in there. To go back to an earlier state of this one, choose a copy.
+            import the archive there. To go back to an earlier state of this one, restore a backup.
           </p>
         </Notice>
       )}
       <p className="mt-8 flex gap-4">
         <Button asChild>
-          <Link to="/records">Records</Link>
+          <Link to={href("/records")}>Records</Link>
         </Button>
         <Button asChild weight="bare">
-          <Link to="/records/copies">Copies on this machine</Link>
+          <Link to={href("/records/backups")}>Backups on this computer</Link>
         </Button>
       </p>
     </main>

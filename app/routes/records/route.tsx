@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { listBackups } from "#store/backup";
 import { listChanges } from "#store/history";
@@ -7,15 +7,15 @@ import { Button } from "#ui/button";
 import { Page, Part } from "#ui/page";
 import { Notice } from "#ui/form";
 import { backupTrouble } from "../../server/backups";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { backupWords, doneWords } from "../../words/history";
-import { clockTime, longDay } from "../../words/time";
+import { clockTime, longDay, timesOf } from "../../words/time";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const [newest = null] = listBackups(larder.folder);
   return {
-    zone: household.zone,
+    times: timesOf(household),
     newest,
     trouble: backupTrouble(),
     changes: listChanges(larder, { limit: 5 }),
@@ -24,12 +24,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export default function Records({ loaderData }: Route.ComponentProps) {
-  const { zone, newest, trouble, changes, lists } = loaderData;
+  const { times, newest, trouble, changes, lists } = loaderData;
   return (
-    <Page
-      title="Records"
-      lead="Everything here is yours: out at any time, in again, and checked against being changed."
-    >
+    <Page title="Records" lead="Export, import, back up and check everything you recorded.">
       <title>Records · Patient Larder</title>
       <div className="grid gap-x-12 gap-y-10 lg:grid-cols-2">
         <div className="space-y-10">
@@ -40,29 +37,29 @@ export default function Records({ loaderData }: Route.ComponentProps) {
             </p>
             <div className="mt-3 flex flex-wrap gap-3">
               <Button asChild weight="do">
-                <a href="/records/archive.zip" download>
-                  Take everything out
+                <a href={href("/records/archive.zip")} download>
+                  Export everything
                 </a>
               </Button>
               <Button asChild>
-                <Link to="/records/restore">Bring an archive in</Link>
+                <Link to={href("/records/restore")}>Import an archive</Link>
               </Button>
             </div>
           </Part>
-          <Part title="Copies on this machine">
+          <Part title="Backups on this computer">
             {trouble && (
               <Notice tone="stop" className="mb-3">
-                The last copy could not be made: {trouble}.
+                The last backup could not be made: {trouble}.
               </Notice>
             )}
             <p className="text-[1.15rem] font-[650]">
               {newest
-                ? `Newest: ${longDay(newest.at, zone)}, ${clockTime(newest.at, zone)}, ${backupWords(newest.why)}.`
-                : "None yet. One is made every day on which something was written."}
+                ? `Newest: ${longDay(newest.at, times)}, ${clockTime(newest.at, times)}, ${backupWords(newest.why)}.`
+                : "None yet. One is made every day you record something."}
             </p>
             <p className="mt-3">
               <Button asChild>
-                <Link to="/records/copies">Copies and restoring</Link>
+                <Link to={href("/records/backups")}>Backups and restore</Link>
               </Button>
             </p>
           </Part>
@@ -70,7 +67,7 @@ export default function Records({ loaderData }: Route.ComponentProps) {
             <ul className="divide-y-2 divide-rule border-y-2 border-rule">
               {changes.map((c) => (
                 <li key={c.id} className="flex gap-3 py-2">
-                  <span className="fig w-14 shrink-0 text-soft">{clockTime(c.at, zone)}</span>
+                  <span className="fig w-20 shrink-0 text-soft">{clockTime(c.at, times)}</span>
                   <span>
                     <span className="font-[650]">{c.by ?? "The larder"}</span> {doneWords(c.action)}
                     {c.code && <span className="code ml-2">{c.code}</span>}
@@ -80,7 +77,7 @@ export default function Records({ loaderData }: Route.ComponentProps) {
             </ul>
             <p className="mt-3">
               <Button asChild>
-                <Link to="/records/history">The whole history, and whether it fits</Link>
+                <Link to={href("/records/history")}>Full history and integrity check</Link>
               </Button>
             </p>
           </Part>
@@ -94,14 +91,21 @@ export default function Records({ loaderData }: Route.ComponentProps) {
                   <span className="flex shrink-0">
                     {l.both && (
                       <Button asChild weight="bare">
-                        <Link to={`/records/lists/${l.key}`} aria-label={`Bring ${l.title} in`}>
-                          In
+                        <Link
+                          to={href("/records/lists/:key", { key: l.key })}
+                          aria-label={`Import ${l.title}`}
+                        >
+                          Import
                         </Link>
                       </Button>
                     )}
                     <Button asChild weight="bare">
-                      <a href={`/records/lists/${l.key}/csv`} download aria-label={`Take ${l.title} out`}>
-                        Out
+                      <a
+                        href={href("/records/lists/:key/csv", { key: l.key })}
+                        download
+                        aria-label={`Export ${l.title}`}
+                      >
+                        Export
                       </a>
                     </Button>
                   </span>
@@ -110,31 +114,31 @@ export default function Records({ loaderData }: Route.ComponentProps) {
             </ul>
           </Part>
           <Part title="Paper">
-            <p>For a day without power: blank forms to print now, and a page to enter them afterwards.</p>
+            <p>For a power cut: print blank forms now, enter them later.</p>
             <div className="mt-3 flex flex-wrap gap-3">
               <Button asChild>
-                <a href="/records/paper.pdf">Blank forms (PDF)</a>
+                <a href={href("/records/paper.pdf")}>Blank forms (PDF)</a>
               </Button>
               <Button asChild>
-                <Link to="/records/paper">Enter a run kept on paper</Link>
+                <Link to={href("/records/paper")}>Enter a run kept on paper</Link>
               </Button>
             </div>
           </Part>
           <Part title="For calendars and other programs">
             <div className="flex flex-wrap gap-x-3">
               <Button asChild weight="bare">
-                <a href="/larder/best-by.ics">Best-by days (calendar)</a>
+                <a href={href("/larder/best-by.ics")}>Best-by days (calendar)</a>
               </Button>
               <Button asChild weight="bare">
-                <a href="/records/events.jsonld" download>
+                <a href={href("/records/events.jsonld")} download>
                   What happened (EPCIS 2.0)
                 </a>
               </Button>
               <Button asChild weight="bare">
-                <Link to="/records/interface">The JSON interface</Link>
+                <Link to={href("/records/interface")}>The JSON interface</Link>
               </Button>
               <Button asChild weight="bare">
-                <Link to="/household/keys">Keys and tokens</Link>
+                <Link to={href("/household/access")}>Keys and tokens</Link>
               </Button>
             </div>
           </Part>

@@ -17,15 +17,15 @@ export function CausesPart({ causes }: { causes: Causes }) {
           : causeWords(found, checked, failed)}
       </p>
       {found.length > 0 && (
-        <Drawer title="The counts behind it">
+        <Drawer title="The numbers">
           <table className="w-full max-w-[56rem] text-left">
             <thead>
               <tr className="border-b-2 border-ink">
-                <th className="py-2 pr-4">What they share</th>
+                <th className="py-2 pr-4">Shared risks</th>
                 <th className="py-2 pr-4">Failed</th>
                 <th className="py-2 pr-4">Of the others</th>
-                <th className="py-2 pr-4 max-md:hidden">It fails, 9 of 10 sure</th>
-                <th className="py-2">By luck</th>
+                <th className="py-2 pr-4 max-md:hidden">Failure rate, 90% range</th>
+                <th className="py-2">By chance</th>
               </tr>
             </thead>
             <tbody>

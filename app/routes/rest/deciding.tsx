@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { DISPOSAL } from "#core/rest";
 import { isCan, shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
@@ -10,34 +10,35 @@ import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { containersWords } from "../../words/load";
 import { CAN_LOOKS, JAR_LOOKS } from "../../words/rest";
-import { whenWords } from "../../words/time";
+import { whenWords, type Times } from "../../words/time";
 import type { Route } from "./+types/route";
+import { DECIDE_TIME } from "../../words/safety";
 
 type Data = Route.ComponentProps["loaderData"];
 
 const CHOICE_WORDS = {
-  chill: "Chill it",
+  chill: "Refrigerate it",
   freeze: "Freeze it",
-  repack: "Pack it anew",
+  repack: "Reprocess it",
   discard: "Throw it out",
   shelve: "Shelve it",
-  hold: "Hold it",
+  hold: "Put on hold",
 } as const;
 
 /** So many are seen one beside the other; more stay behind a line. */
 const FEW = 4;
 
 const ALL_WORDS: Record<keyof typeof CHOICE_WORDS, string> = {
-  chill: "Chill them all",
+  chill: "Refrigerate them all",
   freeze: "Freeze them all",
-  repack: "Pack them all anew",
+  repack: "Reprocess them all",
   discard: "Throw them all out",
   shelve: "Shelve them all",
-  hold: "Hold them all",
+  hold: "Put them all on hold",
 };
 
 /** What did not seal, or was not processed: what is done with each, by when. */
-export function Deciding({ open, zone, allKey }: { zone: string; open: Data["open"]; allKey: string }) {
+export function Deciding({ open, times, allKey }: { times: Times; open: Data["open"]; allKey: string }) {
   if (open.length === 0) return null;
   const loads = [...new Set(open.map((u) => u.runCode))].map((code) =>
     open.filter((u) => u.runCode === code),
@@ -47,9 +48,9 @@ export function Deciding({ open, zone, allKey }: { zone: string; open: Data["ope
       <div className="space-y-6">
         {loads.map((of) =>
           of.length === 1 ? (
-            <Each key={of[0]!.runCode} open={of} zone={zone} />
+            <Each key={of[0]!.runCode} open={of} times={times} />
           ) : (
-            <AllOf key={of[0]!.runCode} open={of} zone={zone} allKey={allKey} />
+            <AllOf key={of[0]!.runCode} open={of} times={times} allKey={allKey} />
           ),
         )}
       </div>
@@ -58,7 +59,7 @@ export function Deciding({ open, zone, allKey }: { zone: string; open: Data["ope
 }
 
 /** Several of one load: one press for all of them, and behind a line each by itself. */
-function AllOf({ open, zone, allKey }: { zone: string; open: Data["open"]; allKey: string }) {
+function AllOf({ open, times, allKey }: { times: Times; open: Data["open"]; allKey: string }) {
   const now = useNow();
   const [first] = open;
   const { runCode, choices, decideBy } = first!;
@@ -71,14 +72,17 @@ function AllOf({ open, zone, allKey }: { zone: string; open: Data["open"]; allKe
       <p className="mb-3">
         {now < decideBy ? (
           <>
-            Chill, freeze or pack them anew before <b>{whenWords(decideBy, now, zone)}</b>{" "}
+            Refrigerate, freeze or reprocess them by <b>{whenWords(decideBy, now, times)}</b>{" "}
             <span className="text-soft">
               (<TimeLeft until={decideBy} /> left)
             </span>
-            . Packing anew makes their new pack at once: new lids, and the whole process.
+            . Reprocessing starts a new pack: new lids and the full process.
           </>
         ) : (
-          <>The 24 hours ended {whenWords(decideBy, now, zone)}. Throw them out, unopened and untasted.</>
+          <>
+            The {DECIDE_TIME} ended {whenWords(decideBy, now, times)}. Throw them out. Do not open or taste
+            them.
+          </>
         )}
       </p>
       <OneTap
@@ -93,19 +97,19 @@ function AllOf({ open, zone, allKey }: { zone: string; open: Data["open"]; allKe
       </OneTap>
       <Disposal />
       {open.length > FEW ? (
-        <Drawer title="Each by itself" className="mt-2">
-          <Each open={open} zone={zone} />
+        <Drawer title="One by one" className="mt-2">
+          <Each open={open} times={times} />
         </Drawer>
       ) : (
         <div className="mt-4">
-          <Each open={open} zone={zone} />
+          <Each open={open} times={times} />
         </div>
       )}
     </section>
   );
 }
 
-function Each({ open, zone }: { zone: string; open: Data["open"] }) {
+function Each({ open, times }: { times: Times; open: Data["open"] }) {
   const now = useNow();
   return (
     <ul className={`grid gap-6 ${open.length > 1 ? "lg:grid-cols-2" : ""}`}>
@@ -121,7 +125,7 @@ function Each({ open, zone }: { zone: string; open: Data["open"] }) {
           />
           <div className="flex-1">
             <p className="text-[1.2rem] font-[650]">
-              <Link to={`/c/${u.container.code}`} className="text-ink">
+              <Link to={href("/c/:code", { code: u.container.code })} className="text-ink">
                 <Code>{u.container.code}</Code>
               </Link>{" "}
               {u.why === "failed" ? "did not seal." : "was not processed."}
@@ -129,15 +133,16 @@ function Each({ open, zone }: { zone: string; open: Data["open"] }) {
             <p className="mb-3">
               {now < u.decideBy ? (
                 <>
-                  Chill, freeze or pack it anew before <b>{whenWords(u.decideBy, now, zone)}</b>{" "}
+                  Refrigerate, freeze or reprocess it by <b>{whenWords(u.decideBy, now, times)}</b>{" "}
                   <span className="text-soft">
                     (<TimeLeft until={u.decideBy} /> left)
                   </span>
-                  . Packing anew makes its new pack at once: new lid, and the whole process.
+                  . Reprocessing starts a new pack: a new lid and the full process.
                 </>
               ) : (
                 <>
-                  The 24 hours ended {whenWords(u.decideBy, now, zone)}. Throw it out, unopened and untasted.
+                  The {DECIDE_TIME} ended {whenWords(u.decideBy, now, times)}. Throw it out. Do not open or
+                  taste it.
                 </>
               )}
             </p>
@@ -157,7 +162,7 @@ function AfterAll({ c }: { c: Data["open"][number]["container"] }) {
   return (
     <OneTap says={{ key: c.key, intent: "seal", containerId: c.id }}>
       <Button name="look" value={sound!.key} weight="bare" className="!px-0 !text-left">
-        A slip: {sound!.label.toLowerCase()} after all
+        Change to sealed
       </Button>
     </OneTap>
   );
@@ -209,19 +214,19 @@ export function Disposal({ open = false, how = "closed" }: { open?: boolean; how
 export function PromisedPart({
   waiting,
   anew,
-  zone,
+  times,
 }: {
-  zone: string;
+  times: Times;
   waiting: Data["promised"];
   anew: Data["anew"];
 }) {
   const now = useNow();
   if (waiting.length === 0) return null;
   return (
-    <Part title="Promised" className="mb-10">
+    <Part title="To eat, freeze or reprocess" className="mb-10">
       {anew.map((p) => (
         <p key={p.code} className="mb-3">
-          Pack <Code>{p.code}</Code>, packed anew. Write on the new lids, in the order they stand:{" "}
+          Pack <Code>{p.code}</Code>, to reprocess. Write on the new lids, in the order they stand:{" "}
           <span className="flex flex-wrap gap-x-4 text-[1.15rem]">
             {p.containers.map((c) => (
               <span key={c} className="code font-bold">
@@ -239,22 +244,22 @@ export function PromisedPart({
               key={c.id}
               className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-rule py-2"
             >
-              <Link to={`/c/${c.code}`} className="flex min-h-12 items-center text-ink">
+              <Link to={href("/c/:code", { code: c.code })} className="flex min-h-12 items-center text-ink">
                 <Code>{c.code}</Code>
               </Link>
               <span className="flex-1">
                 {containersWords(c.kind, c.mouth, 1)}:{" "}
                 {c.disposition === "chill" ? (
-                  "in the fridge, eat"
+                  "in the refrigerator, eat"
                 ) : c.repackedIn ? (
                   <>
                     its meat is in pack <Code>{c.repackedIn}</Code>, into a canner
                   </>
                 ) : (
-                  "pack anew, whole process,"
+                  "reprocess, full time,"
                 )}{" "}
-                before <b>{c.dispositionDue ? whenWords(c.dispositionDue, now, zone) : ""}</b>
-                {late && <b className="text-stop"> · too late: throw it out, untasted</b>}
+                by <b>{c.dispositionDue ? whenWords(c.dispositionDue, now, times) : ""}</b>
+                {late && <b className="text-stop"> · too late: throw it out. Do not taste it.</b>}
               </span>
               {c.disposition === "chill" && (
                 <OneTap
@@ -263,19 +268,19 @@ export function PromisedPart({
                 >
                   {!late && (
                     <Button name="what" value="opened">
-                      It is eaten
+                      Mark as eaten
                     </Button>
                   )}
                   <Button name="what" value="discarded" weight="bare">
-                    Threw it out
+                    Mark as thrown out
                   </Button>
                 </OneTap>
               )}
               {c.disposition === "repack" &&
                 (c.repackedIn ? (
                   <Button asChild>
-                    <Link to={c.kind.startsWith("can-") ? "/seam" : "/fire"}>
-                      {c.kind.startsWith("can-") ? "To the bath" : "Into a canner"}
+                    <Link to={c.kind.startsWith("can-") ? href("/seam") : href("/fire")}>
+                      {c.kind.startsWith("can-") ? "Go to Seam" : "Load a canner"}
                     </Link>
                   </Button>
                 ) : (

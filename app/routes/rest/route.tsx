@@ -1,10 +1,11 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../outbox";
 import { DISPOSITIONS } from "#core/rest";
 import {
   finishDisposition,
+  checkAllSealed,
   checkSeal,
   dispose,
   disposeAll,
@@ -21,22 +22,25 @@ import { shapeOf } from "#core/schedule";
 import { filledLoadWords, fillersAfter } from "../../words/load";
 import { lookOf } from "../../words/rest";
 import { sealCauses } from "./causes.server";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { byIntent, formKey, keyField, submit, writeBy } from "../../server/form";
 import { CausesPart } from "./causes";
 import { Deciding, PromisedPart } from "./deciding";
 import { Towel } from "./towel";
 import type { FollowHandle } from "../../live/follow";
+import { timesOf } from "../../words/time";
+import { DECIDE_TIME, REST_TIME } from "../../words/safety";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const promised = pendingDispositions(larder);
   const withKey = <T extends object>(c: T) => ({ ...c, key: formKey() });
   return {
-    zone: household.zone,
+    times: timesOf(household),
     resting: restingRuns(larder).map(({ run, containers }) => ({
       code: run.code,
+      key: formKey(),
       load: filledLoadWords(run.packs, run.plan.fillers),
       fillers: fillersAfter(run.plan.fillers, run.code),
       outcome: run.view.outcome,
@@ -76,16 +80,21 @@ const seal = z.object({
 });
 const decide = z.object({ key: keyField, containerId: z.string(), what: z.enum(DISPOSITIONS) });
 const decideAll = z.object({ key: keyField, run: z.string().max(20), what: z.enum(DISPOSITIONS) });
+const sealAll = z.object({ key: keyField, run: z.string().max(20), codes: z.string().max(4000) });
 const ate = z.object({ key: keyField, containerId: z.string(), what: z.enum(["opened", "discarded"]) });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return byIntent(
     request,
     {
       seal: () =>
         submit(request, seal, (v) => ({
           seal: checkSeal(larder, writeBy(me, v.key), v.containerId, v.look),
+        })),
+      "seal-all": () =>
+        submit(request, sealAll, (v) => ({
+          sealed: checkAllSealed(larder, writeBy(me, v.key), v.run, v.codes.split(" ")),
         })),
       decide: () =>
         submit(request, decide, (v) => {
@@ -115,12 +124,12 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["run", "seal", "container", "hold", "recall"] };
 
 export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
-  const { resting, open, promised: waiting, causes, zone } = loaderData;
+  const { resting, open, promised: waiting, causes, times } = loaderData;
   const problem = problemOf(actionData?.result);
   return (
     <Page
       title="Rest"
-      lead="Twelve hours untouched, then each one is looked at once. What did not seal is decided within 24 hours."
+      lead={`Leave jars untouched for ${REST_TIME}, then check each seal. Decide about failed ones within ${DECIDE_TIME}.`}
     >
       <title>Rest · Patient Larder</title>
       {problem && (
@@ -128,17 +137,17 @@ export default function Rest({ loaderData, actionData }: Route.ComponentProps) {
           {problem}
         </Notice>
       )}
-      <Deciding open={open} zone={zone} allKey={loaderData.allKey} />
+      <Deciding open={open} times={times} allKey={loaderData.allKey} />
       {resting.map((r) => (
-        <Towel key={r.code} run={r} zone={zone} />
+        <Towel key={r.code} run={r} times={times} />
       ))}
-      <PromisedPart waiting={waiting} anew={loaderData.anew} zone={zone} />
+      <PromisedPart waiting={waiting} anew={loaderData.anew} times={times} />
       {resting.length === 0 && open.length === 0 && (
         <Empty
           drawing={<ContainerGlyph shape={shapeOf("jar-pint")} state="resting" scale={0.7} label="" />}
-          title="The towel is clear."
+          title="No jars are cooling."
         >
-          Jars and cans come here when a canner is unloaded. <Link to="/larder">To the Larder</Link>
+          Jars and cans come here from the canner. <Link to={href("/larder")}>To the Larder</Link>
         </Empty>
       )}
       <CausesPart causes={causes} />

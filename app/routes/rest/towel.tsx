@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { isCan, shapeOf } from "#core/schedule";
 import { countOf } from "#core/quantity";
 import type { ContainerNow } from "#store/rest";
@@ -8,7 +8,7 @@ import { OneTap } from "#ui/form";
 import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { CAN_LOOKS, JAR_LOOKS } from "../../words/rest";
-import { whenWords } from "../../words/time";
+import { whenWords, type Times } from "../../words/time";
 import type { Route } from "./+types/route";
 
 type Resting = Route.ComponentProps["loaderData"]["resting"][number];
@@ -16,10 +16,13 @@ type Resting = Route.ComponentProps["loaderData"]["resting"][number];
 const LOST = { none: "", some: "lost some liquid", half: "lost half or more" } as const;
 
 /** One load on the towel, as it was lifted out, and a tap for each lid when the rest is over. */
-export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
+export function Towel({ run: r, times }: { run: Resting; times: Times }) {
   const now = useNow();
   const ready = now >= r.checkAt && r.outcome === "processed";
-  const left = r.containers.filter((c) => c.seal === null).length;
+  const unchecked = r.containers.filter((c) => c.seal === null);
+  const left = unchecked.length;
+  // What lost half its liquid is looked at by itself.
+  const full = unchecked.filter((c) => (r.out[c.code] ?? "none") !== "half");
   const cans = r.containers.every((c) => isCan(c.kind));
   const how = cans
     ? "Both ends drawn in, seams smooth and dry. Never into water."
@@ -34,7 +37,7 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
           <p className="text-soft">
             {ready
               ? `${how} ${countOf(left, cans ? "can" : "lid")} to go, in the order they came out.`
-              : `On the towel since ${whenWords(r.unloadedAt, now, zone)}. Do not touch them before ${whenWords(r.checkAt, now, zone)}.`}
+              : `On the towel since ${whenWords(r.unloadedAt, now, times)}. Do not touch them before ${whenWords(r.checkAt, now, times)}.`}
           </p>
           {r.fillers && <p>{r.fillers}</p>}
         </div>
@@ -57,9 +60,11 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
               contents={contentsOf(c.product, r.species[c.packId] ?? [])}
               pattern={patternOf(c.packCode)}
               scale={0.72}
+              // What was found is said; that it rests, its heading says of all of them.
+              label={c.seal === null ? "" : undefined}
             />
             <Link
-              to={`/c/${c.code}`}
+              to={href("/c/:code", { code: c.code })}
               className="flex min-h-12 min-w-12 items-center justify-center text-ink no-underline hover:underline"
             >
               <Code>{c.code}</Code>
@@ -79,6 +84,21 @@ export function Towel({ run: r, zone }: { run: Resting; zone: string }) {
           </li>
         ))}
       </ol>
+      {ready && full.length > 1 && (
+        <OneTap
+          className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2"
+          says={{ key: r.key, intent: "seal-all", run: r.code, codes: full.map((c) => c.code).join(" ") }}
+        >
+          <Button weight="do">
+            {cans
+              ? `All ${full.length} are sealed: I checked each`
+              : `All ${full.length} lids are down: I pressed each`}
+          </Button>
+          {full.length < left && (
+            <span className="text-soft">Check those that lost half or more of their liquid one by one.</span>
+          )}
+        </OneTap>
+      )}
     </section>
   );
 }
@@ -108,7 +128,7 @@ function Looks({ c }: { c: Resting["containers"][number] }) {
       {button(bad!, "stop")}
       <details>
         <summary className="flex min-h-12 cursor-pointer items-center justify-center text-[0.92rem] text-soft">
-          Something else
+          Sealed, but…
         </summary>
         <div className="flex flex-col gap-2">{rest.map((l) => button(l, "bare"))}</div>
       </details>

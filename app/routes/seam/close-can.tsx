@@ -1,6 +1,6 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { href, Link, useFetcher } from "react-router";
 import { formatTemperature } from "#core/quantity";
 import { formatSeam, shownBack, readSeamLength, verdictOf } from "#core/seam";
 import { Button } from "#ui/button";
@@ -29,7 +29,7 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
         </p>
       ) : (
         <p className="mt-1 text-[1.15rem]">
-          <b>{formatTemperature(can.tempC!, data.units)} at the centre.</b> Wipe the flange, end on, first
+          <b>{formatTemperature(can.tempC!, data.units)} at the center.</b> Wipe the flange, end on, first
           roll, second roll, back to the start mark.{" "}
           <b className="text-copper-ink">
             <TimeLeft until={can.closeBy!} />
@@ -51,7 +51,7 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
           id="verdict-problem"
           errors={[...(errors[""] ?? []), ...(errors.verdict ?? []), ...(errors.defects ?? [])]}
         />
-        <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so" />
+        <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is right" />
         <div className="flex flex-wrap gap-3">
           {verdict === "accept" && !closed && (
             <Button
@@ -74,7 +74,7 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
               value="redo"
               disabled={busy}
             >
-              Bad: into a new can
+              Seam is bad: use a new can
             </Button>
           )}
           {(verdict === "stop" || verdict === "redo") && (
@@ -86,15 +86,15 @@ export function CloseCan({ data, can }: { data: SeamData; can: Can }) {
               value="stop"
               disabled={busy}
             >
-              New can, and stop the sealer
+              Seam is bad: new can, and stop the sealer
             </Button>
           )}
         </div>
         {!ready && !closed && (
           <p>
             No can is closed before the sealer is tested.{" "}
-            <Link to="/seam/set-up" className="font-[650] underline underline-offset-4">
-              Set-up test
+            <Link to={href("/seam/set-up")} className="font-[650] underline underline-offset-4">
+              Setup test
             </Link>
           </p>
         )}
@@ -126,7 +126,7 @@ function Outside({ data, errors }: { data: SeamData; errors: Record<string, stri
                 onChange={(e) => set(key, e.target.value)}
                 aria-invalid={errors[key] ? true : undefined}
                 placeholder={key === "width" ? "0.115 or 115" : "0.049 or 49"}
-                className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
+                className="input mt-1"
               />
             </label>
             {read && read.outcome !== "none" && (

@@ -9,8 +9,7 @@ import { Code } from "#ui/lotmark";
 import { DOUBT_WORDS } from "../../words/seam";
 import type { Can, SeamData } from "./data";
 
-const BOX =
-  "mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop";
+const BOX = "input mt-1 min-h-14 text-[1.3rem]";
 
 /** One open can in the bath: its centre temperature, read or typed, and what is asked about it. */
 export function ExhaustCan({ data, can }: { data: SeamData; can: Can }) {
@@ -72,7 +71,7 @@ function ReadingForm({ data, can, goal }: { data: SeamData; can: Can; goal: stri
       <input type="hidden" name="containerId" value={can.id} />
       <div className="grid grid-cols-[1.4fr_1fr] gap-3">
         <label>
-          <span className="block font-[650]">Centre of the meat</span>
+          <span className="block font-[650]">Center of the meat</span>
           <input
             type="text"
             name="temp"
@@ -83,13 +82,13 @@ function ReadingForm({ data, can, goal }: { data: SeamData; can: Can; goal: stri
           />
         </label>
         <label>
-          <span className="block font-[650]">Juice beside it</span>
+          <span className="block font-[650]">Juice next to it (optional)</span>
           <input
             type="text"
             name="juice"
             inputMode="decimal"
             autoComplete="off"
-            placeholder="if read"
+            placeholder=""
             aria-invalid={errors.juice ? true : undefined}
             className={`${BOX} placeholder:text-soft`}
           />
@@ -103,7 +102,7 @@ function ReadingForm({ data, can, goal }: { data: SeamData; can: Can; goal: stri
         writes here by itself.
       </p>
       <Button weight="do" disabled={fetcher.state !== "idle"}>
-        Write the temperature
+        Record temperature
       </Button>
     </fetcher.Form>
   );
@@ -113,22 +112,22 @@ function Sign({ data, can }: { data: SeamData; can: Can }) {
   const fetcher = useFetcher<{ result?: SubmissionResult }>();
   const errors = fetcher.data?.result?.error ?? {};
   return (
-    <Drawer title="It goes in without: sign for it" open={fetcher.data !== undefined} className="mt-2">
+    <Drawer title="Go ahead anyway: write why" open={fetcher.data !== undefined} className="mt-2">
       <fetcher.Form method="post" className="space-y-3">
         <NoEnter />
         <input type="hidden" name="key" value={keyFor(data.key, `sign ${can.id}`)} />
         <input type="hidden" name="intent" value="sign" />
         <input type="hidden" name="containerId" value={can.id} />
         <p>
-          Then it is not to the tested process. The reason and your name stay with this can for ever, on its
-          label and in its story. Safer: back into the refrigerator, and cooked and eaten within its days.
+          Then it is not the tested process. Your name and reason stay with this can for good. Safer:
+          refrigerate the meat, and cook and eat it within its days.
         </p>
         <label className="block">
           <span className="block font-[650]">Why</span>
           <input type="text" name="reason" autoComplete="off" className={BOX} />
         </label>
         <FieldError id="sign-problem" errors={[...(errors.reason ?? []), ...(errors[""] ?? [])]} />
-        <Button weight="stop">Sign, and let it in</Button>
+        <Button weight="stop">Go ahead anyway</Button>
       </fetcher.Form>
     </Drawer>
   );

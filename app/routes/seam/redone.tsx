@@ -13,7 +13,7 @@ export function Redone({ data }: { data: SeamData }) {
       <ul className="space-y-1">
         {data.redone.map((r) => (
           <li key={r.code}>
-            {clockTime(r.at, data.zone)}: <Code>{r.code}</Code> → <Code>{r.newCode}</Code>
+            {clockTime(r.at, data.times)}: <Code>{r.code}</Code> → <Code>{r.newCode}</Code>
             {r.defects.length > 0 && `, ${r.defects.map((d) => defectOf(d).name.toLowerCase()).join(", ")}`}
           </li>
         ))}

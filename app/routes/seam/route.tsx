@@ -1,4 +1,4 @@
-import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
+import { href, Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -21,7 +21,7 @@ import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
 import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
 import { snapshot } from "../../features/shell/snapshot.server";
 import { CanGrid } from "./can-grid";
@@ -33,9 +33,10 @@ import { SealerChoice } from "./sealer-choice";
 import { SealerState } from "./sealer-state";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
+import { timesOf } from "../../words/time";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get("can");
@@ -53,7 +54,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     key: formKey(),
     now: larder.now(),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     cans,
     next,
     redone: redoneCans(larder),
@@ -76,7 +77,7 @@ export function shouldRevalidate({
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const temp = (what: string) => quantity("temperature", writingOf(household), what);
   return byIntent(
     request,
@@ -90,13 +91,13 @@ export async function action({ request, context }: Route.ActionArgs) {
               tempC: v.temp,
               juiceC: v.juice ?? null,
             });
-            return redirect("/seam");
+            return redirect(href("/seam"));
           },
         ),
       confirm: () =>
         submit(request, z.object(ofCan), (v) => {
           confirmReading(larder, writeBy(me, v.key), v.containerId);
-          return redirect("/seam");
+          return redirect(href("/seam"));
         }),
       seam: () =>
         submit(request, seamForm, (v) => {
@@ -107,12 +108,12 @@ export async function action({ request, context }: Route.ActionArgs) {
             defects: v.defects,
             verdict: v.verdict,
           });
-          return redirect(newCode ? `/seam?new=${newCode}` : "/seam");
+          return redirect(newCode ? `${href("/seam")}?new=${newCode}` : href("/seam"));
         }),
       sign: () =>
         submit(request, z.object({ ...ofCan, reason: words("The reason", 200) }), (v) => {
           signForCan(larder, writeBy(me, v.key), v.containerId, v.reason);
-          return redirect("/seam");
+          return redirect(href("/seam"));
         }),
     },
     "exhaust",
@@ -127,7 +128,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["can", "pack", "bench", "sealer", "seam", "run"] };
 
 export default function Seam({ loaderData }: Route.ComponentProps) {
-  const { cans, next, sealer, units, zone, redone } = loaderData;
+  const { cans, next, sealer, units, times, redone } = loaderData;
   const closed = cans.filter((c) => isFitStage(c.stage)).length;
   const cold = cans.filter((c) => !isFitStage(c.stage) && c.stage !== "hot").length;
   const series = cans
@@ -153,12 +154,12 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
       aside={
         <div className="flex flex-wrap gap-3">
           <Button asChild>
-            <Link to={sealer ? `/seam/sealer?sealer=${sealer.id}` : "/seam/sealer"}>
+            <Link to={sealer ? `${href("/seam/sealer")}?sealer=${sealer.id}` : href("/seam/sealer")}>
               {sealer ? `${sealer.name}: charts and limits` : "Sealer and limits"}
             </Link>
           </Button>
           <Button asChild>
-            <Link to="/practice">Seam school</Link>
+            <Link to={href("/practice")}>Seam school</Link>
           </Button>
         </div>
       }
@@ -169,7 +170,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
       {cans.length === 0 ? (
         <Empty drawing={<Sealer />} title="No cans are filled.">
           Cans come here from Pack. Each is exhausted to {formatTemperature(EXHAUST_TEMP_C, units)} at the
-          centre of its meat, seamed, and looked at, before it may go into a canner.
+          center of its meat, seamed, and looked at, before it may go into a canner.
         </Empty>
       ) : (
         <div className="grid gap-x-9 gap-y-6 lg:grid-cols-[34rem_1fr]">
@@ -184,7 +185,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
               <div className="rounded border-2 border-ink bg-sheet p-6">
                 <p className="text-[1.3rem] font-[650]">Keep them hot and go on.</p>
                 <Button asChild weight="do" className="mt-4">
-                  <Link to="/fire">Into a canner</Link>
+                  <Link to={href("/fire")}>Load a canner</Link>
                 </Button>
               </div>
             )}
@@ -193,7 +194,7 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
           <div className="min-w-0">
             <CanGrid data={loaderData} />
             {series.length > 0 && (
-              <Part title="How they warm, centre of the meat" className="mt-5">
+              <Part title="How they warm, center of the meat" className="mt-5">
                 <TimeChart
                   series={series}
                   unit={units === "us" ? "°F" : "°C"}
@@ -201,8 +202,8 @@ export default function Seam({ loaderData }: Route.ComponentProps) {
                     value: inUnits(EXHAUST_TEMP_C, units),
                     name: formatTemperature(EXHAUST_TEMP_C, units),
                   }}
-                  zone={zone}
-                  summary={`${countOf(series.length, "can")} warming towards ${formatTemperature(EXHAUST_TEMP_C, units)}. The newest readings stand under the cans.`}
+                  times={times}
+                  summary={`${countOf(series.length, "can")} warming toward ${formatTemperature(EXHAUST_TEMP_C, units)}. The newest readings stand under the cans.`}
                   height={220}
                 />
               </Part>

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import type { SeamData } from "./data";
@@ -10,7 +10,7 @@ export function SealerState({ data }: { data: SeamData }) {
     return cans.length === 0 ? null : (
       <Notice tone="care" className="mb-6">
         <b>There is no can sealer in the Shed.</b> Enter it under{" "}
-        <Link to="/shed" className="font-[650] underline underline-offset-4">
+        <Link to={href("/shed")} className="font-[650] underline underline-offset-4">
           Shed
         </Link>
         , and test it on empty cans before the first.
@@ -28,11 +28,11 @@ export function SealerState({ data }: { data: SeamData }) {
       <p className="text-[1.3rem] font-[650]">
         {state === "stopped"
           ? `${sealer.name} is stopped. Close no more cans.`
-          : `${sealer.name} wants a set-up test.`}
+          : `${sealer.name} wants a setup test.`}
       </p>
       <p className="max-w-[52rem] text-ink">{why}</p>
       <Button asChild weight="do" className="mt-2">
-        <Link to="/seam/set-up">Set-up test on empty cans</Link>
+        <Link to={href("/seam/set-up")}>Setup test on empty cans</Link>
       </Button>
     </Notice>
   );

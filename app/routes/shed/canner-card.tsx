@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import type { z } from "zod";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { formatFraction, formatPressure, psiFromKPa, type UnitSystem } from "#core/quantity";
 import { GAUGE_REPLACE_PSI, settingsFor } from "#core/schedule";
@@ -8,27 +8,27 @@ import type { Canner } from "#store/equipment";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, PickField, TextField } from "#ui/form";
 import { Canner as Drawing } from "../../ui/bench/place-drawing";
-import { longDay } from "../../words/time";
+import { longDay, type Times } from "../../words/time";
 import type { checkSchema } from "./gauge-test";
 import { StandingLine } from "./standing-line";
 
 type CannerData = Route.ComponentProps["loaderData"]["canners"][number];
 
-function standingWords(c: CannerData, zone: string): { tone: "good" | "care" | "stop"; text: string } | null {
+function standingWords(c: CannerData, times: Times): { tone: "good" | "care" | "stop"; text: string } | null {
   switch (c.standing) {
     case "none":
       return null;
     case "sound":
-      return { tone: "good", text: `Tested; due again ${longDay(c.dueAt!, zone)}.` };
+      return { tone: "good", text: `Tested; due again ${longDay(c.dueAt!, times)}.` };
     case "overdue":
       return {
         tone: "care",
-        text: `Overdue since ${longDay(c.dueAt!, zone)}. A run by this dial needs a signed reason.`,
+        text: `Overdue since ${longDay(c.dueAt!, times)}. To use this dial, write a reason.`,
       };
     case "untested":
       return {
         tone: "care",
-        text: "Never tested. A run by this dial needs a signed reason; extension offices test them.",
+        text: "Never tested. To use this dial, write a reason. Extension offices test gauges.",
       };
     case "replace":
       return {
@@ -43,13 +43,13 @@ export function CannerCard({
   canner: c,
   units,
   today,
-  zone,
+  times,
   result,
 }: {
   canner: CannerData & Canner;
   units: UnitSystem;
   today: string;
-  zone: string;
+  times: Times;
   result: Parameters<typeof useForm>[0]["lastResult"];
 }) {
   const mine =
@@ -60,7 +60,7 @@ export function CannerCard({
     id: `check-${c.id}`,
     lastResult: mine as never,
   });
-  const standing = standingWords(c, zone);
+  const standing = standingWords(c, times);
   const error = c.gauges.dial?.errorPsi;
   return (
     <article className="border-t-4 border-bench pt-4">
@@ -68,7 +68,10 @@ export function CannerCard({
         <Drawing steaming={false} lit={false} />
         <div>
           <h2 className="text-[1.4rem]">
-            <Link to={`/shed/${c.id}`} className="underline decoration-rule decoration-2 underline-offset-4">
+            <Link
+              to={href("/shed/:id", { id: c.id })}
+              className="underline decoration-rule decoration-2 underline-offset-4"
+            >
               {c.name}
             </Link>
           </h2>
@@ -76,7 +79,7 @@ export function CannerCard({
             {c.quarts ? (
               `${formatFraction(c.quarts)} quarts`
             ) : (
-              <span className="text-amber">size missing</span>
+              <span className="text-amber">How many quarts is it?</span>
             )}
             , limit {formatPressure(c.safeMaxKPa, units)}
           </p>
@@ -117,7 +120,7 @@ export function CannerCard({
       {c.hasDial === 1 ? (
         <details className="mt-3" open={Boolean(mine)}>
           <summary className="flex min-h-12 cursor-pointer items-center font-[650]">
-            Write down a gauge test
+            Record a gauge test
           </summary>
           <KeyedForm form={form} formKey={c.key} intent="check" className="space-y-3">
             <input type="hidden" name="cannerId" value={c.id} />
@@ -156,7 +159,7 @@ export function CannerCard({
             <ul className="mt-3 text-[0.95rem] text-soft">
               {c.checks.map((x) => (
                 <li key={x.id}>
-                  {longDay(x.at, zone)}:{" "}
+                  {longDay(x.at, times)}:{" "}
                   {Math.abs(x.errorKPa) < 0.3
                     ? "true"
                     : `${formatPressure(Math.abs(x.errorKPa), units)} ${x.errorKPa > 0 ? "high" : "low"}`}

@@ -1,5 +1,5 @@
 import type { SubmissionResult } from "@conform-to/react";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { kindKey } from "#core/capacity";
 import { countOf } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
@@ -29,8 +29,7 @@ export function Counted({
   if (supplies.length === 0)
     return (
       <p className="text-soft">
-        Nothing is counted yet. What is counted is taken into account by the plan, and goes down by itself as
-        you pack.
+        Nothing is counted yet. The plan uses your counts, and they go down as you pack.
       </p>
     );
   return (
@@ -75,7 +74,10 @@ export function Counted({
                     <ul className="flex flex-wrap gap-x-5">
                       {s.packs.map((p) => (
                         <li key={p.code}>
-                          <Link to={`/c/${p.code}`} className="flex min-h-12 items-center gap-2 text-ink">
+                          <Link
+                            to={href("/c/:code", { code: p.code })}
+                            className="flex min-h-12 items-center gap-2 text-ink"
+                          >
                             {p.count} in <Code>{p.code}</Code>
                           </Link>
                         </li>
@@ -88,7 +90,7 @@ export function Counted({
           ))}
         </ul>
       )}
-      <Drawer title="Count anew" open={Boolean(result?.error)} className="mt-2">
+      <Drawer title="Count again" open={Boolean(result?.error)} className="mt-2">
         <ul className="space-y-3">
           {supplies.map((s) => {
             const mine =
@@ -112,7 +114,7 @@ export function Counted({
                       autoComplete="off"
                       defaultValue={(mine?.initialValue as { left?: string } | undefined)?.left ?? s.left}
                       aria-invalid={problem.length > 0 ? true : undefined}
-                      className="min-h-12 w-24 rounded border-2 border-ink bg-sheet px-3 text-[1.06rem]"
+                      className="input w-24"
                     />
                     <span>
                       {s.kind === "lid"

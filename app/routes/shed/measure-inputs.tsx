@@ -108,7 +108,7 @@ export function MeasureInputs({
         label="Made of"
         fallback={known?.aluminium === 0 ? "steel" : "aluminium"}
         options={[
-          { value: "aluminium", label: "aluminium" },
+          { value: "aluminium", label: "aluminum" },
           { value: "steel", label: "steel" },
         ]}
       />

@@ -2,7 +2,7 @@ import { useForm } from "@conform-to/react";
 import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { useState } from "react";
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure, kPaFromPsi, likelyReading, parseQuantity, type Writing } from "#core/quantity";
@@ -14,7 +14,7 @@ import { KeyedForm, keyFor, resultOf, FormErrors, PickField, TextField } from "#
 import { Empty, Page, Part } from "#ui/page";
 import { Canner as Drawing } from "../../ui/bench/place-drawing";
 
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { CannerCard } from "./canner-card";
 import { Counted } from "./counted";
 import { MeasureInputs } from "./measure-inputs";
@@ -33,16 +33,17 @@ import { checkSchema } from "./gauge-test";
 import { formKey, formOf, keyField, quantity, submit, words, writeBy } from "../../server/form";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
+import { timesOf } from "../../words/time";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const now = larder.now();
   return {
     key: formKey(),
     supplies: suppliesInUse(larder).map((s) => ({ ...s, packs: packsWithBox(larder, s.id) })),
     tools: listTools(larder).map((t) => ({ ...t, standing: standings(t.kind, checksOf(larder, t.id), now) })),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     today: localDay(now, household.zone),
     canners: listCanners(larder).map((c) => ({
       ...c,
@@ -72,7 +73,7 @@ const addSchema = (units: Writing) =>
     ...measureFields(units),
   });
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const form = await formOf(request);
   if (form.get("intent") === "check") {
     return submit(request, checkSchema, (v) => {
@@ -96,18 +97,18 @@ export async function action({ request, context }: Route.ActionArgs) {
         testedBy: v.testedBy,
         against: v.against,
       });
-      return redirect("/shed");
+      return redirect(href("/shed"));
     });
   }
   if (form.get("intent") === "supply")
     return submit(request, supplySchema, (v) => {
       addSupply(larder, writeBy(me, v.key), supplyInput(v));
-      return redirect("/shed#counted");
+      return redirect(`${href("/shed")}#counted`);
     });
   if (form.get("intent") === "count")
     return submit(request, countSchema, (v) => {
       recount(larder, writeBy(me, v.key), { supplyId: v.supplyId, left: v.left, why: "counted" });
-      return redirect("/shed#counted");
+      return redirect(`${href("/shed")}#counted`);
     });
   if (form.get("intent") === "tool")
     return submit(
@@ -122,7 +123,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           induction: induction ? 1 : 0,
           note: note ?? null,
         });
-        return redirect("/shed");
+        return redirect(href("/shed"));
       },
     );
   return submit(request, addSchema(writingOf(household)), (v) => {
@@ -145,7 +146,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         measures: measuresOf(v),
       }),
     );
-    return redirect("/shed");
+    return redirect(href("/shed"));
   });
 }
 
@@ -159,17 +160,14 @@ export const handle: FollowHandle = {
 };
 
 export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
-  const { canners, key, units, today, zone, supplies, tools } = loaderData;
+  const { canners, key, units, today, times, supplies, tools } = loaderData;
   const [plain, setPlain] = useState("");
   const [form, fields] = useForm<z.input<ReturnType<typeof addSchema>>>({
     id: "canner",
     lastResult: resultOf(actionData?.result, undefined),
   });
   return (
-    <Page
-      title="Shed"
-      lead="Canners and their looks, burners and tools, and what is counted: jars, lids by the box, cans by the lot."
-    >
+    <Page title="Shed" lead="Canners, tools and supplies: what you have, and whether it was checked.">
       <title>Shed · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-[1fr_23rem]">
         <div className="space-y-8">
@@ -182,7 +180,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
               canner={c}
               units={units}
               today={today}
-              zone={zone}
+              times={times}
               result={actionData?.result}
             />
           ))}
@@ -201,9 +199,9 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
           </section>
         </div>
         <div className="space-y-8">
-          <Part title="Another canner">
+          <Part title="Add a canner">
             <KeyedForm form={form} formKey={key} className="space-y-4">
-              <TextField field={fields.name} label="Name" hint="As you call it: big canner" />
+              <TextField field={fields.name} label="Name" hint="Example: big canner" />
               <div>
                 <TextField
                   key={`quarts-${plain}`}
@@ -228,7 +226,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
               </div>
               <PickField
                 field={fields.gauge}
-                label="It has"
+                label="Gauge type"
                 options={[
                   { value: "dial", label: "a dial" },
                   { value: "weighted", label: "a weight" },
@@ -247,7 +245,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
               />
               <TextField
                 field={fields.safeMax}
-                label="Its own limit"
+                label="Maximum pressure"
                 hint="From its manual. 20 lb is typical, from memory."
                 defaultValue={
                   (fields.safeMax.initialValue as string | undefined) ??
@@ -255,7 +253,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
                 }
               />
               <Drawer
-                title="Its measures, if you have them"
+                title="Measurements (optional)"
                 open={Object.keys(resultOf(actionData?.result, undefined)?.error ?? {}).some(
                   (f) => f !== "name",
                 )}
@@ -263,7 +261,7 @@ export default function Shed({ loaderData, actionData }: Route.ComponentProps) {
                 <MeasureInputs fields={fields} units={units} />
               </Drawer>
               <FormErrors form={form} />
-              <Button weight="do">Put it in the Shed</Button>
+              <Button weight="do">Add canner</Button>
             </KeyedForm>
           </Part>
           <Drawer

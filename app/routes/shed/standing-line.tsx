@@ -8,6 +8,6 @@ export function StandingLine({ standings }: { standings: readonly Standing[] }) 
   if (stops.length > 0)
     return <p className="font-[650] text-stop">✕ Not to be used: {names(stops)} not sound.</p>;
   if (signs.length > 0) return <p className="text-amber">△ Due for a look: {names(signs)}.</p>;
-  if (never === standings.length) return <p className="text-soft">Not looked over yet.</p>;
-  return <p className="text-moss">✓ Nothing found bad{never > 0 ? `, ${never} not looked at yet` : ""}.</p>;
+  if (never === standings.length) return <p className="text-soft">Not checked yet.</p>;
+  return <p className="text-moss">✓ Nothing found bad{never > 0 ? `, ${never} not checked yet` : ""}.</p>;
 }

@@ -31,14 +31,10 @@ export function SupplyForm({ formKey, result }: { formKey: string; result: Submi
   return (
     <KeyedForm form={form} formKey={formKey} intent="supply" className="space-y-4">
       <SelectField field={fields.what} label="What" choices={WHAT} />
-      <TextField
-        field={fields.label}
-        label="Box, lot or stack"
-        hint="As you call it: box 3, lot 0914, older and scratched"
-      />
+      <TextField field={fields.label} label="Label (optional)" hint="Example: box 3, or lot 0914" />
       <TextField field={fields.count} label="How many" inputMode="numeric" />
       <FormErrors form={form} />
-      <Button>Count them in</Button>
+      <Button>Add to the Shed</Button>
     </KeyedForm>
   );
 }

@@ -27,8 +27,8 @@ export function ToolForm({ formKey, result }: { formKey: string; result: Submiss
       />
       <TextField
         field={fields.name}
-        label="Called"
-        hint={kind === "burner" ? "As you call it: yard burner" : "As you call it"}
+        label="Name"
+        hint={kind === "burner" ? "Example: yard burner" : "Name"}
       />
       {kind === "burner" && (
         <>
@@ -40,10 +40,10 @@ export function ToolForm({ formKey, result }: { formKey: string; result: Submiss
           />
           <TextField
             field={fields.lowest}
-            label="Lowest flame holds"
-            hint="If you know the pressure it settles at"
+            label="Pressure at the lowest flame"
+            hint="The pressure it settles at, if you know it"
           />
-          <TickField field={fields.outdoors} label="Stands outdoors" />
+          <TickField field={fields.outdoors} label="Stands outside" />
           <TickField field={fields.induction} label="Is an induction hob" />
         </>
       )}
@@ -51,7 +51,7 @@ export function ToolForm({ formKey, result }: { formKey: string; result: Submiss
         <TextField field={fields.note} label="Note" hint="Which cans it is set for; how it is read" />
       )}
       <FormErrors form={form} />
-      <Button>Put it in the Shed too</Button>
+      <Button>Add to the Shed</Button>
     </KeyedForm>
   );
 }

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Standing } from "#core/check";
 import { formatPressure, type UnitSystem } from "#core/quantity";
 import type { Tool } from "#store/check";
@@ -18,7 +18,7 @@ export function ToolRow({ tool: t, units }: { tool: Tool & { standing: Standing[
   return (
     <li className="border-t-2 border-rule py-2">
       <Link
-        to={`/shed/${t.id}`}
+        to={href("/shed/:id", { id: t.id })}
         className="inline-flex min-h-12 items-center text-[1.15rem] font-[650] underline decoration-rule decoration-2 underline-offset-4"
       >
         {t.name}

@@ -1,6 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { useNavigate } from "react-router";
+import { href, useNavigate } from "react-router";
+import type { Address } from "../../address";
 import type { Opened, PaletteProps } from "./palette";
+import { singleKeys } from "./single-keys";
 
 const Palette = lazy(() =>
   import("./palette").then(
@@ -14,12 +16,12 @@ function ToAllPages({ onClose }: PaletteProps): React.ReactNode {
   const navigate = useNavigate();
   useEffect(() => {
     onClose();
-    void navigate("/more");
+    void navigate(href("/more"));
   }, [onClose, navigate]);
   return null;
 }
 
-const GO: Record<string, string> = { t: "/", a: "/ask", f: "/fire", r: "/rest", l: "/larder" };
+const GO: Record<string, Address> = { t: "/", a: "/ask", f: "/fire", r: "/rest", l: "/larder" };
 
 /** Jumps to any page or code, and tells the shortcuts. Opened by Ctrl K, `?`, or its button. */
 export function Jump() {
@@ -33,6 +35,7 @@ export function Jump() {
         return setOpen("jump");
       }
       if (e.target instanceof HTMLElement && e.target.matches("input, textarea, select")) return;
+      if (!singleKeys() || e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === "?") return setOpen("keys");
       const to = waiting ? GO[e.key] : undefined;
       waiting = e.key === "g";
@@ -56,7 +59,7 @@ export function Jump() {
       </button>
       {open && (
         <Suspense fallback={null}>
-          <Palette open={open} onClose={() => setOpen(null)} />
+          <Palette open={open} onClose={() => setOpen(null)} onKeys={() => setOpen("keys")} />
         </Suspense>
       )}
     </>

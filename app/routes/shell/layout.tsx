@@ -1,4 +1,4 @@
-import { Link, Outlet, useLocation, useMatches } from "react-router";
+import { href, Link, Outlet, useLocation, useMatches } from "react-router";
 import type { Route } from "./+types/layout";
 import type { ComponentType } from "react";
 import { Bench, type BenchPlace } from "#ui/bench";
@@ -8,10 +8,11 @@ import { useAlarmLine, type AlarmPlace } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { pace } from "../../server/clock";
 import { clocksOf } from "../../features/shell/clocks.server";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import { benchOf, runGlances } from "../../features/shell/places.server";
 import { snapshot } from "../../features/shell/snapshot.server";
 import { Jump } from "./jump";
+import { Leaving } from "./leaving";
 import { PhoneBar } from "./phone-bar";
 
 /** A page that stands under the tall bench brings along what draws it, so that no other page has to fetch it. */
@@ -20,8 +21,8 @@ export interface BenchHandle {
 }
 
 /** What a page is drawn with at first; from then on the feed carries it. */
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const look = snapshot(home);
   const runs = runGlances(look);
   return {
@@ -55,6 +56,7 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
       </header>
       <Outlet />
       <PhoneBar places={places} />
+      <Leaving />
     </NowProvider>
   );
 }
@@ -62,25 +64,25 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
 /** The pages beside the work. While something calls, its alarm has their room, and they are under “More”. */
 function SideLinks({ me, calling }: { me: string; calling: boolean }) {
   return (
-    <nav aria-label="Beside the work" className="beside">
+    <nav aria-label="Other pages" className="beside">
       {!calling && (
         <>
-          <Link to="/">Today</Link>
-          <Link to="/ask">Ask</Link>
-          <Link to="/shed">Shed</Link>
-          <Link to="/practice" className="wide">
+          <Link to={href("/")}>Today</Link>
+          <Link to={href("/ask")}>Ask</Link>
+          <Link to={href("/shed")}>Shed</Link>
+          <Link to={href("/practice")} className="wide">
             Practice
           </Link>
-          <Link to="/records" className="wide">
+          <Link to={href("/records")} className="wide">
             Records
           </Link>
         </>
       )}
-      <Link to="/more" className={calling ? undefined : "narrow"}>
+      <Link to={href("/more")} className={calling ? undefined : "narrow"}>
         More
       </Link>
       {!calling && (
-        <Link to="/household" aria-label={`Household, ${me} is at the screen`}>
+        <Link to={href("/household")} aria-label={`Household, ${me} is at the screen`}>
           {me}
         </Link>
       )}

@@ -1,13 +1,13 @@
 import { Link, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/more";
 import { Page } from "#ui/page";
-import { atHome } from "../../server/context";
+import { homeContext } from "../../server/context";
 import type { loader as layout } from "./layout";
 import { PAGES } from "./pages";
 import type { FollowHandle } from "../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  return { me: atHome(context, request).me.name };
+export function loader({ context }: Route.LoaderArgs) {
+  return { me: context.get(homeContext).me.name };
 }
 
 export const handle: FollowHandle = { shows: [] };

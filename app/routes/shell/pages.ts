@@ -1,5 +1,7 @@
+import type { Address } from "../../address";
+
 /** A page that can be gone to: its name, its address, and other words people look for it by. */
-export type PageEntry = readonly [name: string, to: string, also: string];
+export type PageEntry = readonly [name: string, to: Address, also: string];
 
 /** Every page, by what it belongs to, in the order of the work. The palette and the page of all pages are made from it. */
 export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = [
@@ -25,7 +27,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
       ["Seam: exhaust and close cans", "/seam", "bath, probe"],
       ["Sealer setup test", "/seam/set-up", "tear-down, hooks, overlap"],
       ["Sealer: charts and limits", "/seam/sealer", "drift, jam, adjusted"],
-      ["Fire: canner runs", "/fire", "start a load stove"],
+      ["Fire: canner runs", "/fire", "start a run load stove light burner"],
       ["Rest: check seals", "/rest", "towel, failed"],
     ],
   },
@@ -52,7 +54,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
     title: "Records",
     pages: [
       ["Records: export and import", "/records", "archive zip csv epcis"],
-      ["Backups", "/records/copies", "copies restore"],
+      ["Backups", "/records/backups", "copies restore"],
       ["History: every change", "/records/history", "audit verify hash who"],
       ["Enter a run kept on paper", "/records/paper", "power outage sheet"],
       ["Blank forms to print", "/records/paper.pdf", "paper pdf power"],
@@ -64,7 +66,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
     title: "Household and help",
     pages: [
       ["Household: altitude, units, people, theme", "/household", "settings dark glare"],
-      ["Passphrase, PINs and access tokens", "/household/keys", "network security device keys"],
+      ["Passphrase, PINs and access tokens", "/household/access", "network security device keys"],
       ["Help", "/help", "how why"],
     ],
   },

@@ -1,9 +1,11 @@
 import { Command } from "cmdk";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
-import { useNavigate } from "react-router";
+import { href, useNavigate } from "react-router";
+import { Button } from "#ui/button";
 import type { Jumped } from "./found";
 import { PAGES } from "./pages";
+import { setSingleKeys, singleKeys } from "./single-keys";
 
 const KEYS = [
   ["g then t", "Today"],
@@ -11,8 +13,8 @@ const KEYS = [
   ["g then f", "Fire"],
   ["g then r", "Rest"],
   ["g then l", "Larder"],
-  ["k with Ctrl or ⌘", "Jump to any code, place or action"],
-  ["?", "This sheet"],
+  ["k with Ctrl or ⌘", "Jump to any code, day, person, place or action"],
+  ["?", "Shortcuts"],
 ] as const;
 
 /** What is open: the palette, or the sheet of shortcuts. */
@@ -21,10 +23,12 @@ export type Opened = "jump" | "keys";
 export interface PaletteProps {
   open: Opened;
   onClose(): void;
+  /** shows the sheet of shortcuts instead */
+  onKeys(): void;
 }
 
 /** The palette and the sheet of shortcuts, over the page. Fetched when they are first asked for. */
-export function Palette({ open, onClose }: PaletteProps): React.ReactNode {
+export function Palette({ open, onClose, onKeys }: PaletteProps): React.ReactNode {
   const [text, setText] = useState("");
   const navigate = useNavigate();
   const found = useFound(open === "jump" ? text : "");
@@ -53,6 +57,7 @@ export function Palette({ open, onClose }: PaletteProps): React.ReactNode {
                   </div>
                 ))}
               </dl>
+              <SingleKeys />
             </>
           ) : (
             <Command label="Jump to">
@@ -60,12 +65,15 @@ export function Palette({ open, onClose }: PaletteProps): React.ReactNode {
               <Command.Input
                 value={text}
                 onValueChange={setText}
-                placeholder="A code, a place, something to do"
-                className="min-h-12 w-full rounded border-2 border-ink bg-paper px-3 text-[1.1rem]"
+                placeholder="A code, a day, a name, something to do"
+                className="input text-[1.1rem]"
               />
               <Command.List className="mt-3 max-h-[56vh] overflow-y-auto">
                 {/\d|-/.test(text) && (
-                  <Item value={`code ${text}`} onSelect={() => go(`/find?code=${encodeURIComponent(text)}`)}>
+                  <Item
+                    value={`code ${text}`}
+                    onSelect={() => go(`${href("/find")}?code=${encodeURIComponent(text)}`)}
+                  >
                     Open the code <span className="code ml-1">{text.toUpperCase()}</span>
                   </Item>
                 )}
@@ -80,18 +88,38 @@ export function Palette({ open, onClose }: PaletteProps): React.ReactNode {
                     {f.title}
                   </Item>
                 ))}
+                <Item value="Shortcuts keyboard keys" onSelect={onKeys}>
+                  Keyboard shortcuts
+                </Item>
                 {PAGES.flatMap(({ pages }) => pages).map(([name, to, also]) => (
                   <Item key={to} value={`${name} ${also}`} onSelect={() => go(to)}>
                     {name}
                   </Item>
                 ))}
-                <Command.Empty className="p-3 text-soft">Nothing is called that.</Command.Empty>
+                <Command.Empty className="p-3 text-soft">Nothing found.</Command.Empty>
               </Command.List>
             </Command>
           )}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** Single keys are for whoever wants them. */
+function SingleKeys() {
+  const [on, setOn] = useState(singleKeys);
+  const change = () => {
+    setSingleKeys(!on);
+    setOn(!on);
+  };
+  return (
+    <p className="mt-4 flex flex-wrap items-center gap-3">
+      <Button type="button" onClick={change}>
+        {on ? "Turn single-key shortcuts off" : "Turn single-key shortcuts on"}
+      </Button>
+      {!on && <span className="text-soft">Ctrl K still works. Open this again from there.</span>}
+    </p>
   );
 }
 
@@ -105,7 +133,7 @@ function useFound(text: string): readonly Jumped[] {
     const ask = new AbortController();
     const timer = setTimeout(() => {
       if (text.trim().length < 2) return setFound([]);
-      fetch(`/jump?q=${encodeURIComponent(text)}`, { signal: ask.signal })
+      fetch(`${href("/jump")}?q=${encodeURIComponent(text)}`, { signal: ask.signal })
         .then(async (answer) => setFound(answer.ok ? ((await answer.json()) as Jumped[]) : []))
         .catch(() => undefined);
     }, ASK_MS);

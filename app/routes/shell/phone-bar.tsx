@@ -1,8 +1,9 @@
-import { Link, useLocation } from "react-router";
-import type { BenchPlace } from "#ui/bench";
+import { memo } from "react";
+import { href, Link, useLocation } from "react-router";
+import type { BenchPlace, PlaceKey } from "#ui/bench";
 
 /** Where work is most likely going on when one is at none of the places: the hottest first. */
-const BY_HEAT = ["fire", "rest", "seam", "pack", "table", "cold", "field"];
+const BY_HEAT: PlaceKey[] = ["fire", "rest", "seam", "pack", "table", "cold", "field"];
 
 /**
  * The place a phone's bar leads to: the one somebody is at, otherwise where work is going on.
@@ -16,15 +17,15 @@ export function placeOfWork(places: readonly BenchPlace[], here: string): BenchP
 }
 
 /** The five ways of a phone, at its foot within reach of a thumb; everything else is under “More”. */
-export function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
+export const PhoneBar = memo(function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
   const { pathname } = useLocation();
   const place = placeOfWork(places, pathname.split("/")[1] ?? "");
   const ways: [to: string, name: string, what: string][] = [
     ["/", "Today", "to do"],
-    ...(place ? [[`/${place.key}`, place.name, place.what] as [string, string, string]] : []),
-    ["/larder/scan", "Scan", "a label"],
-    ["/ask", "Ask", "a schedule"],
-    ["/more", "More", "all pages"],
+    ...(place ? [[href(`/${place.key}`), place.name, place.what] as [string, string, string]] : []),
+    [href("/larder/scan"), "Scan", "a label"],
+    [href("/ask"), "Ask", "a schedule"],
+    [href("/more"), "More", "all pages"],
   ];
   // Scanning is a page of the larder: the longest address that fits is where one is.
   const here = ways
@@ -41,4 +42,4 @@ export function PhoneBar({ places }: { places: readonly BenchPlace[] }) {
       ))}
     </nav>
   );
-}
+});

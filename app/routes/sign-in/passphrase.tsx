@@ -6,7 +6,8 @@ import { isPassphrase, openSession } from "#store/access";
 import { Refused, scopeNow } from "#store/db";
 import { Button } from "#ui/button";
 import { FormErrors, TextField } from "#ui/form";
-import { countGuess, guessedRight, inCookie, visitorContext } from "../../server/access";
+import { countGuess, guessedRight, visitorContext } from "../../server/access";
+import { inCookie } from "../../server/cookies";
 import { larderContext } from "../../server/context";
 import { submit } from "../../server/form";
 import { ownPath } from "./own-path";
@@ -18,7 +19,9 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 const schema = z.object({
-  passphrase: z.string({ error: "The passphrase is missing." }).max(200, "It is shorter than that."),
+  passphrase: z
+    .string({ error: "The passphrase is missing." })
+    .max(200, "Check it: passphrases here are shorter than that."),
   back: z.string().optional(),
 });
 
@@ -39,7 +42,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       throw new Refused({ passphrase: "This is not the passphrase. Capital letters and spaces count." });
     await guessedRight("passphrase", visitor.ip);
     return redirect(ownPath(back ?? null), {
-      headers: { "Set-Cookie": inCookie(openSession(larder, visitor.device)) },
+      headers: { "Set-Cookie": await inCookie.serialize(openSession(larder, visitor.device)) },
     });
   });
 }
@@ -48,10 +51,10 @@ export default function Enter({ loaderData, actionData }: Route.ComponentProps) 
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "enter", lastResult: actionData?.result });
   return (
     <main id="main" className="mx-auto max-w-[34rem] px-6 pt-[14vh]">
-      <title>Come in · Patient Larder</title>
-      <h1 className="text-[2.1rem]">This larder has a door.</h1>
+      <title>Sign in · Patient Larder</title>
+      <h1 className="text-[2.1rem]">Sign in to this larder</h1>
       <p className="mt-2 text-[1.1rem] text-soft">
-        Say the household’s passphrase once on this screen. It stays in for two months after it was last used.
+        Enter the household’s passphrase once. This screen stays signed in for two months after its last use.
       </p>
       <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate className="mt-7 space-y-4">
         <input type="hidden" name="back" value={loaderData.back} />
@@ -64,7 +67,7 @@ export default function Enter({ loaderData, actionData }: Route.ComponentProps) 
         />
         <FormErrors form={form} />
         <Button weight="do" className="w-full">
-          Come in
+          Sign in
         </Button>
       </Form>
     </main>

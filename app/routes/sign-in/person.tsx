@@ -9,7 +9,7 @@ import { Button } from "#ui/button";
 import { FormErrors, PickField, TextField } from "#ui/form";
 import { countGuess, guessedRight } from "../../server/access";
 import { larderContext } from "../../server/context";
-import { keepCookie } from "../../server/cookie";
+import { saidCookie, whoCookie } from "../../server/cookies";
 import { submit } from "../../server/form";
 import { ownPath } from "./own-path";
 
@@ -24,8 +24,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 const schema = z.object({
-  person: z.string({ error: "Say who you are." }).max(60),
-  pin: z.string().max(20, "A PIN is four to eight figures.").default(""),
+  person: z.string({ error: "Choose who you are." }).max(60),
+  pin: z.string().max(20, "A PIN has 4 to 8 digits.").default(""),
   back: z.string().optional(),
 });
 
@@ -33,7 +33,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const larder = context.get(larderContext);
   return submit(request, schema, async ({ person, pin, back }) => {
     const found = listPeople(larder).find((p) => p.id === person);
-    if (!found) throw new Refused({ person: "Nobody of that name is here." }, 404);
+    if (!found) throw new Refused({ person: "No one here has that name. Check the spelling." }, 404);
     const headers = new Headers();
     if (hasPin(larder, found.id)) {
       const wait = await countGuess("pin", found.id);
@@ -45,9 +45,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       if (!(await isPin(larder, found.id, pin)))
         throw new Refused({ pin: `This is not ${found.name}’s PIN.` });
       await guessedRight("pin", found.id);
-      headers.append("Set-Cookie", keepCookie("said", proofOf(larder, found.id)));
+      headers.append("Set-Cookie", await saidCookie.serialize(proofOf(larder, found.id)));
     }
-    headers.append("Set-Cookie", keepCookie("who", found.id));
+    headers.append("Set-Cookie", await whoCookie.serialize(found.id));
     return redirect(ownPath(back ?? null), { headers });
   });
 }
@@ -57,8 +57,8 @@ export default function Who({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ id: "who", lastResult: actionData?.result });
   return (
     <main id="main" className="mx-auto max-w-[34rem] px-6 pt-[12vh]">
-      <title>Who is it · Patient Larder</title>
-      <h1 className="text-[2.1rem]">Who is at this screen?</h1>
+      <title>Who are you? · Patient Larder</title>
+      <h1 className="text-[2.1rem]">Who is using this screen?</h1>
       <Form method="post" id={form.id} onSubmit={form.onSubmit} noValidate className="mt-6 space-y-5">
         <input type="hidden" name="back" value={back} />
         <PickField
@@ -70,14 +70,14 @@ export default function Who({ loaderData, actionData }: Route.ComponentProps) {
         <TextField
           field={fields.pin}
           label="PIN"
-          hint="only if you have one"
+          hint="Only if you have a PIN."
           type="password"
           inputMode="numeric"
           autoComplete="off"
         />
         <FormErrors form={form} />
         <Button weight="do" className="w-full">
-          It is me
+          Sign in
         </Button>
       </Form>
     </main>

@@ -1,4 +1,4 @@
-import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
+import { countOf, formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
 import type { Harvest, Loss } from "#store/harvest";
 import { contentsOf, patternOf } from "#ui/glyph";
 
@@ -37,7 +37,7 @@ export function CarcassBalance({
     x += (kg / whole) * 1000;
     return { x: from, width: Math.max(0, (kg / whole) * 1000) };
   };
-  const summary = `${formatMass(made, units)} in ${lots.length} lots, ${formatMass(trim, units)} trim and bone, ${formatMass(lostKg, units)} thrown out, ${formatMass(left, units)} still to cut.`;
+  const summary = `${formatMass(made, units)} in ${countOf(lots.length, "lot")}, ${formatMass(trim, units)} trim and bone, ${formatMass(lostKg, units)} thrown out, ${formatMass(left, units)} still to cut.`;
   const line = { stroke: "var(--ink)", strokeWidth: 2, vectorEffect: "non-scaling-stroke" as const };
   return (
     <figure>

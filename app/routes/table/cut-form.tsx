@@ -56,7 +56,7 @@ export function CutForm({
         <div className="space-y-5">
           <div>
             <p className="font-[650]" id="part-label">
-              1. The part
+              1. Part
             </p>
             <div className="mt-1 flex flex-wrap gap-1.5">
               {partsOf(group).map((p) => (
@@ -73,7 +73,7 @@ export function CutForm({
             </div>
             <TextField
               field={fields.part!}
-              label="As you call it"
+              label="Name of the part"
               className="mt-2"
               value={part}
               onChange={(e) => setPart(e.target.value)}
@@ -81,7 +81,7 @@ export function CutForm({
           </div>
           <PickField
             field={fields.form!}
-            label="2. Cut to"
+            label="2. Cut into"
             onPick={setCutTo}
             options={[
               ...forms.map((f) => ({ value: f, label: FORM_NAMES[f] })),
@@ -103,10 +103,10 @@ export function CutForm({
               <TextField
                 field={fields.outKg!}
                 label="4. Weight out"
-                hint="empty when nothing was trimmed"
+                hint="Leave blank if nothing was trimmed."
                 data-pad=""
               />
-              <TextField field={fields.trimKg!} label="Trim, if weighed" data-pad="" />
+              <TextField field={fields.trimKg!} label="Trim (optional)" data-pad="" />
             </>
           )}
         </div>

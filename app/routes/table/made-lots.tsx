@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { formatMass, type UnitSystem } from "#core/quantity";
 import { FORM_NAMES } from "#core/species";
 import type { Loss } from "#store/harvest";
@@ -48,7 +48,7 @@ export function MadeLots({
 }) {
   const contents = contentsOf(null, [species]);
   return (
-    <Part title="Its lots">
+    <Part title="Lots from this animal">
       {lots.length + losses.length === 0 && (
         <p className="border-t-2 border-rule py-4 text-soft">None yet.</p>
       )}
@@ -58,7 +58,7 @@ export function MadeLots({
             <LotMark code={l.code} contents={contents} size={36} />
             <div className="min-w-0 flex-1">
               <Link
-                to={`/cold/${l.code}`}
+                to={href("/cold/:code", { code: l.code })}
                 className="inline-flex min-h-12 items-center gap-2 text-ink no-underline"
               >
                 <Code>{l.code}</Code> {l.part}, {FORM_NAMES[l.form]}
@@ -70,7 +70,7 @@ export function MadeLots({
             </div>
             {l.notPackable === null && (
               <Link
-                to={`/pack?lot=${l.id}`}
+                to={`${href("/pack")}?lot=${l.id}`}
                 className="inline-flex min-h-12 items-center px-2 font-[650] text-ink underline underline-offset-4"
               >
                 Pack

@@ -1,4 +1,4 @@
-import { Form, Link, redirect, useSubmit } from "react-router";
+import { Form, href, Link, redirect, useSubmit } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import type { Route } from "./+types/route";
@@ -16,11 +16,11 @@ import {
 } from "#store/harvest";
 import { bonelessCases, cutLot, cuttingCases, lotsCutFrom } from "#store/lot";
 import type { Larder } from "#store/db";
-import { Notice } from "#ui/form";
+import { ListField, Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Board } from "../../ui/bench/place-drawing";
-import { dayWords } from "../../words/time";
-import { atHome } from "../../server/context";
+import { dayWords, timesOf } from "../../words/time";
+import { homeContext } from "../../server/context";
 import { formKey, keyField, orNotFound, submit, weight, words, writeBy } from "../../server/form";
 import { CarcassBalance } from "./balance";
 import { CutForm, NOT_A_LOT } from "./cut-form";
@@ -28,13 +28,14 @@ import { MadeLots, OnTheBag } from "./made-lots";
 import type { FollowHandle } from "../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const query = new URL(request.url).searchParams;
   const asked = query.get("harvest");
   const harvests = listHarvests(larder, 30);
   const chosen = asked
     ? orNotFound(() => getHarvest(larder, asked))
     : (harvests.find((h) => (h.leftKg ?? 1) > 0.05) ?? null);
+  const times = timesOf(household);
   return {
     key: formKey(),
     units: household.units,
@@ -43,7 +44,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
       id: h.id,
       code: h.code,
       name: nameOf(h.species, h.count),
-      day: dayWords(h.takenOn),
+      day: dayWords(h.takenOn, times),
     })),
     chosen,
     lots: chosen ? lotsCutFrom(larder, chosen.id) : [],
@@ -84,14 +85,14 @@ const cut = (units: Writing) =>
   });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const { units } = household;
   return submit(request, cut(writingOf(household)), (v) => {
     const { key, form, outKg, ...rest } = v;
     const write = writeBy(me, key);
     if (form === NOT_A_LOT) {
       discardFromHarvest(larder, write, { harvestId: v.harvestId, what: v.part, massKg: v.inKg }, units);
-      return redirect(`/table?harvest=${v.harvestId}`);
+      return redirect(`${href("/table")}?harvest=${v.harvestId}`);
     }
     // What nobody trimmed weighs out what it weighed in.
     const { code } = cutLot(
@@ -100,7 +101,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       { ...rest, form, outKg: outKg ?? v.inKg, trimKg: v.trimKg ?? null },
       units,
     );
-    return redirect(`/table?harvest=${v.harvestId}&made=${code}`);
+    return redirect(`${href("/table")}?harvest=${v.harvestId}&made=${code}`);
   });
 }
 
@@ -119,8 +120,8 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       <Page title="Table">
         <title>Table · Patient Larder</title>
         <Empty drawing={<Board />} title="Nothing to cut.">
-          <Link to="/field" className="font-[650] text-ink underline underline-offset-4">
-            Write down an animal in the Field
+          <Link to={href("/field")} className="font-[650] text-ink underline underline-offset-4">
+            Add an animal in the Field
           </Link>{" "}
           first.
         </Empty>
@@ -134,25 +135,25 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       title={`Table: ${nameOf(chosen.species, chosen.count)} ${chosen.code}`}
       lead={
         boneless &&
-        `One like this gives about ${formatMassShort(boneless.kg, units)} off the bone, between ${formatMassShort(boneless.lowKg, units)} and ${formatMassShort(boneless.highKg, units)} (${boneless.cases ? `from ${boneless.cases} of your own` : "common practice"}).`
+        `Expected boneless yield: about ${formatMassShort(boneless.kg, units)} between ${formatMassShort(boneless.lowKg, units)} and ${formatMassShort(boneless.highKg, units)} (${boneless.cases ? `from ${boneless.cases} of your own` : "common practice"}).`
       }
       aside={
         <Form onChange={(e) => void send(e.currentTarget)} className="flex items-end gap-2">
-          <label>
-            <span className="block text-[0.92rem]">On the table</span>
-            <select
-              name="harvest"
-              key={chosen.id}
-              defaultValue={chosen.id}
-              className="min-h-12 max-w-[20rem] rounded border-2 border-ink bg-sheet px-3"
-            >
-              {harvests.map((h) => (
-                <option key={h.id} value={h.id}>
-                  {h.name}, {h.day}, {h.code}
-                </option>
-              ))}
-            </select>
-          </label>
+          <ListField
+            quiet
+            label="Animal on the table"
+            count={harvests.length}
+            name="harvest"
+            key={chosen.id}
+            defaultValue={chosen.id}
+            className="input max-w-[20rem] w-auto"
+          >
+            {harvests.map((h) => (
+              <option key={h.id} value={h.id}>
+                {h.name}, {h.day}, {h.code}
+              </option>
+            ))}
+          </ListField>
         </Form>
       }
     >
@@ -171,7 +172,7 @@ export default function Table({ loaderData, actionData }: Route.ComponentProps) 
       </div>
       <div className="mt-10 grid gap-10 lg:grid-cols-[1fr_22rem]">
         <MadeLots lots={lots} losses={losses} units={units} species={chosen.species} />
-        <Part title="Watch for">
+        <Part title="Check for">
           <ul className="space-y-1 text-[0.95rem] text-soft">
             {species.cautions.map((c) => (
               <li key={c}>{CAUTIONS[c]}</li>

@@ -1,5 +1,4 @@
-import { Link } from "react-router";
-import { localDay } from "#core/calendar";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { shapeOf } from "#core/schedule";
 import { StandingThere } from "#ui/bench";
@@ -10,21 +9,22 @@ import { Code } from "#ui/lotmark";
 import { Part } from "#ui/page";
 import { checkWords, sortOf } from "../../words/container";
 import { PHASE_WORDS, taskWords } from "../../words/run";
-import { whenWords } from "../../words/time";
-import { atHome } from "../../server/context";
+import { clockTime, dayNear, whenWords, type Times, timesOf } from "../../words/time";
+import { homeContext } from "../../server/context";
 import { snapshot } from "../../features/shell/snapshot.server";
 import { runGlances, type RunGlance } from "../../features/shell/places.server";
 import { tasksOf, type Task } from "../../features/tasks/tasks.server";
 import type { BenchHandle } from "../shell/layout";
+import { TOO_LATE_TO_DECIDE } from "../../words/safety";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { household } = home;
   const { now, open } = snapshot(home);
   return {
     now,
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     runs: runGlances(snapshot(home)),
     open: open.map((u) => ({
       ...u.container,
@@ -39,7 +39,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 export const handle: BenchHandle = { benchDrawing: StandingThere };
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { runs, open, tasks, units, zone } = loaderData;
+  const { runs, open, tasks, units, times } = loaderData;
   const now = useNow();
   const next = runs.find((r) => r.view.phase !== "resting" || (r.view.checkAt ?? Infinity) <= now);
   const listed = next ? tasks : tasks.slice(1);
@@ -59,7 +59,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <h1 className="sr-only">Today</h1>
       <div>
         <Part title="Next">
-          {next ? <NextRun run={next} units={units} zone={zone} /> : <NextQuiet task={tasks[0]!} />}
+          {next ? <NextRun run={next} units={units} times={times} /> : <NextQuiet task={tasks[0]!} />}
         </Part>
         {open.map((u) => (
           <div key={u.id} className="mt-6 flex items-end gap-6">
@@ -79,14 +79,14 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                 <br />
                 {now < u.decideBy ? (
                   <>
-                    Refrigerate, freeze or reprocess by <b>{whenWords(u.decideBy, now, zone)}</b>.
+                    Refrigerate, freeze or reprocess by <b>{whenWords(u.decideBy, now, times)}</b>.
                   </>
                 ) : (
-                  "The 24 hours are over: throw it out, untasted."
+                  `${TOO_LATE_TO_DECIDE} Throw it out. Do not taste it.`
                 )}
               </p>
               <Button asChild className="mt-2">
-                <Link to="/rest">Decide</Link>
+                <Link to={href("/rest")}>Decide what to do with it</Link>
               </Button>
             </div>
           </div>
@@ -94,16 +94,16 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       </div>
       <div>
         {hours.length > 0 && (
-          <Part title="The hours ahead" className="mb-7">
+          <Part title="Next hours" className="mb-7">
             <ol>
               {hours.map(({ r, d }, i) => {
-                const text = taskWords(d, r.view, r.plan, units, zone, sortOf(r.kinds));
-                const today = localDay(d.at!, zone) === localDay(now, zone);
+                const text = taskWords(d, r.view, r.plan, units, times, sortOf(r.kinds));
+                const day = dayNear(d.at!, now, times);
                 return (
-                  <li key={i} className="grid grid-cols-[5.6rem_22px_1fr] gap-x-3">
-                    <div className="fig text-right text-[1.6rem] leading-tight font-[600]">
+                  <li key={i} className="grid grid-cols-[8.4rem_22px_1fr] gap-x-3">
+                    <div className="fig text-right text-[1.6rem] leading-tight font-[600] whitespace-nowrap">
                       {d.estimated && <span className="text-[0.7em] text-soft">about </span>}
-                      {whenWords(d.at!, now, zone).split(/[ ,]+/).at(-1)}
+                      {clockTime(d.at!, times)}
                     </div>
                     <div className="relative">
                       <span className="absolute top-0 bottom-[-4px] left-[10px] w-[2px] bg-rule" />
@@ -114,12 +114,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
                     </div>
                     <div className="pb-4">
                       <b className="font-[650]">{hourTitle(d.task, r, text.title)}</b>
-                      {!today && (
-                        <span className="text-soft">
-                          {" "}
-                          {whenWords(d.at!, now, zone).split(/[ ,]+/).slice(0, -1).join(" ")}
-                        </span>
-                      )}
+                      {day && <span className="text-soft"> {day}</span>}
                       <div className="text-[0.92rem] text-soft">
                         {d.presence ? `Stay within hearing until then. ${r.load}.` : text.why}
                       </div>
@@ -135,14 +130,14 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             <TaskList tasks={first} now={now} />
           </Part>
         )}
-        <Part title={hours.length ? "While the clocks run" : "When you like"}>
+        <Part title={hours.length ? "While you wait" : "Anytime"}>
           <TaskList tasks={later} now={now} />
           <ul>
             <li className="border-t-2 border-rule">
-              <Link to="/ask" className="block min-h-12 py-2 text-ink no-underline hover:underline">
+              <Link to={href("/ask")} className="block min-h-12 py-2 text-ink no-underline hover:underline">
                 <b className="font-[650]">Ask a schedule</b>
                 <span className="block text-[0.92rem] text-soft">
-                  Minutes, pressure and headspace for anything, without writing it down.
+                  Look up minutes, pressure and headspace. Nothing is recorded.
                 </span>
               </Link>
             </li>
@@ -184,7 +179,7 @@ function hourTitle(task: string, r: RunGlance, title: string): string {
     case "heat-off":
       return `Heat off, ${r.canner}`;
     case "zero":
-      return `${r.canner} should be at zero`;
+      return `${r.canner} should be down to zero`;
     case "lid-off":
       return `Lid off, ${r.canner}`;
     case "check":
@@ -194,11 +189,11 @@ function hourTitle(task: string, r: RunGlance, title: string): string {
   }
 }
 
-function NextRun({ run, units, zone }: { run: RunGlance; units: "us" | "metric"; zone: string }) {
+function NextRun({ run, units, times }: { run: RunGlance; units: "us" | "metric"; times: Times }) {
   const now = useNow();
   const due = run.agenda[0];
   if (!due) return null;
-  const text = taskWords(due, run.view, run.plan, units, zone, sortOf(run.kinds));
+  const text = taskWords(due, run.view, run.plan, units, times, sortOf(run.kinds));
   const alarm = run.view.alarm === "below-target" || run.view.alarm === "over-pressure";
   const running = due.at !== null && !due.estimated && due.at > now;
   return (
@@ -218,8 +213,8 @@ function NextRun({ run, units, zone }: { run: RunGlance; units: "us" | "metric";
       </p>
       <div className="mt-4 flex gap-3">
         <Button asChild weight="do">
-          <Link to={run.view.phase === "resting" ? "/rest" : `/fire/${run.code}`}>
-            {run.view.phase === "resting" ? checkWords(run.kinds) : "To the stove"}
+          <Link to={run.view.phase === "resting" ? href("/rest") : href("/fire/:code", { code: run.code })}>
+            {run.view.phase === "resting" ? checkWords(run.kinds) : "Go to the stove"}
           </Link>
         </Button>
       </div>
@@ -238,7 +233,7 @@ function NextQuiet({ task }: { task: Task }) {
       </p>
       <p className="mt-1 text-[0.98rem] text-soft">{task.why}</p>
       <Button asChild weight="do" className="mt-4">
-        <Link to={task.to}>Go there</Link>
+        <Link to={task.to}>Open</Link>
       </Button>
     </div>
   );

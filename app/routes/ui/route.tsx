@@ -101,7 +101,7 @@ export default function DesignSystem() {
         <Part title="Buttons: at rest, off, and at the stove">
           <div className="flex flex-wrap gap-3">
             <Button weight="do">Weight is on</Button>
-            <Button>Steam faltered</Button>
+            <Button>Steam is not steady</Button>
             <Button weight="stop">Throw it out</Button>
             <Button weight="bare">Undo</Button>
             <Button disabled>Not yet</Button>
@@ -116,7 +116,7 @@ export default function DesignSystem() {
             <Figure value="1¼" unit="in" label="headspace" />
             <div className="space-y-3">
               <Notice tone="good">Tested; due again 3 June 2027.</Notice>
-              <Notice tone="care">Own rule. Vent to 30 minutes.</Notice>
+              <Notice tone="care">Extra rule for this food. Vent to 30 minutes.</Notice>
               <Notice tone="stop">No tested process.</Notice>
             </div>
           </div>

@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { useEffect, useRef, useState } from "react";
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { kPaFromPsi, parseQuantity, type Writing } from "#core/quantity";
@@ -17,7 +17,7 @@ import { larderContext } from "../../server/context";
 import { formKey, keyField, submit, words } from "../../server/form";
 
 export function loader({ context }: Route.LoaderArgs) {
-  if (getHousehold(context.get(larderContext))) throw redirect("/");
+  if (getHousehold(context.get(larderContext))) throw redirect(href("/"));
   return { key: formKey() };
 }
 
@@ -66,7 +66,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         safeMaxKPa: kPaFromPsi(20),
       },
     );
-    return redirect("/ask?first=1");
+    return redirect(`${href("/ask")}?first=1`);
   });
 }
 
@@ -88,16 +88,15 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
       <title>Welcome · Patient Larder</title>
       <div className="flex flex-col">
         <h1 className="text-[2.6rem] leading-[1.05]">
-          How high do you live, and what does your canner tell you?
+          How high do you live, and how does your canner show pressure?
         </h1>
         <p className="mt-4 max-w-[34rem] text-[1.15rem]">
-          Those two decide the pounds. The next page gives you a tested schedule with where it comes from.
-          Everything else can wait.
+          Both decide the pressure. Next you see a tested schedule and its source.
         </p>
         <p className="mt-4 max-w-[34rem] text-soft">
-          Meat and fish canned wrong can kill. Figures here are the published ones; what is only common
-          practice says so; where there is neither, the answer is no, with the reason. Compare them with your
-          own printed guide before you rely on them.
+          Meat and fish canned wrong can kill. The figures here are published ones, or are marked as common
+          practice. Where there is neither, the answer is no, with the reason. Compare them with your own
+          printed guide before you rely on them.
         </p>
         <div
           className="mt-auto flex items-end gap-3 border-b-[10px] border-bench pt-10 shadow-[0_3px_0_var(--bench-edge)] max-lg:hidden"
@@ -152,7 +151,7 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
         <AltitudeField
           field={fields.altitude}
           writing={writing}
-          hint="With its unit, like 2300 ft or 700 m."
+          hint="Example: 2300 ft or 700 m."
           autoFocus
         />
         <PickField
@@ -164,16 +163,16 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
             { value: "both", label: "both" },
           ]}
         />
-        <TextField field={fields.personName} label="Your name" hint="It goes beside what you write down." />
+        <TextField field={fields.personName} label="Your name" hint="Shown beside what you record." />
         <FormErrors form={form} />
         <Button weight="do" className="w-full">
-          Show me a schedule
+          Show a schedule
         </Button>
       </KeyedForm>
       <p className="mt-6 text-soft">
-        Coming from another machine?{" "}
-        <Link to="/records/restore" className="inline-flex min-h-12 items-center text-ink">
-          Bring its archive in
+        Moving from another computer?{" "}
+        <Link to={href("/records/restore")} className="inline-flex min-h-12 items-center text-ink">
+          Import its archive
         </Link>
       </p>
     </main>

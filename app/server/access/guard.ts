@@ -1,9 +1,10 @@
+import { href } from "react-router";
 import type { NextFunction, Request, RequestHandler, Response } from "express";
 import { DAY_MS } from "#core/quantity";
 import { isRunOf, knownSession, knownToken, type Right, type Token } from "#store/access";
 import { onBehalfOf, type Larder } from "#store/db";
 import { clockNow } from "../clock";
-import { cookieIn, setInCookie } from "./cookies";
+import { inCookie, cookieValue, screenCookie } from "../cookies";
 import { isOwnName, isPassedOn } from "./proxy";
 import { countGuess, waitFor } from "./slow";
 import { screenName, type Visitor } from "./visitor";
@@ -72,14 +73,13 @@ async function admit(
     answer(res, 403, `“${token.name}” may not do this with its token.`);
     return null;
   }
-  if (!network)
-    return { device: cookieIn(req, "screen") ?? device, token: null, ip, outside: false, network };
-  const key = cookieIn(req, "in");
+  if (!network) return { device: (await screenOf(req)) ?? device, token: null, ip, outside: false, network };
+  const key = await cookieValue(inCookie, req.headers.cookie);
   const known = key ? knownSession(larder, key) : null;
   if (known) {
-    if (known.next) setInCookie(res, known.next);
+    if (known.next) res.append("Set-Cookie", await inCookie.serialize(known.next));
     return {
-      device: cookieIn(req, "screen") ?? known.session.device,
+      device: (await screenOf(req)) ?? known.session.device,
       token: null,
       ip,
       outside: false,
@@ -90,17 +90,21 @@ async function admit(
     answer(
       res,
       401,
-      "Say who you are: a token in the header, “Authorization: Bearer …”. It is made under Household, Keys.",
+      "Say who you are: a token in the header, “Authorization: Bearer …”. It is made under Household, Sign-in.",
     );
     return null;
   }
   if (AT_THE_DOOR.test(req.path) || isPageData(req))
     return { device, token: null, ip, outside: true, network };
   if (req.method === "GET" || req.method === "HEAD")
-    res.redirect(303, `/enter?back=${encodeURIComponent(req.originalUrl)}`);
-  else answer(res, 401, "This screen has not said the passphrase. Open the larder anew.");
+    res.redirect(303, `${href("/enter")}?back=${encodeURIComponent(req.originalUrl)}`);
+  else answer(res, 401, "This screen is not signed in. Open Patient Larder again and sign in.");
   return null;
 }
+
+/** What the screen of a request calls itself; null when nobody named it. */
+const screenOf = async (req: Request) =>
+  (await cookieValue(screenCookie, req.headers.cookie))?.slice(0, 100) ?? null;
 
 /** A page's data, asked for by a page that is open: the framework leads it to the door, since only it can. */
 const isPageData = (req: Request) =>

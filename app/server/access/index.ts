@@ -1,5 +1,4 @@
 export { guard, slowGuessing } from "./guard";
 export { isOwnName, isPassedOn } from "./proxy";
-export { inCookie } from "./cookies";
 export { countGuess, guessedRight, waitFor, type Guess } from "./slow";
 export { visitorContext, type Visitor } from "./visitor";

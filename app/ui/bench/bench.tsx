@@ -1,7 +1,10 @@
-import { Link } from "react-router";
-import type { ComponentType } from "react";
+import { href, Link } from "react-router";
+import { memo, type ComponentType } from "react";
 import type { Contents, GlyphState, PatternLetter } from "#ui/glyph";
 
+export type PlaceKey = "field" | "cold" | "table" | "plan" | "pack" | "seam" | "fire" | "rest" | "larder";
+
+/** One glyph standing on the bench. */
 export interface BenchStanding {
   kind: string;
   mouth: string | null;
@@ -10,11 +13,15 @@ export interface BenchStanding {
   pattern: PatternLetter;
 }
 
+/** One place of the row, with what stands there. */
 export interface BenchPlace {
-  key: string;
+  key: PlaceKey;
   name: string;
+  /** what is there, in three or four words */
   what: string;
+  /** how much is there, for the drawing: 0 draws nothing */
   amount: number;
+  /** containers standing there, at most three; other places draw their own picture from `amount` */
   standing: BenchStanding[];
   steaming: boolean;
 }
@@ -23,7 +30,7 @@ export interface BenchPlace {
  * The row of places as a counter edge, each with what stands there now. It is the navigation. Where the work is done it is
  * one line, so that the page has the room. A phone has its own bar at the foot.
  */
-export function Bench({
+export const Bench = memo(function Bench({
   places,
   here,
   drawing: Drawing = null,
@@ -37,7 +44,7 @@ export function Bench({
   return (
     <nav aria-label="Places of the work" className={Drawing ? "places tall" : "places"}>
       {places.map((p) => (
-        <Link key={p.key} to={`/${p.key}`} aria-current={p.key === here ? "page" : undefined}>
+        <Link key={p.key} to={href(`/${p.key}`)} aria-current={p.key === here ? "page" : undefined}>
           <b>{p.name}</b>
           <span>{p.what}</span>
           {Drawing && (
@@ -49,4 +56,4 @@ export function Bench({
       ))}
     </nav>
   );
-}
+});

@@ -3,6 +3,7 @@ import type { EChartsCoreOption } from "echarts/core";
 import { DAY_MS } from "#core/quantity";
 import { useECharts, type ChartLook } from "./use-echarts";
 import { ChartBox } from "./box";
+import { type Times, clockTime, monthDay } from "../../words/time";
 
 export interface LineSeries {
   name: string;
@@ -16,7 +17,7 @@ export interface TimeChartProps {
   unit: string;
   /** a level that matters, drawn across */
   limit?: { value: number; name: string };
-  zone: string;
+  times: Times;
   /** the same in words, for whoever does not see it */
   summary: string;
   height?: number;
@@ -26,9 +27,9 @@ export interface TimeChartProps {
  * Values over time, drawn by ECharts once the page has come to life. What it shows stands beside it in words, and the
  * numbers in a table, so nothing is lost before that or without it.
  */
-export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: TimeChartProps) {
+export function TimeChart({ series, unit, limit, times, summary, height = 240 }: TimeChartProps) {
   const box = useECharts(
-    useCallback((look) => optionOf({ series, unit, limit, zone }, look), [series, unit, limit, zone]),
+    useCallback((look) => optionOf({ series, unit, limit, times }, look), [series, unit, limit, times]),
   );
   return <ChartBox box={box} summary={summary} height={height} />;
 }
@@ -37,19 +38,17 @@ export function TimeChart({ series, unit, limit, zone, summary, height = 240 }: 
 const MONTHS_MS = 45 * DAY_MS;
 
 function optionOf(
-  { series, unit, limit, zone }: Pick<TimeChartProps, "series" | "unit" | "limit" | "zone">,
+  { series, unit, limit, times }: Pick<TimeChartProps, "series" | "unit" | "limit" | "times">,
   { colour, text, tooltip }: ChartLook,
 ): EChartsCoreOption {
-  const day = new Intl.DateTimeFormat("en-GB", { timeZone: zone, day: "numeric", month: "short" });
-  const clock = new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" });
   const instants = series.flatMap((s) => s.points.map(([at]) => at));
   const span = Math.max(...instants) - Math.min(...instants);
   const words = (at: number) =>
     span < DAY_MS
-      ? clock.format(at)
+      ? clockTime(at, times)
       : span > MONTHS_MS
-        ? day.format(at)
-        : `${day.format(at)} ${clock.format(at)}`;
+        ? monthDay(at, times)
+        : `${monthDay(at, times)} ${clockTime(at, times)}`;
   return {
     grid: { left: 56, right: 18, top: series.length > 1 ? 40 : 24, bottom: 30 },
     // Lines are told apart by their stroke, and named where there is more than one.

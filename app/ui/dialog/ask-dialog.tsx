@@ -1,8 +1,6 @@
 import { Slot } from "radix-ui";
-import { lazy, Suspense, useEffect, type ReactNode } from "react";
-
-const fetched = () => import("./over-page").then(({ OverPage }) => ({ default: OverPage }));
-const OverPage = lazy(fetched);
+import type { ReactNode } from "react";
+import { OverPage } from "./over-page";
 
 /** A question over the page, its trigger and its way back. */
 export function AskDialog({
@@ -22,21 +20,15 @@ export function AskDialog({
   onOpenChange(open: boolean): void;
   children: ReactNode;
 }) {
-  useEffect(() => {
-    // Not with the page, but before anybody asks: by then there may be no network. What fails now is tried when asked for.
-    void fetched().catch(() => undefined);
-  }, []);
   return (
     <>
       <Slot.Root aria-haspopup="dialog" aria-expanded={open} onClick={() => onOpenChange(!open)}>
         {trigger}
       </Slot.Root>
       {open && (
-        <Suspense fallback={null}>
-          <OverPage title={title} quiet={quiet} onClose={() => onOpenChange(false)}>
-            {children}
-          </OverPage>
-        </Suspense>
+        <OverPage title={title} quiet={quiet} onClose={() => onOpenChange(false)}>
+          {children}
+        </OverPage>
       )}
     </>
   );

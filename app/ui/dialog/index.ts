@@ -1,1 +1,2 @@
 export { AskDialog } from "./ask-dialog";
+export { OverPage } from "./over-page";

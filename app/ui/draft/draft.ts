@@ -1,17 +1,5 @@
 import { useCallback, useLayoutEffect, useState } from "react";
-
-/** What was begun longer ago is begun anew, ms: a canner that was looked at yesterday was not looked at. */
-const KEPT_MS = 2 * 3_600_000;
-
-function kept<T>(key: string): T | null {
-  try {
-    const { at, value } = JSON.parse(sessionStorage.getItem(key) ?? "null") as { at: number; value: T };
-    return Date.now() - at < KEPT_MS ? value : null;
-  } catch {
-    // Nothing was kept, or this browser keeps nothing.
-    return null;
-  }
-}
+import { keepOnTab, keptOnTab } from "./on-tab";
 
 /**
  * State of a page that is kept on this tab through a reload and a look at other pages.
@@ -30,7 +18,7 @@ export function useDraft<T>(
   const [restored, setRestored] = useState(false);
   // Not as it begins: the page comes from the server first, which knows nothing of this tab.
   useLayoutEffect(() => {
-    const was = kept<T>(key);
+    const was = keptOnTab<T>(key);
     if (!was || !fits(was)) return;
     setValue({ ...first, ...was });
     setRestored(true);
@@ -40,11 +28,7 @@ export function useDraft<T>(
     (next: Partial<T>) =>
       setValue((now) => {
         const then = { ...now, ...next };
-        try {
-          sessionStorage.setItem(key, JSON.stringify({ at: Date.now(), value: then }));
-        } catch {
-          // A browser that keeps nothing: it lasts as long as the page.
-        }
+        keepOnTab(key, then);
         return then;
       }),
     [key],

@@ -1,1 +1,2 @@
 export { useDraft } from "./draft";
+export { keepOnTab, keptOnTab } from "./on-tab";

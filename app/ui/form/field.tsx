@@ -1,10 +1,15 @@
 import type { FieldMetadata } from "@conform-to/react";
+import { MANY, ManySelect } from "./many-select";
 import { Which } from "./which";
-import { useId, type ComponentProps, type ReactNode } from "react";
-
-const BOX =
-  "w-full min-h-12 rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem] text-ink aria-invalid:border-stop " +
-  "aria-invalid:border-[3px] placeholder:text-soft";
+import {
+  useEffect,
+  useId,
+  useRef,
+  useState,
+  type ComponentProps,
+  type ReactNode,
+  type RefObject,
+} from "react";
 
 interface Common {
   label: string;
@@ -25,9 +30,37 @@ export function FieldError({ id, errors }: { id: string; errors: string[] | unde
   );
 }
 
-function Frame({ label, hint, field, className = "", children }: Common & { children: ReactNode }) {
+/**
+ * What is said against a field, until somebody changes it: then it is about something else. It is said again when the
+ * form is sent and answered with it again.
+ */
+function useErrors(field: FieldMetadata<unknown>): {
+  errors: string[] | undefined;
+  /** goes on what holds the field */
+  frame: { ref: RefObject<HTMLDivElement | null>; onInput: () => void };
+} {
+  const ref = useRef<HTMLDivElement>(null);
+  const [changed, setChanged] = useState(false);
+  useEffect(() => {
+    const form = ref.current?.closest("form");
+    const sent = () => setChanged(false);
+    form?.addEventListener("submit", sent);
+    return () => form?.removeEventListener("submit", sent);
+  }, []);
+  return { errors: changed ? undefined : field.errors, frame: { ref, onInput: () => setChanged(true) } };
+}
+
+function Frame({
+  label,
+  hint,
+  field,
+  errors,
+  frame,
+  className = "",
+  children,
+}: Common & ReturnType<typeof useErrors> & { children: ReactNode }) {
   return (
-    <div className={className}>
+    <div className={className} {...frame}>
       <label htmlFor={field.id} className="block font-[650]">
         {label}
       </label>
@@ -37,17 +70,17 @@ function Frame({ label, hint, field, className = "", children }: Common & { chil
         </p>
       )}
       <div className="mt-1">{children}</div>
-      <FieldError id={field.errorId} errors={field.errors} />
+      <FieldError id={field.errorId} errors={errors} />
     </div>
   );
 }
 
-function describe(field: FieldMetadata<unknown>, hint: ReactNode) {
-  const ids = [hint ? `${field.id}-hint` : "", field.errors?.length ? field.errorId : ""].filter(Boolean);
+function describe(field: FieldMetadata<unknown>, hint: ReactNode, errors: string[] | undefined) {
+  const ids = [hint ? `${field.id}-hint` : "", errors?.length ? field.errorId : ""].filter(Boolean);
   return {
     id: field.id,
     name: field.name,
-    "aria-invalid": field.errors?.length ? true : undefined,
+    "aria-invalid": errors?.length ? true : undefined,
     "aria-describedby": ids.length ? ids.join(" ") : undefined,
   };
 }
@@ -67,15 +100,16 @@ export function TextField({
   className,
   ...input
 }: Common & Omit<ComponentProps<"input">, "children">) {
+  const said = useErrors(field);
   return (
-    <Frame label={label} hint={hint} field={field} className={className}>
+    <Frame label={label} hint={hint} field={field} className={className} {...said}>
       <input
         type="text"
         autoComplete="off"
         {...input}
         defaultValue={textIn(input.type, input.defaultValue ?? valueOf(field))}
-        {...describe(field, hint)}
-        className={BOX}
+        {...describe(field, hint, said.errors)}
+        className="input"
       />
       {input.type === "datetime-local" && <Which name={field.name} errors={field.errors} />}
     </Frame>
@@ -88,7 +122,7 @@ export interface Choice {
   group?: string;
 }
 
-/** A list to choose from. The browser's own, since it is the one that works with a wet thumb. */
+/** A list to choose from: the browser's own, which works with a wet thumb; many are narrowed down by typing. */
 export function SelectField({
   label,
   hint,
@@ -97,6 +131,7 @@ export function SelectField({
   choices,
   ...select
 }: Common & { choices: readonly Choice[] } & Omit<ComponentProps<"select">, "children">) {
+  const said = useErrors(field);
   const groups = [...new Set(choices.map((c) => c.group))];
   const options = (group: string | undefined) =>
     choices
@@ -106,19 +141,30 @@ export function SelectField({
           {c.label}
         </option>
       ));
+  const listed = groups.map((g) =>
+    g === undefined ? (
+      options(g)
+    ) : (
+      <optgroup key={g} label={g}>
+        {options(g)}
+      </optgroup>
+    ),
+  );
+  const all = {
+    defaultValue: valueOf(field),
+    ...select,
+    ...describe(field, hint, said.errors),
+    className: "input",
+  };
   return (
-    <Frame label={label} hint={hint} field={field} className={className}>
-      <select defaultValue={valueOf(field)} {...select} {...describe(field, hint)} className={BOX}>
-        {groups.map((g) =>
-          g === undefined ? (
-            options(g)
-          ) : (
-            <optgroup key={g} label={g}>
-              {options(g)}
-            </optgroup>
-          ),
-        )}
-      </select>
+    <Frame label={label} hint={hint} field={field} className={className} {...said}>
+      {choices.length > MANY ? (
+        <ManySelect title={label} {...all}>
+          {listed}
+        </ManySelect>
+      ) : (
+        <select {...all}>{listed}</select>
+      )}
     </Frame>
   );
 }
@@ -211,7 +257,7 @@ export function TickField({
           type="checkbox"
           defaultChecked={field.initialValue === "on"}
           onChange={onTick && ((e) => onTick(e.target.checked))}
-          {...describe(field, hint)}
+          {...describe(field, hint, field.errors)}
           className="size-7 shrink-0 accent-copper"
         />
         <span className="font-[650]">{label}</span>

@@ -1,19 +1,85 @@
 import type { FormMetadata } from "@conform-to/react";
-import type { ReactNode } from "react";
+import { useLayoutEffect, useRef, useState, type MouseEvent, type ReactNode } from "react";
 import { Button } from "#ui/button";
 
-/** What is wrong with a form as a whole, above its button. */
+/**
+ * What is wrong with a form, above its button: what is wrong with it as a whole, and where several fields are to be
+ * corrected a way to each of them.
+ */
 export function FormErrors({
   form,
 }: {
-  form: Pick<FormMetadata<Record<string, unknown>>, "errors" | "errorId">;
+  form: Pick<FormMetadata<Record<string, unknown>>, "id" | "errors" | "errorId" | "allErrors">;
 }) {
-  if (!form.errors?.length) return null;
+  const errors = Object.entries(form.allErrors).filter(([name]) => name !== "");
+  const said = JSON.stringify(errors);
+  // What is wrong with something that is no field of this form, and is not said elsewhere, has no other place than here.
+  const [apart, setApart] = useState<Apart>({ elsewhere: [], nowhere: [] });
+  const own = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    setApart(apartOf(form.id, JSON.parse(said), own.current));
+  }, [form.id, said]);
+  const fields = errors.filter(([name]) => !apart.elsewhere.includes(name));
+  const listed = fields.length > 1 || apart.nowhere.length > 0;
+  if (!form.errors?.length && !listed) return null;
   return (
     <Notice tone="stop" id={form.errorId}>
-      {form.errors.join(" ")}
+      {form.errors?.join(" ")}
+      {listed && (
+        <div ref={own}>
+          {fields.length > 1 && <p className="font-[650]">{fields.length} fields to correct:</p>}
+          <ul className="list-disc pl-5">
+            {fields.map(([name, errors]) => (
+              <li key={name}>
+                <a
+                  href={`#${form.id}-${name}`}
+                  className="inline-flex min-h-12 items-center underline"
+                  onClick={(e) => goTo(e, form.id, name)}
+                >
+                  {errors.join(" ")}
+                </a>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
     </Notice>
   );
+}
+
+/** Names of errors that are of no field one can see: said in another place, or nowhere yet. */
+interface Apart {
+  elsewhere: string[];
+  nowhere: string[];
+}
+
+function apartOf(
+  formId: string,
+  errors: readonly (readonly [string, string[]])[],
+  own: Element | null,
+): Apart {
+  const form = document.getElementById(formId);
+  const alerts = [...document.querySelectorAll("[role=alert], [id$='-error'], [id$='-problem']")].filter(
+    (e) => !own?.contains(e) && !(own && e.contains(own)),
+  );
+  const apart: Apart = { elsewhere: [], nowhere: [] };
+  for (const [name, messages] of errors) {
+    if (form?.querySelector(`[name="${CSS.escape(name)}"]:not([type=hidden])`)) continue;
+    const isSaid = alerts.some((e) => messages.some((m) => e.textContent?.includes(m)));
+    apart[isSaid ? "elsewhere" : "nowhere"].push(name);
+  }
+  return apart;
+}
+
+/** Puts the keyboard into a field by its name: a list that is a button has no field by its address. */
+function goTo(e: MouseEvent, formId: string, name: string): void {
+  const form = document.getElementById(formId);
+  const by =
+    document.getElementById(`${formId}-${name}`) ?? form?.querySelector(`[name="${CSS.escape(name)}"]`);
+  if (!(by instanceof HTMLElement)) return;
+  e.preventDefault();
+  by.focus();
+  by.scrollIntoView({ block: "center" });
 }
 
 const TONES = {

@@ -29,9 +29,9 @@ export function scaleOf({ safeMaxKPa, floorKPa }: Pick<PressureColumnProps, "saf
 /** What the drawing shows, in a sentence. */
 export function gaugeSummary({ readingKPa, says, floorKPa, units }: PressureColumnProps): string {
   const floor = formatPressure(floorKPa, units);
-  if (readingKPa === null) return `No reading yet. The floor is ${floor}.`;
+  if (readingKPa === null) return `No reading yet. The minimum is ${floor}.`;
   const doubted = says === "not-relied-on" ? ", dial not relied on" : "";
-  return `Last reading ${formatPressure(readingKPa, units)}${doubted}, floor ${floor}.`;
+  return `Last reading ${formatPressure(readingKPa, units)}${doubted}, minimum ${floor}.`;
 }
 
 /**
@@ -88,13 +88,13 @@ export function PressureColumn(props: PressureColumnProps) {
         strokeDasharray="8 5"
       />
       <text x="160" y={easeY + 9} fontSize="27" fontWeight="600" fill="var(--amber)">
-        {number(floorKPa + kPaFromPsi(2))} ease off
+        {number(floorKPa + kPaFromPsi(2))} turn down
       </text>
       <text x="160" y={TOP + 24} fontSize="27" fontWeight="600" fill="var(--stop)">
-        {number(safeMaxKPa)} heat out
+        {number(safeMaxKPa)} turn burner off
       </text>
       <text x="160" y={BOTTOM - 26} fontSize="27" fontWeight="600" fill="var(--stop)">
-        not enough
+        too low
       </text>
       {marginKPa > 0 && (
         <line
@@ -108,7 +108,7 @@ export function PressureColumn(props: PressureColumnProps) {
       )}
       <line x1="28" x2="150" y1={floorY} y2={floorY} stroke="var(--ink)" strokeWidth="6" />
       <text x="160" y={floorY + 11} fontSize="34" fontWeight="700" fill="var(--ink)">
-        {number(floorKPa)} floor
+        {number(floorKPa)} minimum
       </text>
       {readY !== null && (
         <>

@@ -6,7 +6,7 @@ import { PATTERN_LETTERS, patternOf } from "./pattern";
 const jars = SHAPES.filter((s) => s.mouth !== null);
 const numbersOf = (path: string) => [...path.matchAll(/-?\d+(\.\d+)?/g)].map((m) => Number(m[0]));
 
-describe("a jar is drawn from its measures, in millimetres", () => {
+describe("a jar is drawn from its measures, in millimeters", () => {
   test.each(jars.map((s) => [s.name, s] as const))("%s stays inside its own width and height", (_, shape) => {
     const path = jarOutline(shape);
     expect(path).not.toContain("NaN");

@@ -15,8 +15,8 @@ export interface HoldShown {
 
 const KINDS = [
   { value: "test", label: "a test result" },
-  { value: "doubt", label: "a doubt" },
-  { value: "other", label: "somebody else’s" },
+  { value: "doubt", label: "not sure it is safe" },
+  { value: "other", label: "it belongs to someone else" },
 ];
 
 /** What something waits for, how it is lifted, and how another hold is put on. */
@@ -45,23 +45,23 @@ export function HoldPanel({
             <span className="text-soft">{h.since}</span>
           </p>
           {h.from ? (
-            <p>It comes down from {h.from}, and is lifted there.</p>
+            <p>It was set on {h.from}. Release it there.</p>
           ) : (
             <ReleaseForm holdId={h.id} formKey={formKey} result={result} />
           )}
         </Notice>
       ))}
-      <Drawer title="Put it on hold" open={resultOf(result, "hold")?.status === "error"}>
+      <Drawer title="Put on hold: do not use" open={resultOf(result, "hold")?.status === "error"}>
         <KeyedForm form={form} formKey={keyFor(formKey, "hold")} intent="hold" className="space-y-3 pb-2">
-          <PickField field={fields.kind} label="It waits for" options={KINDS} />
+          <PickField field={fields.kind} label="Why is it on hold?" options={KINDS} />
           <TextField
             field={fields.condition}
-            label="What it waits for"
+            label="What are we waiting for?"
             defaultValue={offered ?? undefined}
-            hint="As you would say it: trichinella test result"
+            hint="Example: trichinella test result"
           />
           <FormErrors form={form} />
-          <Button>Hold it</Button>
+          <Button>Put on hold</Button>
         </KeyedForm>
       </Drawer>
     </div>
@@ -92,7 +92,7 @@ function ReleaseForm({
     >
       <input type="hidden" name="holdId" value={holdId} />
       <TextField field={fields.reason} label="Why it may be used now" className="grow" />
-      <Button>Lift the hold</Button>
+      <Button>Release hold</Button>
       <FormErrors form={form} />
     </KeyedForm>
   );

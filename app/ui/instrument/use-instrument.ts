@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import { useEffect, useState } from "react";
 
 export interface InstrumentShows {
@@ -20,7 +21,7 @@ export function useInstrument(name: "scale" | "gauge"): InstrumentShows | null {
       let next: InstrumentShows | null = null;
       if (document.visibilityState === "visible") {
         try {
-          const answer = await fetch(`/api/v1/instruments/${name}`);
+          const answer = await fetch(href("/api/v1/instruments/:name", { name }));
           const body = answer.ok ? ((await answer.json()) as InstrumentShows) : null;
           next = body?.at ? body : null;
         } catch {

@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import {
   amend,
@@ -14,7 +15,7 @@ import {
   useLost,
   type Entry,
 } from "../../outbox";
-import { clockTime } from "../../words/time";
+import { clockTime, type Times } from "../../words/time";
 import { Button } from "#ui/button";
 
 /** What is said of entries that wait. @param keeps whether this browser keeps them beyond the page */
@@ -25,7 +26,12 @@ function waitingWords(n: number, keeps: boolean): string {
     : `${entries} ${n === 1 ? "waits" : "wait"} on this page only: this browser saves nothing. Leave the page open until ${theyAre} sent.`;
 }
 
-const deviceZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** While there is no household, the time is written as the device's zone has it. */
+const deviceTimes = (): Times => ({
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  dates: "us",
+  hours: 12,
+});
 
 const SIGN_IN = { signIn: false };
 
@@ -35,9 +41,9 @@ let sending = false;
 /**
  * What a screen says of entries that the larder does not have yet, or would not take: a strip at the foot of every page,
  * and nothing at all while everything is well.
- * @param zone the household's; null while there is none
+ * @param times how the household writes times; null while there is none
  */
-export function Kept({ zone }: { zone: string | null }) {
+export function Kept({ times }: { times: Times | null }) {
   const lost = useLost();
   const { signIn } = useSyncExternalStore(onSender, senderState, () => SIGN_IN);
   const all = useEntries();
@@ -58,7 +64,7 @@ export function Kept({ zone }: { zone: string | null }) {
           <p className="min-w-0 flex-1">
             {lost !== null && (
               <b className="font-[650]">
-                Can’t reach Patient Larder since {clockTime(larderTime(lost), zone ?? deviceZone())}.{" "}
+                Can’t reach Patient Larder since {clockTime(larderTime(lost), times ?? deviceTimes())}.{" "}
               </b>
             )}
             {signIn && <b className="font-[650]">Sign in on this screen: nothing is sent before. </b>}
@@ -69,7 +75,7 @@ export function Kept({ zone }: { zone: string | null }) {
         )}
         {signIn && (
           <Button asChild className="!border-on-strip !text-on-strip">
-            <a href={`/who?back=${encodeURIComponent(location.pathname)}`}>Sign in</a>
+            <a href={`${href("/who")}?back=${encodeURIComponent(location.pathname)}`}>Sign in</a>
           </Button>
         )}
         {lost !== null && (

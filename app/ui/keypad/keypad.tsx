@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { typeInto } from "#ui/form";
 
 const KEYS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", ".", "0", "⌫"] as const;
 
@@ -24,16 +25,14 @@ export function Keypad({ units }: { units: readonly string[] }) {
     const input = target.current ?? form?.querySelector<HTMLInputElement>("input[data-pad]");
     if (!input) return;
     const next = key === "⌫" ? input.value.trimEnd().slice(0, -1) : `${input.value}${key}`;
-    // React listens for the browser's own event, so the value is set the way typing sets it.
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(input, next);
-    input.dispatchEvent(new Event("input", { bubbles: true }));
+    typeInto(input, next);
     target.current = input;
   };
   const key = (label: string, types: string, name = label) => (
     <button
       key={label}
       type="button"
-      aria-label={name}
+      aria-label={name === label ? undefined : name}
       onPointerDown={(e) => e.preventDefault()}
       onClick={() => press(types)}
       className="fig min-h-12 rounded border-2 border-ink bg-sheet text-[1.9rem] font-bold text-ink active:bg-ink active:text-paper"
@@ -43,7 +42,7 @@ export function Keypad({ units }: { units: readonly string[] }) {
   );
   return (
     <div ref={pad} role="group" aria-label="Big keys" className="grid grid-cols-3 gap-2">
-      {KEYS.map((k) => key(k, k, k === "⌫" ? "Rub out" : k === "." ? "point" : k))}
+      {KEYS.map((k) => key(k, k, k === "⌫" ? "Delete" : k === "." ? "point" : k))}
       {units.map((u) => key(u, ` ${u} `))}
     </div>
   );

@@ -1,17 +1,13 @@
 import { patternOf, type Contents } from "#ui/glyph";
 
-/** A lot's mark: its colour, its pattern and its letter, always together. */
+/**
+ * A lot's mark: its color, its pattern and its letter, always together. The code or the name of the lot stands beside it,
+ * so there is nothing to say of it to whoever does not see it.
+ */
 export function LotMark({ code, contents, size = 34 }: { code: string; contents: Contents; size?: number }) {
   const letter = patternOf(code);
   return (
-    <svg
-      width={size}
-      height={size}
-      viewBox="0 0 68 68"
-      className="shrink-0"
-      role="img"
-      aria-label={`pattern ${letter}`}
-    >
+    <svg width={size} height={size} viewBox="0 0 68 68" className="shrink-0" aria-hidden="true">
       <rect x="2" y="2" width="64" height="64" rx="6" fill={`var(--${contents})`} />
       <rect
         x="2"

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { isRouteErrorResponse, useNavigate, useRouteError } from "react-router";
+import { href, isRouteErrorResponse, useNavigate, useRouteError } from "react-router";
 import { Button } from "../button/index.ts";
 import { Page } from "./page.tsx";
 
@@ -68,10 +68,10 @@ export function FaultPage() {
           Go back
         </Button>
         <Button asChild>
-          <a href="/">Go to Today</a>
+          <a href={href("/")}>Go to Today</a>
         </Button>
         <Button asChild>
-          <a href="/more">All pages</a>
+          <a href={href("/more")}>All pages</a>
         </Button>
       </p>
     </Page>

@@ -1,5 +1,5 @@
 import { sankey, sankeyLeft, sankeyLinkHorizontal, type SankeyLink, type SankeyNode } from "d3-sankey";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { localDay } from "#core/calendar";
 import type { GenealogyGraph, GenealogyNode } from "#store/trace";
 import { formatMass, formatMassShort, type UnitSystem } from "#core/quantity";
@@ -7,7 +7,7 @@ import { shapeOf, type ContainerKey } from "#core/schedule";
 import { Drawer } from "#ui/drawer";
 import { contentsOf, patternOf } from "#ui/glyph";
 import { speciesWords } from "../../words/load";
-import { dayWords } from "../../words/time";
+import { dayWords, type Times } from "../../words/time";
 
 type Node = SankeyNode<GenealogyNode, object>;
 type Flow = SankeyLink<GenealogyNode, object>;
@@ -34,25 +34,25 @@ export function River({
   river,
   here,
   units,
-  zone,
+  times,
 }: {
   river: GenealogyGraph;
   here: string;
   units: UnitSystem;
   /** the day of each stage stands beside it when there is one */
-  zone?: string;
+  times?: Times;
 }) {
   if (river.flows.length === 0) return <p className="text-soft">Nothing has been made of it yet.</p>;
   const rows = Math.max(
     ...["harvest", "lot", "pack", "run", "fate"].map((k) => river.nodes.filter((n) => n.kind === k).length),
   );
-  const height = Math.max(130, Math.min(zone ? 640 : 460, rows * (zone ? 72 : 54)));
-  const width = zone ? WIDE : WIDTH;
+  const height = Math.max(130, Math.min(times ? 640 : 460, rows * (times ? 72 : 54)));
+  const width = times ? WIDE : WIDTH;
   const graph = sankey<GenealogyNode, object>()
     .nodeId((n) => n.code)
     .nodeAlign(sankeyLeft)
     .nodeWidth(BANK)
-    .nodePadding(zone ? 46 : 26)
+    .nodePadding(times ? 46 : 26)
     .extent([
       [1, 18],
       [width - 150, height - 6],
@@ -71,7 +71,7 @@ export function River({
       >
         <svg
           viewBox={`0 0 ${width} ${height}`}
-          className={`w-full ${zone ? "min-w-[900px]" : "min-w-[560px]"}`}
+          className={`w-full ${times ? "min-w-[900px]" : "min-w-[560px]"}`}
           role="img"
           aria-label={inWords(river, units)}
         >
@@ -88,7 +88,7 @@ export function River({
             </path>
           ))}
           {graph.nodes.map((n) => (
-            <Bank key={n.code} node={n} here={n.code === here} units={units} zone={zone} />
+            <Bank key={n.code} node={n} here={n.code === here} units={units} times={times} />
           ))}
         </svg>
       </div>
@@ -113,9 +113,12 @@ export function River({
 function End({ code, river }: { code: string; river: GenealogyGraph }) {
   const node = river.nodes.find((n) => n.code === code)!;
   if (node.kind === "fate") return <span className="inline-flex min-h-12 items-center">{nameOf(node)}</span>;
-  const to = { lot: "/cold", harvest: "/field", pack: "/c", run: "/c" }[node.kind];
+  const card = { lot: "/cold/:code", harvest: "/field/:code", pack: "/c/:code", run: "/c/:code" } as const;
   return (
-    <Link to={`${to}/${code}`} className="inline-flex min-h-12 min-w-12 items-center gap-2 text-ink">
+    <Link
+      to={href(card[node.kind], { code })}
+      className="inline-flex min-h-12 min-w-12 items-center gap-2 text-ink"
+    >
       {nameOf(node)} <span className="code">{code}</span>
     </Link>
   );
@@ -125,12 +128,12 @@ function Bank({
   node: n,
   here,
   units,
-  zone,
+  times,
 }: {
   node: Node;
   here: boolean;
   units: UnitSystem;
-  zone: string | undefined;
+  times: Times | undefined;
 }) {
   const [x, y, tall] = [n.x0!, n.y0!, Math.max(2, n.y1! - n.y0!)];
   return (
@@ -172,7 +175,7 @@ function Bank({
         {n.kind === "fate" ? "" : `${n.code} · `}
         {formatMassShort(n.value ?? 0, units)}
       </text>
-      {zone && (
+      {times && (
         <text
           x={x + BANK + 5}
           y={y + tall / 2 + 32}
@@ -182,7 +185,7 @@ function Bank({
           strokeWidth="4"
           paintOrder="stroke"
         >
-          {dayWords(localDay(n.at, zone))}
+          {dayWords(localDay(n.at, times.zone), times)}
         </text>
       )}
     </g>

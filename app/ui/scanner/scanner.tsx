@@ -66,8 +66,8 @@ export function Scanner({ onRead, first = false }: { onRead: (text: string) => v
       )}
       {state === "none" && (
         <Notice tone="care" className="mb-3">
-          No camera is to be had here. A telephone needs a safe address (https) for it; on this machine’s own
-          it works. Type the code below.
+          No camera is to be had here. A phone needs a safe address (https) for it; on this machine’s own it
+          works. Type the code below.
         </Notice>
       )}
       <Button

@@ -116,8 +116,8 @@ function optionOf(
           silent: true,
           data: [
             ...line(limits?.mean ?? null, "mean", colour("ink"), "solid"),
-            ...line(limits?.high ?? null, "usual, upper", colour("stop"), "dashed"),
-            ...line(limits?.low ?? null, "usual, lower", colour("stop"), "dashed"),
+            ...line(limits?.high ?? null, "upper control limit", colour("stop"), "dashed"),
+            ...line(limits?.low ?? null, "lower control limit", colour("stop"), "dashed"),
             ...line(maker.high, "limit", colour("ink"), "dotted"),
             ...line(maker.low, "limit", colour("ink"), "dotted"),
           ],
@@ -136,7 +136,7 @@ function optionOf(
         markLine: {
           symbol: "none",
           silent: true,
-          data: line(limits?.rangeHigh ?? null, "usual, upper", colour("stop"), "dashed"),
+          data: line(limits?.rangeHigh ?? null, "upper control limit", colour("stop"), "dashed"),
         },
       },
     ],

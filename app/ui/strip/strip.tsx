@@ -40,7 +40,7 @@ export function Strip({
     <div className={alarm ? "strip calling" : "strip"}>
       {alarm}
       <div role="region" aria-label="Running clocks">
-        {clocks.length === 0 && !alarm && <span>Nothing is on the clock.</span>}
+        {clocks.length === 0 && !alarm && <span>No clocks running.</span>}
         {clocks.slice(0, room.desk).map((c, i) => (
           <ClockLink key={c.id} clock={c} whole={!alarm && (i === 0 || (i === 1 && clocks.length <= 3))} />
         ))}

@@ -1,4 +1,4 @@
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { HOUR_MS } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { z } from "zod";
@@ -35,7 +35,7 @@ import { holdForms, type PlaceHold } from "../../../server/hold";
 export async function lotAction(home: Home, request: Request, code: string) {
   const { larder } = home;
   const lot = orNotFound(() => lotByCode(larder, code));
-  const back = (to = code) => redirect(`/cold/${to}`);
+  const back = (to = code) => redirect(href("/cold/:code", { code: to }));
   const place: PlaceHold = (write, condition, kind) => holdLot(larder, write, lot.id, condition, kind);
   return byIntent(request, {
     ...coldForms(home, lot, request, back),

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { TREATMENTS, notPackedWords } from "#core/lot";
 import { formatMassShort } from "#core/quantity";
 import { FORM_NAMES, formsFor, groupOf } from "#core/species";
@@ -16,10 +16,10 @@ export function Deeds(props: DeedProps) {
   const { lot, key } = props.data;
   const frozen = lot.kept === "freezer";
   return (
-    <section aria-label="What to do with it">
+    <section aria-label="Actions">
       {lot.notPackable === null && (
         <Button asChild weight="do" className="mb-3">
-          <Link to={`/pack?lot=${lot.id}`}>Pack it</Link>
+          <Link to={`${href("/pack")}?lot=${lot.id}`}>Pack this lot</Link>
         </Button>
       )}
       {(lot.notPackable === "old" || lot.notPackable === "warm") && <AccountForm {...props} />}
@@ -27,7 +27,7 @@ export function Deeds(props: DeedProps) {
         <Form method="post" className="mb-3">
           <input type="hidden" name="key" value={keyFor(key, "thawed")} />
           <Button weight="do" name="intent" value="thawed">
-            Thawed to the middle
+            Mark as thawed to the middle
           </Button>
         </Form>
       )}
@@ -45,14 +45,14 @@ export function Deeds(props: DeedProps) {
 
 /** Past its days or too long warm: it is not canned until somebody says, with a reason, where it really was. */
 function AccountForm(props: DeedProps) {
-  const { lot, now, zone } = props.data;
+  const { lot, now, times } = props.data;
   const old = lot.notPackable === "old";
   return (
     <Notice tone="stop" className="mb-4">
       <p className="text-[1.15rem] font-[650]">{notPackedWords(lot.notPackable!, lot)}</p>
       <DeedForm
         {...props}
-        title={old ? "The record is wrong: write where it really was" : "The log is wrong: write why"}
+        title={old ? "Correct the record: where it really was" : "Correct the temperature log"}
         intent="account"
         ownButton
         className="grid items-end gap-3 text-ink sm:grid-cols-[1fr_15rem_auto]"
@@ -63,14 +63,14 @@ function AccountForm(props: DeedProps) {
             <TextField
               field={field("reason")}
               label={old ? "Where it really was" : "What is wrong with the log"}
-              hint="It stays with this meat for good, with your name."
+              hint="Kept for good, with your name."
             />
             {old && (
               <TextField
                 field={field("since")}
                 label="In the refrigerator since"
                 type="datetime-local"
-                max={fieldTime(now, zone)}
+                max={fieldTime(now, times.zone)}
               />
             )}
             <Button>Correct the record</Button>
@@ -82,7 +82,7 @@ function AccountForm(props: DeedProps) {
 }
 
 function FreezeForm(props: DeedProps) {
-  const { lot, now, zone } = props.data;
+  const { lot, now, times } = props.data;
   return (
     <DeedForm
       {...props}
@@ -101,8 +101,8 @@ function FreezeForm(props: DeedProps) {
             field={field("at")}
             label="When"
             type="datetime-local"
-            max={fieldTime(now, zone)}
-            hint="empty for now"
+            max={fieldTime(now, times.zone)}
+            hint="Leave blank for now."
           />
           <Button>Freeze it</Button>
         </>
@@ -129,7 +129,7 @@ function ChangeForm(props: DeedProps) {
   return (
     <DeedForm
       {...props}
-      title="Cook, trim, brine, smoke or weigh it again"
+      title="Cook, trim, brine, smoke or weigh again"
       intent="change"
       className="space-y-3"
     >
@@ -137,13 +137,13 @@ function ChangeForm(props: DeedProps) {
         <>
           <PickField
             field={field("kind")}
-            label="It was"
+            label="What was done"
             onPick={(v) => setKind(v as Change)}
             options={kinds.map((k) => ({ value: k, label: CHANGES[k] }))}
           />
           <div className="flex flex-wrap items-end gap-3">
-            <TextField field={field("afterKg")} label="Weighs now" className="w-48" />
-            <Button>Write it down</Button>
+            <TextField field={field("afterKg")} label="Weight now" className="w-48" />
+            <Button>Record it</Button>
             <ChangeExpected data={props.data} kind={kind} />
           </div>
         </>
@@ -170,16 +170,20 @@ function SplitForm(props: DeedProps) {
   return (
     <DeedForm
       {...props}
-      title="Split some off"
+      title="Split the lot"
       intent="split"
       className="grid items-end gap-3 sm:grid-cols-[10rem_1fr_1fr_auto]"
     >
       {(field) => (
         <>
-          <TextField field={field("massKg")} label="How much" />
-          <TextField field={field("part")} label="Call it" hint={`empty: ${props.data.lot.part}`} />
-          <TextField field={field("forWhom")} label="Whose" hint="empty: as before" />
-          <Button>Split it off</Button>
+          <TextField field={field("massKg")} label="Weight" />
+          <TextField
+            field={field("part")}
+            label="Name of the new lot"
+            hint={`empty: ${props.data.lot.part}`}
+          />
+          <TextField field={field("forWhom")} label="Owner" hint="Leave blank to keep the current owner." />
+          <Button>Split lot</Button>
         </>
       )}
     </DeedForm>
@@ -189,7 +193,7 @@ function SplitForm(props: DeedProps) {
 function RecutForm(props: DeedProps) {
   const { lot, units } = props.data;
   return (
-    <DeedForm {...props} title="Cut it to something else" intent="recut" className="space-y-3">
+    <DeedForm {...props} title="Cut into another form" intent="recut" className="space-y-3">
       {(field) => (
         <>
           <PickField
@@ -204,7 +208,7 @@ function RecutForm(props: DeedProps) {
               placeholder={lotAmount(lot.form, lot.leftKg, units)}
             />
             <TextField field={field("outKg")} label="Weight out" />
-            <TextField field={field("trimKg")} label="Trim, if weighed" />
+            <TextField field={field("trimKg")} label="Trim (optional)" />
             <Button>Make the lot</Button>
           </div>
         </>
@@ -217,7 +221,7 @@ function BrothForm(props: DeedProps) {
   return (
     <DeedForm
       {...props}
-      title="Simmer it to broth"
+      title="Make broth from bones"
       intent="broth"
       open
       className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]"
@@ -228,7 +232,7 @@ function BrothForm(props: DeedProps) {
           <TextField
             field={field("litres")}
             label="Broth that came out"
-            hint={props.data.units === "us" ? "quarts, if you write no unit" : "litres, if you write no unit"}
+            hint={props.data.units === "us" ? "Without a unit: quarts" : "Without a unit: liters"}
           />
           <Button>Make the broth</Button>
         </>
@@ -251,7 +255,7 @@ function LeaveForm(props: DeedProps) {
         <>
           <PickField
             field={field("kind")}
-            label="It was"
+            label="What was done"
             fallback={held ? "discard" : "eat"}
             options={[
               { value: "eat", label: "eaten", disabled: held },
@@ -260,9 +264,9 @@ function LeaveForm(props: DeedProps) {
             ]}
           />
           <div className="grid items-end gap-3 sm:grid-cols-[10rem_1fr_auto]">
-            <TextField field={field("massKg")} label="How much" />
+            <TextField field={field("massKg")} label="Weight" />
             <TextField field={field("to")} label="To whom, or why" />
-            <Button>Write it down</Button>
+            <Button>Record it</Button>
           </div>
         </>
       )}
@@ -272,7 +276,7 @@ function LeaveForm(props: DeedProps) {
 
 function MoveForm(props: DeedProps) {
   return (
-    <DeedForm {...props} title="Where it lies" intent="move" className="flex items-end gap-2">
+    <DeedForm {...props} title="Location" intent="move" className="flex items-end gap-2">
       {(field) => (
         <>
           <TextField
@@ -281,7 +285,7 @@ function MoveForm(props: DeedProps) {
             defaultValue={props.data.lot.place ?? undefined}
             className="grow"
           />
-          <Button>Move it</Button>
+          <Button>Save location</Button>
         </>
       )}
     </DeedForm>
@@ -290,17 +294,17 @@ function MoveForm(props: DeedProps) {
 
 function OwnerForm(props: DeedProps) {
   return (
-    <DeedForm {...props} title="Whose it is" intent="owner" className="flex items-end gap-2">
+    <DeedForm {...props} title="Owner" intent="owner" className="flex items-end gap-2">
       {(field) => (
         <>
           <TextField
             field={field("forWhom")}
-            label="Whose"
-            hint="empty: the household’s"
+            label="Owner"
+            hint="Leave blank for the household."
             defaultValue={props.data.lot.forWhom ?? undefined}
             className="grow"
           />
-          <Button>Keep</Button>
+          <Button>Save owner</Button>
         </>
       )}
     </DeedForm>

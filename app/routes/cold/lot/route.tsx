@@ -1,4 +1,4 @@
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { freezerAge } from "#core/cold";
 import { REFRIGERATOR_SOURCE, TREATMENTS, type Treatment } from "#core/lot";
@@ -15,18 +15,18 @@ import { HoldPanel } from "#ui/hold";
 import { Code, LotMark } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { River } from "#ui/river";
-import { speciesWords } from "../../../words/load";
+import { speciesWords, cutWords } from "../../../words/load";
 import { ageWords, keptWords, lotAmount, lotEventWords } from "../../../words/lot";
-import { whenWords } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { whenWords, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { formKey, orNotFound } from "../../../server/form";
 import { lotAction } from "./action";
 import { Deeds } from "./deeds";
 import { keptUntilTaken } from "../../../outbox";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household, me } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder, household, me } = context.get(homeContext);
   const lot = orNotFound(() => lotByCode(larder, params.code));
   const now = larder.now();
   return {
@@ -42,14 +42,14 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     ) as Record<Treatment, YieldCase[]>,
     age: lot.frozenAt === null ? null : freezerAge(lot.frozenAt, now),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     now,
     key: formKey(),
   };
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  return lotAction(atHome(context, request), request, params.code);
+  return lotAction(context.get(homeContext), request, params.code);
 }
 
 /** What is pressed is kept on this device until the larder has it. */
@@ -60,8 +60,8 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["lot", "harvest", "hold", "pack", "bench"] };
 
 export default function LotCard({ loaderData, actionData }: Route.ComponentProps) {
-  const { lot, happenings, holds, past, from, river, age, units, zone, now, key } = loaderData;
-  const when = (at: number) => whenWords(at, now, zone);
+  const { lot, happenings, holds, past, from, river, age, units, times, now, key } = loaderData;
+  const when = (at: number) => whenWords(at, now, times);
   const gone = lot.leftKg <= 0.02;
   const last = happenings.at(-1);
   return (
@@ -69,13 +69,13 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
       title={
         <span className="flex items-center gap-x-4">
           <LotMark code={lot.code} contents={contentsOf(null, lot.species)} size={44} />
-          {lot.part} of {speciesWords(lot.species)}
+          {cutWords(lot.part, lot.species)}
         </span>
       }
       lead={`${FORM_NAMES[lot.form]}, ${keptWords(lot.kept, lot.place)}${lot.treatments.length ? `, ${lot.treatments.map((t) => TREATED[t]).join(", ")}` : ""}${lot.forWhom ? ` · ${lot.forWhom}’s` : ""}`}
       aside={
         <Button asChild weight="bare">
-          <Link to={`/c/${lot.code}`}>Its story</Link>
+          <Link to={href("/c/:code", { code: lot.code })}>History</Link>
         </Button>
       }
     >
@@ -152,7 +152,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
             />
             {past.map((p) => (
               <p key={p.releasedAt} className="border-t-2 border-rule py-2 text-[0.95rem] text-soft">
-                “{p.condition}” was lifted by {p.releasedBy}, {when(p.releasedAt)}: {p.reason}
+                “{p.condition}” was released by {p.releasedBy}, {when(p.releasedAt)}: {p.reason}
               </p>
             ))}
           </Part>
@@ -162,7 +162,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
                 <li key={s.code} className="flex items-center gap-3 border-t-2 border-rule py-1">
                   <span className="fig w-20 text-[1.8rem] font-bold">{shareWords(s.share)}</span>
                   <Link
-                    to={`/field/${s.code}`}
+                    to={href("/field/:code", { code: s.code })}
                     className="inline-flex min-h-12 min-w-12 items-center text-ink"
                   >
                     <Code>{s.code}</Code>
@@ -176,7 +176,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
               ))}
             </ul>
           </Part>
-          <Part title="What happened to it">
+          <Part title="Events">
             {happenings.length === 0 && (
               <p className="border-t-2 border-rule py-2 text-soft">Nothing since it was made.</p>
             )}
@@ -195,7 +195,7 @@ export default function LotCard({ loaderData, actionData }: Route.ComponentProps
               <Form method="post">
                 <input type="hidden" name="key" value={keyFor(key, "undo")} />
                 <Button weight="bare" name="intent" value="undo">
-                  Undo the last
+                  Undo the last entry
                 </Button>
               </Form>
             )}

@@ -18,7 +18,7 @@ const NAMES: Record<ThawMethod, string> = {
 
 /** Takes a lot out to thaw, now or so that it is ready by an hour, with how long that is likely to take. */
 export function ThawForm({ data, result }: DeedProps) {
-  const { lot, units, zone, now, key } = data;
+  const { lot, units, times, now, key } = data;
   const own = resultOf(result, "thaw");
   const [form, fields] = useForm<{ method: string; thick: string; when: string; readyAt: string }>({
     id: "thaw",
@@ -36,7 +36,7 @@ export function ThawForm({ data, result }: DeedProps) {
   const water = speciesByKey(lot.species[0] ?? "")?.composition.water;
   const estimate = thickM === null ? null : thawEstimate(method, lot.leftKg, thickM, water);
   return (
-    <Drawer ruled title="Thaw it" open={true}>
+    <Drawer ruled title="Thaw this lot" open={true}>
       <KeyedForm form={form} formKey={keyFor(key, "thaw")} intent="thaw" className="space-y-4">
         <PickField
           field={fields.method}
@@ -75,14 +75,14 @@ export function ThawForm({ data, result }: DeedProps) {
           />
           <TextField
             field={fields.readyAt}
-            label="Ready by, if not now"
+            label="Ready by"
             type="datetime-local"
-            min={fieldTime(now, zone)}
+            min={fieldTime(now, times.zone)}
             className="w-64"
           />
         </div>
         <FormErrors form={form} />
-        <Button weight="do">Thaw it</Button>
+        <Button weight="do">Thaw this lot</Button>
       </KeyedForm>
     </Drawer>
   );

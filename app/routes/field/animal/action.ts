@@ -1,4 +1,4 @@
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
 import { z } from "zod";
@@ -26,22 +26,25 @@ import type { Home } from "../../../server/context";
 import {
   byIntent,
   instant,
+  isUpload,
   keyField,
   orNotFound,
   quantity,
   submit,
+  submitUpload,
+  type Upload,
   weight,
+  wholeFile,
   words,
   writeBy,
 } from "../../../server/form";
 import { holdForms, type PlaceHold } from "../../../server/hold";
-import { isUpload, submitUpload, wholeFile, type Upload } from "../../../server/upload";
 
 /** Everything the card of one animal can be told. */
 export async function cardAction(home: Home, request: Request, code: string) {
   const { larder } = home;
   const animal = orNotFound(() => harvestByCode(larder, code));
-  const back = (hash = "") => redirect(`/field/${code}${hash}`);
+  const back = (hash = "") => redirect(`${href("/field/:code", { code })}${hash}`);
   if (isUpload(request)) return submitUpload(request, uploads(home, animal, back));
   const place: PlaceHold = (write, condition, kind) => holdHarvest(larder, write, animal.id, condition, kind);
   return byIntent(request, {
@@ -236,7 +239,7 @@ const oneSchema = (units: Writing) =>
     intent: z.literal("one"),
     oneWeight: weight(units).optional(),
     oneLength: quantity("length", units, "The length")
-      .refine((m) => m > 0 && m < 10, "A length is more than zero, and no fish here is ten metres long.")
+      .refine((m) => m > 0 && m < 10, "A length is more than zero, and no fish here is ten meters long.")
       .optional(),
   });
 

@@ -25,7 +25,7 @@ export function ColdChain({
   result: SubmissionResult | undefined;
   done: object | null;
 }) {
-  const { entries, entryCount, line, units, zone, now, limitC, warm } = data;
+  const { entries, entryCount, line, units, times, now, limitC, warm } = data;
   const shown = (c: number) => (units === "us" ? fFromC(c) : c);
   const unit = units === "us" ? "°F" : "°C";
   const limit = formatTemperature(limitC, units);
@@ -41,20 +41,20 @@ export function ColdChain({
           ]}
           unit={unit}
           limit={{ value: shown(limitC), name: limit }}
-          zone={zone}
+          times={times}
           summary={`Temperature from ${formatTemperature(line[0]![1], units)} to ${formatTemperature(line.at(-1)![1], units)}; ${formatDuration(warm.warmMinutes * 60)} above ${limit}.`}
         />
       ) : (
         <p className="border-t-2 border-rule py-3 text-soft">
-          {line.length ? "One temperature so far." : "No temperature written down yet."}
+          {line.length ? "One temperature so far." : "No temperature recorded yet."}
         </p>
       )}
       <EntryForm data={data} result={result} />
       {log && (
         <Notice tone={log.refusedCount ? "care" : "good"} className="mt-4">
           <p role="status" className="font-[650]">
-            {countOf(log.added, "reading")} taken in
-            {log.known > 0 && `, ${log.known.toLocaleString("en-US")} were here already`}
+            {countOf(log.added, "reading")} imported
+            {log.known > 0 && `, ${log.known.toLocaleString("en-US")} already here`}
             {log.refusedCount > 0 && `, ${log.refusedCount.toLocaleString("en-US")} refused`}.
           </p>
           {log.refused.length > 0 && (
@@ -92,13 +92,13 @@ export function ColdChain({
                   <th className="pr-4 font-normal">Temperature</th>
                   <th className="pr-4 font-normal">Where</th>
                   <th className="pr-4 font-normal">By</th>
-                  <th className="sr-only">Take back</th>
+                  <th className="sr-only">Undo</th>
                 </tr>
               </thead>
               <tbody>
                 {[...entries].reverse().map((e) => (
                   <tr key={e.id} className="border-t-2 border-rule">
-                    <td className="py-1 pr-4">{whenWords(e.at, now, zone)}</td>
+                    <td className="py-1 pr-4">{whenWords(e.at, now, times)}</td>
                     <td className="pr-4">{e.tempC === null ? "" : formatTemperature(e.tempC, units)}</td>
                     <td className="pr-4">{e.place}</td>
                     <td className="pr-4">
@@ -126,7 +126,7 @@ export function ColdChain({
   );
 }
 
-/** Kill to gutted, kill to cold, and time spent warm, each against what is advised. */
+/** Killed or caught to gutted and to cold, and time spent warm, each against what is advised. */
 function Spans({ data }: { data: Data }) {
   const { intervals, warm, limitC, units } = data;
   const limit = formatTemperature(limitC, units);
@@ -135,7 +135,9 @@ function Spans({ data }: { data: Data }) {
       <dl className="mb-2 flex flex-wrap gap-x-10 gap-y-3">
         {intervals.map((i) => (
           <div key={i.to}>
-            <dt className="text-[0.95rem] text-soft">Kill to {i.to}</dt>
+            <dt className="text-[0.95rem] text-soft">
+              {data.fish ? "Caught" : "Killed"} to {i.to}
+            </dt>
             <dd className={`fig text-[2.4rem] leading-none font-bold ${i.late ? "text-stop" : ""}`}>
               {i.minutes === null ? (
                 <span className="text-amber">missing</span>
@@ -144,7 +146,7 @@ function Spans({ data }: { data: Data }) {
               )}
             </dd>
             <dd className="text-[0.9rem] text-soft" title={i.source}>
-              {i.late ? "longer than the advised " : "advised: within "}
+              {i.late ? "longer than advised: " : "advised: within "}
               {formatDuration(i.advisedMinutes * 60)}
             </dd>
           </div>
@@ -160,11 +162,11 @@ function Spans({ data }: { data: Data }) {
           </dd>
           <dd className="text-[0.9rem] text-soft">
             {warm.watchedMinutes > 0
-              ? `of ${formatDuration(warm.watchedMinutes * 60)} watched`
-              : "two temperatures tell"}
+              ? `thermometer ran ${formatDuration(warm.watchedMinutes * 60)}`
+              : "record at least two temperatures"}
             {warm.unwatchedMinutes > 60 &&
               warm.watchedMinutes > 0 &&
-              `, ${formatDuration(warm.unwatchedMinutes * 60)} unwatched`}
+              `, no readings for ${formatDuration(warm.unwatchedMinutes * 60)}`}
           </dd>
         </div>
       </dl>
@@ -180,11 +182,11 @@ function EntryForm({ data, result }: { data: Data; result: SubmissionResult | un
   });
   return (
     <KeyedForm form={form} formKey={keyFor(data.key, "entry")} intent="entry" className="mt-3">
-      <div className="grid items-end gap-3 sm:grid-cols-[1fr_9rem_14rem_auto]">
-        <TextField field={fields.place} label="Where it is" list="cold-places" />
+      <div className="grid items-end gap-3 sm:grid-cols-2 xl:grid-cols-[1fr_9rem_14rem_auto]">
+        <TextField field={fields.place} label="Place" list="cold-places" />
         <TextField
           field={fields.temp}
-          label="How cold"
+          label="Temperature"
           inputMode="text"
           placeholder={data.units === "us" ? "38 °F" : "3 °C"}
         />
@@ -192,10 +194,12 @@ function EntryForm({ data, result }: { data: Data; result: SubmissionResult | un
           field={fields.at}
           label="When"
           type="datetime-local"
-          max={fieldTime(data.now, data.zone)}
-          defaultValue={(fields.at.initialValue as string | undefined) ?? fieldTime(data.now, data.zone)}
+          max={fieldTime(data.now, data.times.zone)}
+          defaultValue={
+            (fields.at.initialValue as string | undefined) ?? fieldTime(data.now, data.times.zone)
+          }
         />
-        <Button>Write it</Button>
+        <Button>Add reading</Button>
       </div>
       <datalist id="cold-places">
         {["Hanging outside", "Meat safe", "Cooler with ice", "Fridge", "Cellar"].map((p) => (
@@ -223,16 +227,16 @@ function LogForm({
     lastResult: own,
   });
   return (
-    <Drawer title="Take in a logger’s file" className="mt-3" open={read || own?.status === "error"}>
+    <Drawer title="Import a temperature log" className="mt-3" open={read || own?.status === "error"}>
       <FileForm form={form} formKey={keyFor(data.key, "log")} intent="log" className="space-y-3 pb-2">
         <p className="text-[0.95rem] text-soft">
-          A table in commas, semicolons or tabs whose first line names the columns: time, temp_C or temp_F,
-          and probe if there are several. Times without a zone are read in {data.zone}. Up to 20 MB and
-          100,000 readings; the same file twice adds nothing.
+          A CSV file. Its first line names the columns: time, temp_C or temp_F, and probe if there are
+          several. Times without a zone are read in {data.times.zone}. Up to 20 MB and 100,000 readings; the
+          same file twice adds nothing.
         </p>
         <PickField
           field={fields.dateOrder}
-          label="In 03/04/2026, first comes the"
+          label="In 03/04/2026, the first number is the"
           fallback={data.units === "us" ? "month-first" : "day-first"}
           options={[
             { value: "month-first", label: "month" },
@@ -247,7 +251,7 @@ function LogForm({
           accept=".csv,.txt,.tsv,text/csv,text/plain"
         />
         <FormErrors form={form} />
-        <Button>Take it in</Button>
+        <Button>Import file</Button>
       </FileForm>
     </Drawer>
   );

@@ -18,12 +18,12 @@ export function Facts({ data, result }: { data: Data; result: SubmissionResult |
   const missing = [
     animal.weightKg === null && "weight",
     !animal.place && "place",
-    !animal.tag && "tag or licence",
-    animal.killedAt === null && "hour of the kill",
+    !animal.tag && "tag or license",
+    animal.killedAt === null && "time of kill",
     species.taken === "animal" && !animal.sex && "sex",
   ].filter(Boolean);
   return (
-    <Part title="What is known">
+    <Part title="Details">
       {missing.length > 0 && <p className="mb-1 text-amber">Missing: {missing.join(", ")}.</p>}
       <HoursForm data={data} result={result} />
       <AmendForm data={data} result={result} />
@@ -32,7 +32,7 @@ export function Facts({ data, result }: { data: Data; result: SubmissionResult |
 }
 
 function HoursForm({ data, result }: { data: Data; result: SubmissionResult | undefined }) {
-  const { animal, zone, now, key } = data;
+  const { animal, times, now, key } = data;
   const own = resultOf(result, "hours");
   const [form, fields] = useForm<{ killedAt: string; guttedAt: string; cooledAt: string }>({
     id: "hours",
@@ -43,21 +43,21 @@ function HoursForm({ data, result }: { data: Data; result: SubmissionResult | un
       field={fields[name]}
       label={label}
       type="datetime-local"
-      max={fieldTime(now, zone)}
+      max={fieldTime(now, times.zone)}
       defaultValue={
         (fields[name].initialValue as string | undefined) ??
-        (animal[name] === null ? undefined : fieldTime(animal[name], zone))
+        (animal[name] === null ? undefined : fieldTime(animal[name], times.zone))
       }
     />
   );
   return (
-    <Drawer title="First hours" open={own?.status === "error"}>
+    <Drawer title="Field dressing and cooling" open={own?.status === "error"}>
       <KeyedForm form={form} formKey={keyFor(key, "hours")} intent="hours" className="space-y-3 pb-3">
         {input("killedAt", "Killed or caught")}
         {input("guttedAt", "Gutted")}
-        {input("cooledAt", "In the cold")}
+        {input("cooledAt", "In the cooler or refrigerator")}
         <FormErrors form={form} />
-        <Button>Write the hours</Button>
+        <Button>Save times</Button>
       </KeyedForm>
     </Drawer>
   );
@@ -76,7 +76,7 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
     />
   );
   return (
-    <Drawer title="Fill in or correct" open={own?.status === "error"}>
+    <Drawer title="Add or correct details" open={own?.status === "error"}>
       <KeyedForm form={form} formKey={keyFor(key, "amend")} intent="amend" className="space-y-3 pb-3">
         <div className="grid grid-cols-2 gap-3">
           {text("takenOn", "Day", animal.takenOn, { type: "date" })}
@@ -94,7 +94,7 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
         />
         <div className="grid grid-cols-2 gap-3">
           {text("place", "Where", animal.place)}
-          {text("tag", "Tag or licence", animal.tag)}
+          {text("tag", "Tag or license", animal.tag)}
           {text("takenBy", "Taken by", animal.takenBy)}
           {text("age", "Age", animal.age)}
         </div>
@@ -111,7 +111,7 @@ function AmendForm({ data, result }: { data: Data; result: SubmissionResult | un
         {text("note", "Note", animal.note)}
         <ConfirmUnlikely question={fields.unlikely?.errors} answer="Yes, that is right" />
         <FormErrors form={form} />
-        <Button>Keep these</Button>
+        <Button>Save changes</Button>
       </KeyedForm>
     </Drawer>
   );

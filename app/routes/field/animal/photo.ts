@@ -1,11 +1,11 @@
 import type { Route } from "./+types/photo";
 import { photoFile } from "#store/harvest";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
 
 /** The bytes of one photo. They never change under an address, and are nobody else's to keep. */
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder } = context.get(homeContext);
   const bytes = orNotFound(() => photoFile(larder, params.id));
   return new Response(new Uint8Array(bytes), {
     headers: {

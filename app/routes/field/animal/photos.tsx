@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
-import { Form } from "react-router";
+import { Form, href } from "react-router";
 import type { Photo } from "#store/harvest";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
@@ -25,9 +25,9 @@ export function Photos({
         <ul className="mb-2 flex flex-wrap gap-4">
           {photos.map((p, i) => (
             <li key={p.id}>
-              <a href={`/photos/${p.id}`}>
+              <a href={href("/photos/:id", { id: p.id })}>
                 <img
-                  src={`/photos/${p.id}`}
+                  src={href("/photos/:id", { id: p.id })}
                   alt={`Photo ${i + 1}`}
                   loading="lazy"
                   className="h-40 rounded border-2 border-ink object-cover"
@@ -38,7 +38,7 @@ export function Photos({
                 <input type="hidden" name="key" value={keyFor(key, `unphoto ${p.id}`)} />
                 <input type="hidden" name="intent" value="unphoto" />
                 <Button weight="bare" name="photoId" value={p.id}>
-                  Take off
+                  Remove
                 </Button>
               </Form>
             </li>
@@ -49,18 +49,18 @@ export function Photos({
         <FileForm form={form} formKey={keyFor(key, "photo")} intent="photo" className="space-y-3 pb-2">
           <TickField
             field={fields.keepsPlace}
-            label="Keep where and with what it was taken"
-            hint="Otherwise that is taken out of the picture."
+            label="Keep location and camera details"
+            hint="Otherwise they are removed."
           />
           <TextField
             field={fields.photo}
-            label="The photo"
+            label="Photo"
             hint="JPEG, PNG or WebP, up to 12 MB"
             type="file"
             accept="image/jpeg,image/png,image/webp"
           />
           <FormErrors form={form} />
-          <Button>Keep it</Button>
+          <Button>Add photo</Button>
         </FileForm>
       </Drawer>
     </section>

@@ -1,8 +1,8 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
-import { COLD_LIMIT_C, bodyAtKill, firstIntervals, thinned, warmTime } from "#core/cold";
+import { COLD_LIMIT_C, firstIntervals, thinned, warmSinceKill } from "#core/cold";
 import { formatMass } from "#core/quantity";
-import { CAUTIONS, boneRule, holdOffered, speciesByKey, treatedAs } from "#core/species";
+import { CAUTIONS, boneRule, holdOffered, isFishGroup, speciesByKey, treatedAs } from "#core/species";
 import { coldEntries, coldReadings, countColdEntries } from "#store/cold";
 import { harvestByCode, individualsOf, lossesOf, pastHolds, photosOf, sharesOf } from "#store/harvest";
 import { lotsCutFrom, setAsideFor } from "#store/lot";
@@ -13,8 +13,8 @@ import { contentsOf } from "#ui/glyph";
 import { Code, LotMark } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { River } from "#ui/river";
-import { dayWords, whenWords } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { dayWords, whenWords, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { formKey, orNotFound } from "../../../server/form";
 import { CarcassBalance } from "../../table/balance";
 import { cardAction } from "./action";
@@ -29,24 +29,21 @@ import type { FollowHandle } from "../../../live/follow";
 const MOST_LISTED = 300;
 const MOST_DRAWN = 600;
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const animal = orNotFound(() => harvestByCode(larder, params.code));
   const species = speciesByKey(animal.species)!;
   const now = larder.now();
   const readings = coldReadings(larder, animal.id);
-  const measured = readings.map(([at, tempC]) => ({ at, tempC, place: null }));
   return {
     animal,
     // A logger brings a hundred thousand; the page shows the newest, and draws what an eye can tell apart.
     entries: coldEntries(larder, animal.id, MOST_LISTED),
     entryCount: countColdEntries(larder, animal.id),
     line: thinned(readings, MOST_DRAWN),
-    warm: warmTime(
-      [...bodyAtKill(animal.killedAt, species.group), ...measured],
-      Math.max(now, animal.killedAt ?? 0),
-    ),
+    warm: warmSinceKill(animal.killedAt, species.group, readings, Math.max(now, animal.killedAt ?? 0)),
     limitC: COLD_LIMIT_C,
+    fish: isFishGroup(species.group),
     intervals: firstIntervals(animal, species.group),
     shares: sharesOf(larder, animal.id),
     ones: individualsOf(larder, animal.id),
@@ -57,14 +54,14 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     aside: setAsideFor(larder, animal.id),
     river: genealogyOf(larder, animal.id),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     now,
     key: formKey(),
   };
 }
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  return cardAction(atHome(context, request), request, params.code);
+  return cardAction(context.get(homeContext), request, params.code);
 }
 
 /** What is pressed is kept on this device until the larder has it. */
@@ -75,7 +72,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["harvest", "cold", "lot", "hold", "photo", "list"] };
 
 export default function Animal({ loaderData, actionData }: Route.ComponentProps) {
-  const { animal, lots, losses, river, past, units, zone, now, key } = loaderData;
+  const { animal, lots, losses, river, past, units, times, now, key } = loaderData;
   const species = speciesByKey(animal.species)!;
   const name = animal.count > 1 ? `${animal.count} ${species.plural}` : species.name;
   const result = actionData?.result;
@@ -89,7 +86,7 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
         </span>
       }
       lead={[
-        dayWords(animal.takenOn),
+        dayWords(animal.takenOn, times),
         animal.place,
         animal.takenBy ?? animal.byName,
         animal.tag && `tag ${animal.tag}`,
@@ -100,10 +97,10 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
       aside={
         <div className="flex gap-2">
           <Button asChild weight="bare">
-            <Link to={`/c/${animal.code}`}>Its story</Link>
+            <Link to={href("/c/:code", { code: animal.code })}>History</Link>
           </Button>
           <Button asChild weight="do">
-            <Link to={`/table?harvest=${animal.id}`}>Cut it</Link>
+            <Link to={`${href("/table")}?harvest=${animal.id}`}>Cut into lots</Link>
           </Button>
         </div>
       }
@@ -125,7 +122,7 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
               holds={animal.holds.map((h) => ({
                 id: h.id,
                 condition: h.condition,
-                since: `${h.byName ?? "Somebody"}, ${whenWords(h.at, now, zone)}.`,
+                since: `${h.byName ?? "Somebody"}, ${whenWords(h.at, now, times)}.`,
                 from: null,
               }))}
               formKey={key}
@@ -134,7 +131,8 @@ export default function Animal({ loaderData, actionData }: Route.ComponentProps)
             />
             {past.map((p) => (
               <p key={p.releasedAt} className="border-t-2 border-rule py-2 text-[0.95rem] text-soft">
-                “{p.condition}” was lifted by {p.releasedBy}, {whenWords(p.releasedAt, now, zone)}: {p.reason}
+                “{p.condition}” was released by {p.releasedBy}, {whenWords(p.releasedAt, now, times)}:{" "}
+                {p.reason}
               </p>
             ))}
           </Part>

@@ -18,8 +18,8 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
   const made = lots.reduce((sum, l) => sum + l.madeKg, 0);
   return (
     <section id="shares" aria-label="Shares" className="scroll-mt-4">
-      <h2 className="mb-2 text-[1.06rem] text-soft">Whose it is</h2>
-      {shares.length === 0 && <p>All the household’s.</p>}
+      <h2 className="mb-2 text-[1.06rem] text-soft">Owner</h2>
+      {shares.length === 0 && <p>All of it belongs to the household.</p>}
       <ul>
         {shares.map((s) => (
           <li key={s.who} className="flex items-center gap-3 border-t-2 border-rule py-1">
@@ -37,7 +37,7 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
               <input type="hidden" name="key" value={keyFor(key, `unshare ${s.who}`)} />
               <input type="hidden" name="intent" value="unshare" />
               <Button weight="bare" name="who" value={s.who}>
-                Take off
+                Remove
               </Button>
             </Form>
           </li>
@@ -49,7 +49,7 @@ export function Shares({ data, result }: { data: Data; result: SubmissionResult 
         intent="share"
         className="mt-1 grid grid-cols-[1fr_7rem_auto] items-end gap-2"
       >
-        <TextField field={fields.who} label="Whose" />
+        <TextField field={fields.who} label="Owner" />
         <TextField field={fields.share} label="Share" placeholder="1/2" />
         <Button>Add</Button>
         <FormErrors form={form} />
@@ -66,7 +66,7 @@ export function Individuals({ data, result }: { data: Data; result: SubmissionRe
   return (
     <section id="ones" aria-label="One by one" className="scroll-mt-4">
       <h2 className="mb-2 text-[1.06rem] text-soft">
-        One by one, if you like: {ones.length} of {animal.count}
+        Record each one (optional): {ones.length} of {animal.count}
       </h2>
       <ul className="flex flex-wrap gap-x-5">
         {ones.map((o) => (

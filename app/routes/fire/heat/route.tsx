@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { href, Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { fFromC, formatDuration, formatTemperature, mmFromIn } from "#core/quantity";
 import { shapeOf } from "#core/schedule";
@@ -9,26 +9,27 @@ import { Notice } from "#ui/form";
 import { HeatScale, HeatSection, useBand, useSection } from "#ui/heat";
 import { Empty, Page, Part } from "#ui/page";
 import { bandWords, shareWords, slipWords } from "../../../words/heat";
-import { containersWords, speciesWords } from "../../../words/load";
-import { atHome } from "../../../server/context";
+import { packWords } from "../../../words/load";
+import { homeContext } from "../../../server/context";
 import { heatPanel } from "./heat.server";
 import { orNotFound } from "../../../server/form";
 import type { FollowHandle } from "../../../live/follow";
+import { timesOf } from "../../../words/time";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const asked = new URL(request.url).searchParams.get("pack");
   const { run, packs, chosen, heat } = orNotFound(() => heatPanel(home, params.code, asked));
   const pack = run.packs.find((p) => p.code === chosen?.code);
   return {
     units: home.household.units,
-    zone: run.zone,
+    times: timesOf(home.household, run.zone),
     code: run.code,
     processed: run.view.outcome === "processed",
     outcome: run.view.outcome,
     packs: packs.map((p) => ({
       code: p.code,
-      name: `${containersWords(p.container, p.mouth, 1)} of ${speciesWords(p.species)}`,
+      name: `${packWords({ ...p, count: 1 })}`,
     })),
     chosen,
     headspaceMm: mmFromIn(pack?.schedule.headspaceIn ?? 1),
@@ -50,7 +51,7 @@ export default function Heat({ loaderData }: Route.ComponentProps) {
       lead="A picture of what is over, from a model of the jar and what was seen of the pressure."
       aside={
         <Button asChild>
-          <Link to={`/fire/${code}/record`}>The record</Link>
+          <Link to={href("/fire/:code/record", { code })}>The record</Link>
         </Button>
       }
     >
@@ -77,7 +78,7 @@ type Data = Route.ComponentProps["loaderData"] & {
 };
 
 function Panel({ data }: { data: Data }) {
-  const { heat, chosen, units, zone, packs } = data;
+  const { heat, chosen, units, times, packs } = data;
   const [, setSearch] = useSearchParams();
   const comparison = useMemo(
     () => ({ heated: chosen.heated, run: heat.done, perfect: heat.perfect }),
@@ -110,7 +111,7 @@ function Panel({ data }: { data: Data }) {
             <select
               value={chosen.code}
               onChange={(e) => setSearch({ pack: e.target.value })}
-              className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3"
+              className="input mt-1"
             >
               {packs.map((p) => (
                 <option key={p.code} value={p.code}>
@@ -135,7 +136,7 @@ function Panel({ data }: { data: Data }) {
           </div>
           <p className="mt-1 text-soft" data-testid="band">
             {drawing.band
-              ? `With what is not known, ${bandWords(drawing.band)} nine times in ten (${drawing.band.draws} draws: how fast heat goes through this food, how warm it began, how full, how true the gauge).`
+              ? `Likely ${bandWords(drawing.band)} (9 in 10 of ${drawing.band.draws} random trials of food, start temperature, fill and gauge error).`
               : `Drawing what is not known, ${drawing.done} of ${drawing.of}.`}
           </p>
           {data.outcome === "not-processed" && (
@@ -148,7 +149,7 @@ function Panel({ data }: { data: Data }) {
           <TimeChart
             series={lines}
             unit={units === "us" ? "°F" : "°C"}
-            zone={zone}
+            times={times}
             height={250}
             limit={{ value: value(121.11), name: formatTemperature(121.11, units) }}
             summary={`Temperature of the steam and of the cold spot over the run; the cold spot came to ${formatTemperature(hottest ?? 0, units)}.`}

@@ -1,11 +1,11 @@
 import type { Route } from "./+types/readings";
 import { getRun } from "#store/run";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
 
 /** Every reading of a run as CSV (RFC 4180), with units in its header. */
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder } = context.get(homeContext);
   const run = orNotFound(() => getRun(larder, params.code));
   const rows = run.events
     .filter((e) => e.type === "reading")

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { formatPressure, psiFromKPa } from "#core/quantity";
 import { Button } from "#ui/button";
@@ -6,16 +6,16 @@ import { TimeChart } from "#ui/chart";
 import { Page, Part } from "#ui/page";
 import { QrCode } from "#ui/qr-code";
 import { thinned } from "../../../words/trace";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
 import { qrPath } from "../../../server/qr";
-import { processRecord } from "./server";
+import { processRecord } from "../../../features/record/record.server";
 
 /** Points of the trace on the screen: every dip is kept, and no browser is asked to draw ten thousand. */
 const DRAWN = 1200;
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const record = orNotFound(() => processRecord(home, params.code));
   return {
     record: { ...record, trace: { ...record.trace, points: thinned(record.trace.points, DRAWN) } },
@@ -37,13 +37,13 @@ export default function Record({ loaderData }: Route.ComponentProps) {
       aside={
         <div className="flex flex-wrap gap-3 print:hidden">
           <Button asChild weight="do">
-            <a href={`/fire/${record.code}/record.pdf`}>As PDF</a>
+            <a href={href("/fire/:code/record.pdf", { code: record.code })}>As PDF</a>
           </Button>
           <Button asChild>
-            <a href={`/fire/${record.code}/readings.csv`}>Readings as CSV</a>
+            <a href={href("/fire/:code/readings.csv", { code: record.code })}>Readings as CSV</a>
           </Button>
           <Button asChild>
-            <Link to={`/fire/${record.code}/heat`}>What the heat did</Link>
+            <Link to={href("/fire/:code/heat", { code: record.code })}>What the heat did</Link>
           </Button>
         </div>
       }
@@ -53,10 +53,10 @@ export default function Record({ loaderData }: Route.ComponentProps) {
         <TimeChart
           series={[{ name: "Gauge", points: trace.points.map((p) => [p.at, value(p.kPa)]) }]}
           unit={us ? "lb" : "kPa"}
-          limit={{ value: value(trace.floorKPa), name: `${floor} floor` }}
-          zone={trace.zone}
+          limit={{ value: value(trace.floorKPa), name: `${floor} minimum` }}
+          times={trace.times}
           height={230}
-          summary={`Pressure over the run from ${readings} readings; the floor is ${floor}.`}
+          summary={`Pressure over the run from ${readings} readings; the minimum is ${floor}.`}
         />
       ) : (
         <p className="text-soft">Pressure was told by looking, not by figures: there is no trace to draw.</p>
@@ -89,7 +89,7 @@ export default function Record({ loaderData }: Route.ComponentProps) {
             )}
           </Part>
           {record.gauges.length > 0 && (
-            <Part title="Gauges that sent">
+            <Part title="Gauges that sent readings">
               {record.gauges.map((g) => (
                 <p key={g}>{g}</p>
               ))}
@@ -103,14 +103,14 @@ export default function Record({ loaderData }: Route.ComponentProps) {
                   <p className="code select-all break-all">{history.text}</p>
                   <p className="mt-1 text-soft">
                     Keep this on paper. Later it shows whether anything before this line was changed: type it
-                    under <Link to="/records/history">History</Link>.
+                    under <Link to={href("/records/history")}>History</Link>.
                     {history.key && <> Key of the signatures: {history.key}.</>}
                   </p>
                 </div>
               </div>
             </Part>
           )}
-          <Part title="What was said and done">
+          <Part title="Events">
             <ol className="space-y-1">
               {record.events.map((e, i) => (
                 <li key={i} className="flex gap-3">

@@ -10,18 +10,18 @@ export function AlarmBar({ data, view, say }: Tools) {
   if (view.answered)
     return (
       <p className="mt-3 text-soft">
-        {ALARM_WORDS[alarm]}: answered at {clockTime(view.silenced!.at, data.run.zone)}
+        {ALARM_WORDS[alarm]}: silenced at {clockTime(view.silenced!.at, data.run.times)}
         {view.silenced!.by && ` by ${view.silenced!.by}`}
-        {view.silenced!.reason && `, “${view.silenced!.reason}”`}. It calls again if it lasts.
+        {view.silenced!.reason && `, “${view.silenced!.reason}”`}. It sounds again if this continues.
       </p>
     );
   return (
     <div
       role="group"
-      aria-label="Answer the alarm"
+      aria-label="Silence the alarm"
       className="mt-3 flex flex-wrap items-center gap-3 border-l-[6px] border-stop pl-4"
     >
-      <b className="text-stop">{ALARM_WORDS[alarm]}. Hush, because</b>
+      <b className="text-stop">{ALARM_WORDS[alarm]}. Silence alarm:</b>
       {ANSWERS[alarm].map((text) => (
         <Button key={text} type="button" onClick={() => say({ type: "silence", alarm, text })}>
           {text}

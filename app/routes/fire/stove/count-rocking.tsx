@@ -37,7 +37,7 @@ export function CountRocking({ view, say }: Pick<Tools, "view" | "say">) {
         A minute is best, {LEAST_MS / 1000} s at least. Silence is below target.
       </p>
       <Button type="button" disabled={passed < LEAST_MS} onClick={done}>
-        Write it down
+        Record count
       </Button>
     </AskDialog>
   );

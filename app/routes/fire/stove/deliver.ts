@@ -1,14 +1,14 @@
 import type { Route } from "./+types/deliver";
 import { getRun, tapAll, type TapAnswer } from "#store/run";
 import { shownBySender } from "../../../server/clock";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { answering, json, posted } from "../../api/problem";
 import { DeliverySchema, TapSchema, type DeliveryAnswer, type StoveTap } from "./tap";
 
 /** Takes the taps that a stove screen kept, in order. Each is taken once, or refused with its reason, by itself. */
 export function action({ request, context, params }: Route.ActionArgs) {
   return answering(async () => {
-    const { larder, me } = atHome(context, request);
+    const { larder, me } = context.get(homeContext);
     const { taps, sentAt: shown } = await posted(request, DeliverySchema);
     const sentAt = shown === undefined ? null : shownBySender(shown);
     const run = getRun(larder, params.code);

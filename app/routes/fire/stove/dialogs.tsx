@@ -6,8 +6,9 @@ import { AskDialog } from "#ui/dialog";
 import { NoEnter } from "#ui/form";
 import { readGauge } from "../../../words/reading";
 import type { Tools } from "./data";
+import { DECIDE_EACH } from "../../../words/safety";
 
-const FIELD = "mt-1 min-h-12 w-full rounded border-2 border-ink bg-paper px-3";
+const FIELD = "input mt-1";
 
 /** What stands in a field of a form, read before it is sent. */
 const textOf = (event: FormEvent<HTMLFormElement>, name: string) => {
@@ -89,7 +90,7 @@ export function TypeReading({ data, say, asked = false }: Tools & { asked?: bool
           </p>
         )}
         <div className="flex gap-3">
-          <Button className="flex-1">Write it</Button>
+          <Button className="flex-1">Record reading</Button>
           <Button type="button" onClick={() => setOpen(false)}>
             Back
           </Button>
@@ -106,7 +107,7 @@ export function HeatOffEarly({ data, view, say }: Tools) {
     <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
-          Heat is off early
+          I turned the heat off too soon
         </Button>
       }
       title="Is the heat off before the time is up?"
@@ -143,17 +144,14 @@ export function GiveUp({ say }: Tools) {
     <AskDialog
       trigger={
         <Button type="button" weight="bare" className="!px-1">
-          Give this run up
+          Stop this run: jars not processed
         </Button>
       }
-      title="Give this run up?"
+      title="Stop this run?"
       open={open}
       onOpenChange={setOpen}
     >
-      <p className="mb-3">
-        The load is then not processed. Refrigerate, freeze or reprocess each container within 24 hours, or
-        throw it out.
-      </p>
+      <p className="mb-3">The load is then not processed. {DECIDE_EACH}</p>
       <form
         onSubmit={(e) => {
           const text = textOf(e, "reason");
@@ -167,7 +165,7 @@ export function GiveUp({ say }: Tools) {
           <input name="reason" required maxLength={200} autoComplete="off" className={FIELD} />
         </label>
         <div className="flex gap-3">
-          <Button weight="stop">Give it up</Button>
+          <Button weight="stop">Stop this run</Button>
           <Button type="button" onClick={() => setOpen(false)}>
             Keep going
           </Button>

@@ -10,16 +10,17 @@ import { sortOf } from "../../../words/container";
 import { stageSigns, unprocessedWords } from "../../../words/stage";
 import { clockTime } from "../../../words/time";
 import type { StoveData } from "./data";
+import { DECIDE_EACH } from "../../../words/safety";
 
 /** What can be read from across the yard: one clock or one word, and one sentence. */
 export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunView; due: Due | null }) {
   const { run, units } = data;
   const sort = sortOf(run.kinds.map((k) => k.kind));
-  const text = due && taskWords(due, view, run.plan, units, run.zone, sort);
+  const text = due && taskWords(due, view, run.plan, units, run.times, sort);
   const alarm = view.alarm === "below-target" || view.alarm === "over-pressure";
   const restart =
     view.phase === "processing" || view.phase === "pressurising"
-      ? restartWords(view, run.plan, units, run.zone)
+      ? restartWords(view, run.plan, units, run.times)
       : null;
   const big = bigOf(view, due);
   const dev = view.deviations.at(-1);
@@ -37,8 +38,8 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       <div className="mt-3 text-[2rem] leading-tight max-md:text-[1.4rem]" data-testid="stove-title">
         {view.phase === "processing" && view.completedAt === null ? (
           <>
-            Off the heat at{" "}
-            <b className="fig text-[1.35em] font-bold">{clockTime(view.finishAt!, run.zone)}</b>
+            Turn heat off at{" "}
+            <b className="fig text-[1.35em] font-bold">{clockTime(view.finishAt!, run.times)}</b>
           </>
         ) : (
           <b className="font-[650]">{text?.title ?? PHASE_WORDS[view.phase]}</b>
@@ -48,9 +49,9 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
         {restart ?? text?.why ?? endWords(view, run.plan)}{" "}
         {view.lastLookAt !== null && (view.phase === "processing" || view.phase === "pressurising") && (
           <span className="text-soft">
-            Last look <TimeSince since={view.lastLookAt} /> ago
+            Last checked <TimeSince since={view.lastLookAt} /> ago
             {view.lastReading &&
-              `; last figure read: ${formatPressure(view.lastReading.gaugeKPa, units)} at ${clockTime(view.lastReading.at, run.zone)}`}
+              `; last reading: ${formatPressure(view.lastReading.gaugeKPa, units)} at ${clockTime(view.lastReading.at, run.times)}`}
             .
           </span>
         )}
@@ -73,7 +74,7 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       )}
       {view.alarm === "unwatched" && (
         <Notice tone="care" className="mt-4">
-          Nobody has looked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Look at the{" "}
+          No one has checked for {Math.floor((view.unwatchedS ?? 0) / 60)} min. Check the{" "}
           {hasDial(run.plan) ? "gauge" : "weight"} and say what you see.
         </Notice>
       )}
@@ -89,12 +90,12 @@ export function FaceOfStove({ data, view, due }: { data: StoveData; view: RunVie
       )}
       {dev && dev.kind === "wrong-weight" && view.now - dev.at < 600_000 && (
         <Notice tone="stop" className="mt-4">
-          {deviationWords(dev, run.plan, units, run.zone)}
+          {deviationWords(dev, run.plan, units, run.times)}
         </Notice>
       )}
       {dev && dev.kind === "weight-on-early" && view.phase === "venting" && (
         <Notice tone="stop" className="mt-4">
-          {deviationWords(dev, run.plan, units, run.zone)} Take it off again and let it steam.
+          {deviationWords(dev, run.plan, units, run.times)} Take it off again and let it steam.
         </Notice>
       )}
     </div>
@@ -119,7 +120,7 @@ function Water({ data, view }: { data: StoveData; view: RunView }) {
       Water: about {formatVolume(left(view.now), data.units)} of {formatVolume(water.litres, data.units)} left
       now and {formatVolume(end, data.units)} at the end, an estimate.
       {low &&
-        " It may not last. Heat off, let it cool to zero, open it, add boiling water, vent again and begin anew: never let it run dry."}
+        " It may run dry. Turn the heat off. Let it cool to zero and open it. Add boiling water, vent, and start over."}
     </p>
   );
 }
@@ -135,7 +136,7 @@ function sizeOf({ text, clock }: { text: string; clock: boolean }): string {
 function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean } {
   const left = (at: number) => formatClock(Math.ceil((at - view.now) / 1000));
   if (view.phase === "processing" && view.completedAt !== null) return { text: "Time is up", clock: false };
-  if (view.phase === "venting" && view.vent.doneAt !== null) return { text: "Vented", clock: false };
+  if (view.phase === "venting" && view.vent.doneAt !== null) return { text: "Venting done", clock: false };
   if (view.alarm === "below-target") return { text: "Too low", clock: false };
   if (due?.at && !due.estimated && due.at > view.now) return { text: left(due.at), clock: true };
   if (view.phase === "settling") return { text: "Lid now", clock: false };
@@ -145,8 +146,8 @@ function bigOf(view: RunView, due: Due | null): { text: string; clock: boolean }
 function endWords(view: RunView, plan: RunPlan): string {
   if (view.phase === "aborted")
     return (
-      `The canner is still hot: heat off, and touch nothing until ${zeroSign(plan)} and the lock has dropped. ` +
-      "This load is not processed. Decide about each container within 24 hours."
+      `The canner is still hot: heat off, and leave it alone until ${zeroSign(plan)} and the lock has dropped. ` +
+      `This load is not processed. ${DECIDE_EACH}`
     );
   if (view.phase === "checked") return "Every seal is checked.";
   return "";

@@ -11,12 +11,12 @@ const Heard = ({ words }: { words: string | null }) => words && <span className=
 export function Facts({ data, view }: { data: StoveData; view: RunView }) {
   const { run, units } = data;
   const source = run.schedule.governing.each[run.schedule.governing.governedBy]!.source;
-  const unobserved = unobservedWords(view.attempts.at(-1)?.unobserved ?? [], run.zone);
-  const began = view.attempts.length > 0 ? heardWords(view.attempts.at(-1)!, run.zone) : null;
+  const unobserved = unobservedWords(view.attempts.at(-1)?.unobserved ?? [], run.times);
+  const began = view.attempts.length > 0 ? heardWords(view.attempts.at(-1)!, run.times) : null;
   return (
     <details className="shrink-0 border-t-2 border-rule max-lg:border-0">
       <summary className="flex min-h-12 cursor-pointer items-center justify-between font-[650]">
-        <span>Why, and what happened</span>
+        <span>Why these numbers, and what happened</span>
         <span className="text-soft">
           {view.restarts > 0 && (view.restarts === 1 ? "1 restart" : `${view.restarts} restarts`)}
         </span>
@@ -28,40 +28,42 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
         aria-label="Schedule and events"
       >
         <p>
-          {minutesWords(run.plan, "minutes")} at {formatPressure(run.plan.floorKPa, units)} on the face,{" "}
+          {minutesWords(run.plan, "minutes")} at {formatPressure(run.plan.floorKPa, units)} on this dial,{" "}
           {formatAltitude(run.schedule.altitudeM, units)}. {run.schedule.governing.why.join(" ")}
         </p>
         <p className="text-soft">
           {source.name}, {source.locator}.{source.fromMemory && " From memory: compare with a printed copy."}
         </p>
-        {run.signed && <p className="text-amber">Gauge overdue, signed for: {run.signed}</p>}
+        {run.signed && <p className="text-amber">Gauge test overdue, used anyway: {run.signed}</p>}
         <p className="text-soft">{run.looked}</p>
-        {run.equipmentSigned && <p className="text-amber">Equipment signed for: {run.equipmentSigned}</p>}
+        {run.equipmentSigned && (
+          <p className="text-amber">Equipment problem, used anyway: {run.equipmentSigned}</p>
+        )}
         {run.signedFor.map((d) => (
           <p key={d} className="text-amber">
-            Signed for: {d}
+            Went ahead anyway: {d}
           </p>
         ))}
         {view.deviations.length > 0 && (
           <ul className="space-y-1 text-stop">
             {view.deviations.map((d, i) => (
-              <li key={i}>{deviationWords(d, run.plan, units, run.zone)}</li>
+              <li key={i}>{deviationWords(d, run.plan, units, run.times)}</li>
             ))}
           </ul>
         )}
         {began && (
           <p>
             <b className="font-[650]">The time began</b>{" "}
-            {clockTime(view.attempts.at(-1)!.startedAt, run.zone)}, {began}.
+            {clockTime(view.attempts.at(-1)!.startedAt, run.times)}, {began}.
           </p>
         )}
         {unobserved && (
           <p>
-            <b className="font-[650]">Not observed:</b> {unobserved}
+            <b className="font-[650]">Not checked:</b> {unobserved}
           </p>
         )}
         {!view.confirmed.size && view.burnerLitAt !== null && (
-          <p className="text-amber">Nobody has said what stands inside.</p>
+          <p className="text-amber">No one has confirmed which jars are inside.</p>
         )}
         <ol className="space-y-1">
           {[...run.events]
@@ -69,10 +71,10 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
             .sort((a, b) => b.at - a.at || b.seq - a.seq)
             .map((e) => (
               <li key={e.id} className="flex gap-3">
-                <span className="fig text-[1.1em] font-[600]">{clockTime(e.at, run.zone)}</span>
+                <span className="fig text-[1.1em] font-[600]">{clockTime(e.at, run.times)}</span>
                 <span className={run.events.some((c) => c.corrects === e.id) ? "line-through" : ""}>
                   {eventWords(e, units)}
-                  <Heard words={heardWords(e, run.zone)} />
+                  <Heard words={heardWords(e, run.times)} />
                 </span>
                 <span className="ml-auto text-soft">{e.by}</span>
               </li>

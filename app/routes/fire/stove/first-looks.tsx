@@ -25,9 +25,9 @@ export function FirstLooks({ data, view, say }: Tools) {
   const here = view.confirmed.place;
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
-      <h2 className="text-[1.2rem] font-[650]">Two looks while it warms</h2>
+      <h2 className="text-[1.2rem] font-[650]">Two checks while it heats up</h2>
       <fieldset className="mt-2">
-        <legend className="font-[650]">What stands inside?</legend>
+        <legend className="font-[650]">Which jars did you load?</legend>
         {size ? (
           <p>✓ {size.text}</p>
         ) : (
@@ -42,7 +42,7 @@ export function FirstLooks({ data, view, say }: Tools) {
                     say({ type: "confirmed", asked: "size", text: name });
                   } else
                     setWrong(
-                      `This run’s ${run.plan.minutes} minutes are for ${right}. If ${name} stand inside, turn the heat off, give the run up and load what is really there: their time may be another.`,
+                      `This run’s ${run.plan.minutes} minutes are for ${right}. If ${name} are inside, turn the heat off, stop the run and load what is really there: their time may differ.`,
                     );
                 }}
               >
@@ -53,7 +53,7 @@ export function FirstLooks({ data, view, say }: Tools) {
         )}
       </fieldset>
       <fieldset className="mt-4">
-        <legend className="font-[650]">Does the canner stand at {place}?</legend>
+        <legend className="font-[650]">Is the canner at {place}?</legend>
         {here ? (
           <p>✓ {here.text}</p>
         ) : (
@@ -75,7 +75,7 @@ export function FirstLooks({ data, view, say }: Tools) {
                 )
               }
             >
-              Elsewhere
+              No, somewhere else
             </Button>
           </div>
         )}

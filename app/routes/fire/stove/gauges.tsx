@@ -27,12 +27,12 @@ export function Gauges({ data, view, say }: Tools) {
     <section aria-label="Instruments" className="shrink-0 border-t-2 border-rule py-2 text-[0.95rem]">
       {view.disagree && (
         <p role="alert" className="font-[650] text-stop">
-          Two instruments contradict each other. For the food the lower counts, for the lid the higher.
+          Two gauges disagree. The lower counts for the food, the higher for the lid.
         </p>
       )}
       {view.waitsFor.length > 0 && (
         <p role="alert" className="font-[650] text-stop">
-          Too low when last seen: {view.waitsFor.join(", ")}. Look at it again. The time starts when it shows
+          Too low when last seen: {view.waitsFor.join(", ")}. Check it again. The time starts when it shows
           enough.
         </p>
       )}

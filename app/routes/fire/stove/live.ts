@@ -2,7 +2,7 @@ import type { Route } from "./+types/live";
 import { knownSession } from "#store/access";
 import { visitorContext } from "../../../server/access";
 import { larderContext } from "../../../server/context";
-import { readCookie } from "../../../server/cookie";
+import { inCookie, cookieValue } from "../../../server/cookies";
 import { feedOf, MOST_LINES } from "../../../features/shell/feed.server";
 
 /** Asked again so often whether whoever listens may, ms. */
@@ -12,13 +12,12 @@ const ASK_MS = 15_000;
  * What happens, as server-sent events. One line serves all pages of a browser. A screen on which nobody has said a PIN is
  * told as well: an alarm is for whoever is near.
  */
-export function loader({ request, context }: Route.LoaderArgs) {
+export async function loader({ request, context }: Route.LoaderArgs) {
   const larder = context.get(larderContext);
   const visitor = context.get(visitorContext);
+  const key = await cookieValue(inCookie, request.headers.get("cookie"));
   const mayListen = () =>
-    !visitor.network ||
-    visitor.token !== null ||
-    knownSession(larder, readCookie(request, "in") ?? "") !== null;
+    !visitor.network || visitor.token !== null || knownSession(larder, key ?? "") !== null;
   const encoder = new TextEncoder();
   let close: (() => void) | null = null;
   let asks: NodeJS.Timeout | null = null;

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from "react";
 import { writingOf } from "#store/household";
-import { Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
+import { href, Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatPressure, psiFromKPa } from "#core/quantity";
@@ -21,7 +21,7 @@ import { callFromStove, useAlarmLine, type AlarmPlace } from "../../../live/alar
 import type { FollowHandle } from "../../../live/follow";
 import { pressed, useKeeps } from "../../../outbox";
 import { pace } from "../../../server/clock";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
 import { snapshot } from "../../../features/shell/snapshot.server";
 import { clocksOf } from "../../../features/shell/clocks.server";
@@ -36,9 +36,10 @@ import { Taps } from "./taps";
 import { Unload } from "./unload";
 import { Readiness } from "../../../live/readiness";
 import { refusalOf, useRun, useRunView, type Said, type StoveRun } from "./use-run";
+import { timesOf } from "../../../words/time";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household, me, people } = home;
   const run = orNotFound(() => getRun(larder, params.code));
   const look = snapshot(home);
@@ -67,7 +68,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
       plan: run.plan,
       events: run.events,
       openedAt: run.openedAt,
-      zone: run.zone,
+      times: timesOf(household, run.zone),
       load: filledLoadWords(run.packs, run.plan.fillers),
       kinds: run.packs.map((p) => ({ kind: p.container, mouth: p.mouth })),
       schedule: run.schedule,
@@ -89,18 +90,18 @@ const schema = z.object({
 
 /** What a page without its script says; with it, taps go through the outbox. */
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const run = orNotFound(() => getRun(larder, params.code));
   if ((await formOf(request)).get("intent") === "take-out")
     return submit(request, z.object({ key: keyField, intent: z.literal("take-out") }), (v) => {
       takeOutLoad(larder, writeBy(me, v.key), run.id);
-      return redirect("/fire");
+      return redirect(href("/fire"));
     });
   return submit(request, schema, (v) => {
     const read = v.type === "reading" ? readGauge(v.reading ?? "", writingOf(household)) : null;
     if (read && !read.ok) throw new Refused({ reading: read.why });
     if (v.type === "abort" && !v.reason)
-      throw new Refused({ reason: "Say why it is given up, for the record." });
+      throw new Refused({ reason: "Write why you stop it, for the record." });
     tapRun(larder, run.id, {
       id: v.key,
       type: v.type,
@@ -212,7 +213,7 @@ function Live({ data, stove, refused }: { data: StoveData; stove: StoveRun; refu
       <Strip clocks={stove.clocks} alarm={alarm}>
         <Readiness />
         <Link
-          to="/fire"
+          to={href("/fire")}
           onClick={(e) => stove.deadSince !== null && e.preventDefault()}
           aria-disabled={stove.deadSince !== null}
           className="flex min-h-12 items-center px-4 text-[0.92rem] font-[600] text-on-strip no-underline aria-disabled:opacity-60"

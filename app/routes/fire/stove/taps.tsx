@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
 import {
   OWN_DIAL,
@@ -37,7 +37,9 @@ function tapsFor(
   weights: Tap[],
   asked: LookAsked,
   dial: boolean,
+  limit: string,
 ): Tap[] {
+  const over: Tap = { type: "too-high", label: `Dangerously high (over ${limit})`, aside: true };
   const at: Tap = weightGoverns
     ? { type: "weight-rocking", label: "Weight is rocking" }
     : { type: "at-target", label: `At ${floor}` };
@@ -57,20 +59,13 @@ function tapsFor(
       return view.vent.steadySince === null
         ? [{ type: "steam-steady", label: "Steam is steady" }]
         : // The right weight first, so that what is offered early is what will be pressed.
-          [...weights.slice(0, 1), { type: "steam-faltered", label: "Steam faltered" }];
+          [...weights.slice(0, 1), { type: "steam-faltered", label: "Steam is not steady" }];
     case "pressurising":
-      return [
-        { ...at, aside: asked === "nothing" },
-        { type: "too-high", label: "Too high", aside: true },
-      ];
+      return [{ ...at, aside: asked === "nothing" }, over];
     case "processing":
       return view.completedAt !== null
         ? [{ type: "heat-off", label: "Heat is off" }]
-        : [
-            ...(asked === "tap" ? [still] : []),
-            { ...fell, aside: true },
-            { type: "too-high", label: "Too high", aside: true },
-          ];
+        : [...(asked === "tap" ? [still] : []), { ...fell, aside: true }, over];
     case "cooling":
       if (view.zeroAt !== null && view.lockDownAt !== null)
         return [{ type: "weight-off", label: "Weight is off" }];
@@ -107,6 +102,7 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
     weightTaps(data.weights, run.plan.weightKPa, units),
     asked,
     hasDial(plan),
+    formatPressure(plan.safeMaxKPa, units),
   );
   const figure = asked === "figure" && view.phase === "processing" && view.completedAt === null;
   const last = [...run.events]
@@ -198,12 +194,12 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
         {reads && !figure && <TypeReading data={data} view={view} say={say} />}
         {view.phase === "resting" && (
           <Button asChild size="stove" weight="do" className="flex-1">
-            <Link to="/rest">To the towel</Link>
+            <Link to={href("/rest")}>See the cooling jars</Link>
           </Button>
         )}
         {view.phase === "aborted" && (
           <Button asChild size="stove" weight="do" className="flex-1">
-            <Link to="/rest">Decide about the jars</Link>
+            <Link to={href("/rest")}>Decide about the jars</Link>
           </Button>
         )}
       </div>
@@ -211,7 +207,7 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
         {last && (
           <div className="flex items-center gap-2">
             <span className="text-soft">
-              {clockTime(last.at, run.zone)} {eventWords(last, units)}
+              {clockTime(last.at, run.times)} {eventWords(last, units)}
             </span>
             <Button
               type="button"
@@ -235,12 +231,15 @@ export function Taps({ data, view, say, refused }: Tools & { refused: string | n
         {over && (
           <>
             <Link
-              to={`/fire/${run.code}/record`}
+              to={href("/fire/:code/record", { code: run.code })}
               className="font-[650] text-ink underline underline-offset-4"
             >
               The record
             </Link>
-            <Link to={`/fire/${run.code}/heat`} className="font-[650] text-ink underline underline-offset-4">
+            <Link
+              to={href("/fire/:code/heat", { code: run.code })}
+              className="font-[650] text-ink underline underline-offset-4"
+            >
               What the heat did
             </Link>
           </>

@@ -3,6 +3,7 @@ import { SIPHONED, type Siphoned } from "#core/run";
 import { ContainerGlyph } from "#ui/glyph";
 import { Button } from "#ui/button";
 import type { Tools } from "./data";
+import { CHILLED_TIME } from "../../../words/safety";
 
 const LABELS: Record<Siphoned, string> = { none: "Full", some: "Lost some", half: "Lost half or more" };
 
@@ -16,7 +17,7 @@ export function Unload({ data, view, say }: Tools) {
   return (
     <section aria-label="Lifting out" className="mt-2">
       <p className="text-soft">
-        {view.out.length} of {data.containers.length} out. Tap each as it stands on the towel: the order says
+        {view.out.length} of {data.containers.length} out. Tap each jar as you set it down. The order tells
         where it stood.
       </p>
       <ul className="mt-2 flex flex-wrap gap-2">
@@ -60,7 +61,7 @@ export function Unload({ data, view, say }: Tools) {
             </Button>
           ))}
           <span className="text-soft">
-            Some lost liquid is no fault. Half or more lost: refrigerate it and eat it within 3 days.
+            Some lost liquid is no fault. Half or more lost: refrigerate it and eat it within {CHILLED_TIME}.
           </span>
         </div>
       )}

@@ -1,3 +1,4 @@
+import { href } from "react-router";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import {
   advance,
@@ -63,7 +64,7 @@ export function useRun(start: Started): StoveRun {
   const [kept, setKept] = useState<readonly StoveTap[]>([]);
   const [heard, setHeard] = useState<Heard>({ now: start.serverNow, pace: start.pace });
   const [clocks, setClocks] = useState(start.clocks);
-  const to = `/fire/${code}/taps`;
+  const to = href("/fire/:code/taps", { code });
 
   const [waiting, setWaiting] = useState(0);
   useEffect(() => {
@@ -103,7 +104,7 @@ export function useRun(start: Started): StoveRun {
       if (last <= after.current || asking) return;
       // Something was missed: this page was deaf for a while, or a burst was too long for a word.
       asking = true;
-      void fetch(`/fire/${code}/events?after=${after.current}`)
+      void fetch(`${href("/fire/:code/events", { code })}?after=${after.current}`)
         .then(async (answer) => take(((await answer.json()) as { events: RunEvent[] }).events))
         .catch(() => undefined)
         .finally(() => (asking = false));

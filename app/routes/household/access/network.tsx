@@ -1,14 +1,14 @@
 import { useForm } from "@conform-to/react";
 import type { SubmissionResult } from "@conform-to/react";
-import { Form } from "react-router";
+import { Form, href } from "react-router";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, keyFor, OneTap, resultOf, TextField } from "#ui/form";
 import { Part } from "#ui/page";
-import { longDay } from "../../../words/time";
+import { longDay, type Times } from "../../../words/time";
 
 interface Loaded {
   network: boolean;
-  zone: string;
+  times: Times;
   device: string;
   screen: string;
   addresses: string[];
@@ -21,7 +21,7 @@ export function NetworkPart({
   formKey,
   set,
   result,
-  loaded: { network, zone, device, screen, addresses, port, sessions },
+  loaded: { network, times, device, screen, addresses, port, sessions },
 }: {
   formKey: string;
   set: boolean;
@@ -37,10 +37,10 @@ export function NetworkPart({
       <Part title="On the kitchen’s network">
         <p className="text-[1.15rem] font-[650]">
           {network
-            ? "Served to the network: every screen says the passphrase once."
+            ? "On the network: every screen signs in once."
             : set
-              ? "A passphrase is set. Served to this machine only, until it is started for the network."
-              : "Served to this machine only. Other devices need a passphrase first."}
+              ? "A passphrase is set. Only this computer can use it until it is started for the network."
+              : "Only this computer can use it. Set a passphrase to let other devices in."}
         </p>
         {set && !network && (
           <p className="mt-2">
@@ -67,28 +67,27 @@ export function NetworkPart({
             autoComplete="new-password"
           />
           <FormErrors form={form} />
-          <Button>{set ? "Change it; every screen says it anew" : "Set the passphrase"}</Button>
+          <Button>{set ? "Change it: every screen signs in again" : "Set the passphrase"}</Button>
         </KeyedForm>
         <p className="mt-3 text-soft">
-          A kitchen’s network carries it unencrypted, like everything on it. Do not open the larder to the
-          internet.
+          Anyone on the network could read it as it is sent. Do not open the larder to the internet.
         </p>
       </Part>
       <Part title="This screen">
-        <Form method="post" action="/prefs" className="flex items-end gap-3">
-          <input type="hidden" name="back" value="/household/keys" />
+        <Form method="post" action={href("/prefs")} className="flex items-end gap-3">
+          <input type="hidden" name="back" value={href("/household/access")} />
           <label className="flex-1">
-            <span className="block font-[650]">What the history calls it</span>
+            <span className="block font-[650]">Name in the history</span>
             <input
               name="screen"
               defaultValue={screen}
               placeholder={device}
               maxLength={40}
               autoComplete="off"
-              className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem]"
+              className="input mt-1"
             />
           </label>
-          <Button>Call it that</Button>
+          <Button>Save name</Button>
         </Form>
       </Part>
       {sessions.length > 0 && (
@@ -98,10 +97,10 @@ export function NetworkPart({
               <li key={s.id} className="flex items-center justify-between gap-4 py-2">
                 <span>
                   <span className="font-[650]">{s.device}</span>{" "}
-                  <span className="text-soft">since {longDay(s.createdAt, zone)}</span>
+                  <span className="text-soft">since {longDay(s.createdAt, times)}</span>
                 </span>
                 <OneTap says={{ key: keyFor(formKey, s.id), intent: "put-out", id: s.id }}>
-                  <Button weight="stop">Put it out</Button>
+                  <Button weight="stop">Sign out</Button>
                 </OneTap>
               </li>
             ))}

@@ -30,20 +30,20 @@ export function PinsPart({
         <div className="grid gap-3 sm:grid-cols-2">
           <SelectField
             field={fields.personId}
-            label="Whose"
-            hint="who is asked for it"
+            label="Owner"
+            hint="Who is asked for it"
             choices={people.map((p) => ({ value: p.id, label: p.name }))}
           />
           <TextField
             field={fields.pin}
             label="PIN"
-            hint="four to eight figures; empty takes it off"
+            hint="4 to 8 digits. Leave blank to remove it."
             type="password"
             inputMode="numeric"
           />
         </div>
         <FormErrors form={form} />
-        <Button>Keep this PIN</Button>
+        <Button>Save PIN</Button>
       </KeyedForm>
     </Part>
   );

@@ -1,4 +1,4 @@
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import {
@@ -18,24 +18,25 @@ import { listCanners } from "#store/equipment";
 import { Page } from "#ui/page";
 import { visitorContext } from "../../../server/access";
 import { addresses } from "../../../server/addresses";
-import { atHome } from "../../../server/context";
-import { readCookie } from "../../../server/cookie";
+import { homeContext } from "../../../server/context";
+import { cookieValue, screenCookie } from "../../../server/cookies";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { NetworkPart } from "./network";
 import { PinsPart } from "./pins";
 import { TokensPart } from "./tokens";
 import type { FollowHandle } from "../../../live/follow";
+import { timesOf } from "../../../words/time";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, people, household } = atHome(context, request);
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const { larder, people, household } = context.get(homeContext);
   const visitor = context.get(visitorContext);
   return {
     key: formKey(),
-    zone: household.zone,
+    times: timesOf(household),
     passphrase: hasPassphrase(larder),
     network: visitor.network,
     device: visitor.device,
-    screen: readCookie(request, "screen") ?? "",
+    screen: (await cookieValue(screenCookie, request.headers.get("cookie"))) ?? "",
     addresses: addresses(),
     port: process.env.PORT ?? "4310",
     sessions: listSessions(larder),
@@ -66,8 +67,8 @@ const token = z.object({
 const one = (intent: string) => z.object({ key: keyField, intent: z.literal(intent), id: z.string() });
 
 export function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
-  const back = () => redirect("/household/keys");
+  const { larder, me } = context.get(homeContext);
+  const back = () => redirect(href("/household/access"));
   return byIntent(request, {
     passphrase: () =>
       submit(request, passphrase, async (v) => {
@@ -114,10 +115,10 @@ export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
   const made = actionData?.done as { token: string | null; name: string } | null | undefined;
   return (
     <Page
-      title="Keys"
-      lead="Who and what may reach this larder. Keys are kept as hashes, and never leave with an archive."
+      title="Sign-in and access"
+      lead="Who and what may use this larder. Secrets are stored as hashes and never exported."
     >
-      <title>Keys · Patient Larder</title>
+      <title>Sign-in and access · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-2">
         <NetworkPart formKey={key} set={passphrase} result={result} loaded={loaderData} />
         <div className="space-y-10">
@@ -126,7 +127,7 @@ export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
             formKey={key}
             tokens={tokens}
             canners={canners}
-            zone={loaderData.zone}
+            times={loaderData.times}
             result={result}
             made={made ?? null}
           />

@@ -14,7 +14,7 @@ import {
   TextField,
 } from "#ui/form";
 import { Part } from "#ui/page";
-import { longDay } from "../../../words/time";
+import { longDay, type Times } from "../../../words/time";
 
 const MAY: Record<Right, string> = {
   gauge: "posts readings to the runs of its canner",
@@ -35,14 +35,14 @@ export function TokensPart({
   formKey,
   tokens,
   canners,
-  zone,
+  times,
   result,
   made,
 }: {
   formKey: string;
   tokens: Token[];
   canners: { id: string; name: string }[];
-  zone: string;
+  times: Times;
   result: SubmissionResult | undefined;
   made: { token: string | null; name: string } | null;
 }) {
@@ -66,7 +66,7 @@ export function TokensPart({
       )}
       {made?.token && (
         <Notice tone="good" className="mb-4">
-          <p className="font-[650]">The token of {made.name}, told this once:</p>
+          <p className="font-[650]">The token of {made.name}, shown only once:</p>
           <p className="code mt-1 text-[1.1rem] !whitespace-normal break-all select-all">{made.token}</p>
         </Notice>
       )}
@@ -78,11 +78,11 @@ export function TokensPart({
                 <span className="font-[650]">{t.name}</span>{" "}
                 <span className="text-soft">
                   {MAY[t.right]}
-                  {t.canner && ` (${t.canner})`}, since {longDay(t.createdAt, zone)}
+                  {t.canner && ` (${t.canner})`}, since {longDay(t.createdAt, times)}
                 </span>
               </span>
               <OneTap says={{ key: keyFor(formKey, t.id), intent: "token-back", id: t.id }}>
-                <Button weight="stop">Take it back</Button>
+                <Button weight="stop">Stop this token</Button>
               </OneTap>
             </li>
           ))}
@@ -99,7 +99,7 @@ export function TokensPart({
           />
         </div>
         <FormErrors form={form} />
-        <Button>Make a token</Button>
+        <Button>Create token</Button>
       </KeyedForm>
       <p className="mt-3 text-soft">
         It is shown in the header: <span className="code">Authorization: Bearer …</span> What each address

@@ -5,15 +5,15 @@ import { BarChart, type BarSeries } from "#ui/chart";
 import { Drawer } from "#ui/drawer";
 import { Empty, Page, Part } from "#ui/page";
 import { GROUP_WORDS } from "../../../words/shelf";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import type { FollowHandle } from "../../../live/follow";
 
 const GROUP_INK = { "red-meat": "meat", "bird-rabbit": "bird", fish: "fish", tuna: "steam" } as const;
 const AGES = ["under 3 months", "3 to 6", "6 to 9", "9 to 12", "1 to 2 years", "older"] as const;
 const AGE_DAYS = [91, 183, 274, 365, 730, Infinity];
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder } = context.get(homeContext);
   const now = larder.now();
   const stock = seasonsOf(larder, now);
   const ages = AGES.map(() => 0);
@@ -45,7 +45,7 @@ export default function Charts({ loaderData }: Route.ComponentProps) {
       </Page>
     );
   return (
-    <Page title="Charts" lead="The shelves over the seasons. Every picture has its numbers beneath it.">
+    <Page title="Charts" lead="The shelves over the seasons. Each chart has its numbers below it.">
       <title>Charts · Patient Larder</title>
       <div className="grid gap-x-10 gap-y-10 lg:grid-cols-2">
         {stock.length > 0 && (

@@ -6,11 +6,11 @@ import { countOf } from "#core/quantity";
 import { onShelf, type Shelved } from "#store/shelf";
 import { oneWords } from "../../../words/shelf";
 
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 
 /** Best-by days as a calendar file (RFC 5545): one day for each load and kind, with its codes. */
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const { zone } = household;
   const groups = new Map<string, Shelved[]>();
   for (const c of onShelf(larder, null)) {

@@ -21,7 +21,7 @@ export function Prices({ data, result }: { data: Data; result: SubmissionResult 
     },
   });
   return (
-    <Drawer title="Who eats, and what things cost" open={result?.error !== undefined} ruled>
+    <Drawer title="People and costs" open={result?.error !== undefined} ruled>
       <KeyedForm form={form} formKey={key} className="space-y-4">
         <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
           <TextField field={fields.eaters} label="People at the table" inputMode="numeric" />
@@ -36,7 +36,7 @@ export function Prices({ data, result }: { data: Data; result: SubmissionResult 
           (assumed).
         </p>
         <FormErrors form={form} />
-        <Button>Keep these</Button>
+        <Button>Save</Button>
       </KeyedForm>
     </Drawer>
   );

@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { PRICE_KEYS, type PriceKey } from "#core/cost";
@@ -14,18 +14,26 @@ import { Empty, Page, Part } from "#ui/page";
 import { containersWords, foodWords } from "../../../words/load";
 import { GROUP_WORDS, ageWords } from "../../../words/shelf";
 import { pricesKept } from "../../../words/price";
-import { longDay } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { longDay, type Times, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { toEat } from "./eating.server";
 import { formKey, keyField, submit, writeBy } from "../../../server/form";
 import { Prices } from "./prices";
 import { keptUntilTaken } from "../../../outbox";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { household, larder } = home;
-  const { units, zone, eaters, currency } = household;
-  return { key: formKey(), units, zone, eaters, currency, now: larder.now(), ...toEat(home) };
+  const { units, eaters, currency } = household;
+  return {
+    key: formKey(),
+    units,
+    times: timesOf(household),
+    eaters,
+    currency,
+    now: larder.now(),
+    ...toEat(home),
+  };
 }
 
 const money = z.coerce
@@ -49,12 +57,12 @@ const freezerWords = (litres: number, units: UnitSystem) =>
   units === "us" ? `${formatDecimal(litres / 28.316847, 1)} cu ft` : `${formatDecimal(litres, 0)} L`;
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me, household } = atHome(context, request);
+  const { larder, me, household } = context.get(homeContext);
   return submit(request, said, (v) => {
     const { key, eaters, currency, ...prices } = v;
     setPrices(larder, writeBy(me, key), pricesKept(prices, household.units));
     changeHousehold(larder, { ...writeBy(me, key), key: `${key} table` }, { eaters, currency });
-    return redirect("/larder/eating");
+    return redirect(href("/larder/eating"));
   });
 }
 
@@ -64,20 +72,20 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function Eating({ loaderData, actionData }: Route.ComponentProps) {
-  const { kinds, groups, meals, freezerLitres, massKg, units, eaters, zone, now } = loaderData;
+  const { kinds, groups, meals, freezerLitres, massKg, units, eaters, times, now } = loaderData;
   return (
     <Page
       title="Eating"
-      lead="The oldest of each kind first, and how long what stands there lasts."
+      lead="The oldest of each kind first, and how long your stock lasts."
       aside={
         <Button asChild>
-          <a href="/larder/best-by.ics">Best-by days as calendar</a>
+          <a href={href("/larder/best-by.ics")}>Best-by days as calendar</a>
         </Button>
       }
     >
       <title>Eating · Patient Larder</title>
       {kinds.length === 0 ? (
-        <Empty title="Nothing to eat on the shelves yet.">It fills as jars and cans are shelved.</Empty>
+        <Empty title="Nothing to eat on the shelves yet.">It fills as you shelve jars and cans.</Empty>
       ) : (
         <>
           <dl className="mb-8 flex flex-wrap gap-x-12 gap-y-4">
@@ -88,7 +96,11 @@ export default function Eating({ loaderData, actionData }: Route.ComponentProps)
                 "half a pint of meat a person, common practice",
               ],
               [formatMassShort(massKg, units), "of meat and fish", "as it was packed"],
-              [freezerWords(freezerLitres, units), "of freezer free", "0.8 kg of parcels a litre, assumed"],
+              [
+                freezerWords(freezerLitres, units),
+                "of freezer free",
+                units === "us" ? "assuming 50 lb per cu ft" : "assuming 0.8 kg per liter",
+              ],
             ].map(([figure, what, why]) => (
               <div key={what}>
                 <dt className="fig text-[3.2rem] leading-none font-bold">{figure}</dt>
@@ -105,12 +117,12 @@ export default function Eating({ loaderData, actionData }: Route.ComponentProps)
                   k={k}
                   data={loaderData}
                   now={now}
-                  zone={zone}
+                  times={times}
                 />
               ))}
             </ul>
           </Part>
-          <Part title="What this house eats" className="mb-9">
+          <Part title="How fast you eat it" className="mb-9">
             <ul>
               {groups.map((g) => (
                 <li key={g.group} className="border-t-2 border-rule py-3">
@@ -147,12 +159,12 @@ function KindRow({
   k,
   data,
   now,
-  zone,
+  times,
 }: {
   k: Data["kinds"][number];
   data: Data;
   now: number;
-  zone: string;
+  times: Times;
 }) {
   const { next, cost } = k;
   const { currency } = data;
@@ -189,15 +201,18 @@ function KindRow({
       {next ? (
         <>
           <span className="min-w-[13rem]">
-            <Link to={`/c/${next.code}`} className="inline-flex min-h-12 min-w-12 items-center text-ink">
+            <Link
+              to={href("/c/:code", { code: next.code })}
+              className="inline-flex min-h-12 min-w-12 items-center text-ink"
+            >
               <Code>{next.code}</Code>
             </Link>{" "}
             <span className={next.bestBy < now ? "text-amber" : "text-soft"}>
-              {ageWords(now - next.cannedAt)} old, best by {longDay(next.bestBy, zone)}
+              {ageWords(now - next.cannedAt)} old, best by {longDay(next.bestBy, times)}
             </span>
           </span>
           <Button asChild>
-            <Link to={`/larder/open/${next.code}`}>Open it</Link>
+            <Link to={href("/larder/open/:code", { code: next.code })}>Open it</Link>
           </Button>
         </>
       ) : (

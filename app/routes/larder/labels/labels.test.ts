@@ -23,7 +23,7 @@ const long: LabelText = {
   packed: "wide-mouth pint and a half, hot pack",
   canned: "Canned 30 September 2026",
   lot: "Lot 2PM-G, 4NP-U, 6D7-V, 96V-9 · run W6SZ-Y",
-  care: "Signed for: see its story",
+  care: "Exception: see its page",
 };
 
 interface Placed {
@@ -59,7 +59,7 @@ async function placed(pdf: Buffer): Promise<Placed[][]> {
   );
 }
 
-describe.each(STOCKS.map((s) => [s.name, s] as const))("%s", (_, stock) => {
+describe.each(STOCKS.map((s) => [s.key, s] as const))("%s", (_, stock) => {
   test("every word lies on its own label, and is large enough to be read", async () => {
     const texts = [short, long, short];
     const pdf = await labelsPdf(
@@ -87,6 +87,6 @@ describe.each(STOCKS.map((s) => [s.name, s] as const))("%s", (_, stock) => {
     for (const code of ["7K4-R", "W7K4-R"]) expect(all).toContain(code);
     expect(all.filter((t) => t === "Canned 1 May 2026")).toHaveLength(2);
     // What was signed for is on the label, however little room there is.
-    expect(all.some((t) => t.startsWith("! Signed"))).toBe(true);
+    expect(all.some((t) => t.startsWith("! Exception"))).toBe(true);
   });
 });

@@ -1,12 +1,12 @@
 import type { Route } from "./+types/pdf";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { labelsPdf } from "./labels.server";
 import { pdfAnswer } from "../../../server/pdf";
 import { labelsWanted, printed, stockWanted } from "./choice.server";
 
 /** The labels as PDF, for a sheet printer or, page by page, for a printer of single labels. */
 export async function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const url = new URL(request.url);
   const { wanted } = labelsWanted(home, url.searchParams);
   if (wanted.length === 0)

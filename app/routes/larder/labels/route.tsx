@@ -1,17 +1,19 @@
-import { Form, Link, useSubmit } from "react-router";
+import { Form, href, Link, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import { STOCKS, labelPlaces, textBoxMm, type LabelStock } from "#core/label";
-import { countOf } from "#core/quantity";
+import { countOf, type UnitSystem } from "#core/quantity";
 import { Button } from "#ui/button";
-import { Notice } from "#ui/form";
+import { ListField, Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
-import { handWords, labelText, type LabelText } from "../../../words/label";
-import { atHome } from "../../../server/context";
-import { labelsWanted, servedExtra, stockWanted } from "./choice.server";
+import { handWords, labelText, stockWords, type LabelText } from "../../../words/label";
+import { homeContext } from "../../../server/context";
+import { codesAsked, labelChoices, labelsWanted, servedExtra, stockWanted } from "./choice.server";
+import { timesOf } from "../../../words/time";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
-  const { units, zone } = home.household;
+  const home = context.get(homeContext);
+  const { units } = home.household;
+  const times = timesOf(home.household);
   const search = new URL(request.url).searchParams;
   const { wanted, unknown } = labelsWanted(home, search);
   const stock = stockWanted(home, search);
@@ -21,15 +23,17 @@ export function loader({ request, context }: Route.LoaderArgs) {
   );
   const extra = servedExtra(home, wanted);
   const query = new URLSearchParams({ stock: stock.key, skip: String(skip) });
-  if (search.get("of")) query.set("of", search.get("of")!);
+  const codes = codesAsked(search);
+  if (codes.length > 0) query.set("of", codes.join(","));
   return {
-    of: search.get("of") ?? "",
+    units,
+    ...labelChoices(home, search, wanted),
     unknown,
     stockKey: stock.key,
     skip,
-    pdf: `/larder/labels.pdf?${query}`,
-    labels: wanted.map((c) => labelText(c, units, zone, extra(c))),
-    byHand: wanted.map((c) => handWords(c, units, zone, extra(c))),
+    pdf: `${href("/larder/labels.pdf")}?${query}`,
+    labels: wanted.map((c) => labelText(c, units, times, extra(c))),
+    byHand: wanted.map((c) => handWords(c, units, times, extra(c))),
   };
 }
 
@@ -41,14 +45,14 @@ const FORM_NAMES = {
 };
 
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { labels, byHand, stockKey, skip, pdf, of, unknown } = loaderData;
+  const { units, labels, byHand, stockKey, skip, pdf, offered, older, unknown } = loaderData;
   const stock = STOCKS.find((s) => s.key === stockKey)!;
   const send = useSubmit();
   const each = stock.columns * stock.rows;
   return (
     <Page
       title="Labels"
-      lead="Contents, day, minutes, pressure, lot and code, with a square a telephone reads. Or the words for a marker."
+      lead="Contents, day, minutes, pressure, lot and QR code. Or the words to write with a marker."
       aside={
         labels.length > 0 && (
           <div className="flex flex-wrap gap-3 print:hidden">
@@ -70,9 +74,10 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
           Nothing in this larder carries {unknown.join(", ")}. Its labels are left out.
         </Notice>
       )}
-      {labels.length === 0 ? (
+      {offered.length + older.length === 0 ? (
         <Empty title="Nothing to label.">
-          Sealed jars and cans come here when their lids were pressed. <Link to="/rest">To the towel</Link>
+          Sealed jars and cans come here when their lids were pressed.{" "}
+          <Link to={href("/rest")}>See the cooling jars</Link>
         </Empty>
       ) : (
         <>
@@ -80,19 +85,51 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
             onChange={(e) => void send(e.currentTarget)}
             className="mb-6 flex flex-wrap items-end gap-4 print:hidden"
           >
-            {of && <input type="hidden" name="of" value={of} />}
+            <input type="hidden" name="chosen" value="1" />
+            <fieldset className="basis-full">
+              <legend className="font-[650]">Print labels for</legend>
+              <ul>
+                {offered.map((o) => (
+                  <li key={o.code}>
+                    <label className="flex min-h-12 cursor-pointer items-center gap-3">
+                      <input
+                        type="checkbox"
+                        name="of"
+                        value={o.code}
+                        defaultChecked={o.chosen}
+                        className="size-6 shrink-0 accent-copper"
+                      />
+                      {o.words}
+                    </label>
+                  </li>
+                ))}
+              </ul>
+              {older.length > 0 && (
+                <ListField
+                  key={offered.map((o) => o.code).join()}
+                  label="Print older labels again"
+                  count={older.length}
+                  name="of"
+                  wrap="max-w-[36rem]"
+                  className="input mt-1"
+                >
+                  <option value="">Choose jars or cans</option>
+                  {older.map((o) => (
+                    <option key={o.value} value={o.value}>
+                      {o.label}
+                    </option>
+                  ))}
+                </ListField>
+              )}
+            </fieldset>
             <label className="max-md:w-full">
               <span className="block font-[650]">Printed on</span>
-              <select
-                name="stock"
-                defaultValue={stockKey}
-                className="mt-1 min-h-12 rounded border-2 border-ink bg-sheet px-3 max-md:w-full"
-              >
+              <select name="stock" defaultValue={stockKey} className="input mt-1 max-md:w-full w-auto">
                 {Object.entries(FORM_NAMES).map(([form, name]) => (
                   <optgroup key={form} label={name}>
                     {STOCKS.filter((s) => s.form === form).map((s) => (
                       <option key={s.key} value={s.key}>
-                        {s.name}
+                        {stockWords(s, units)}
                       </option>
                     ))}
                   </optgroup>
@@ -101,47 +138,46 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
             </label>
             {each > 1 && (
               <label>
-                <span className="block font-[650]">Gone from the first sheet</span>
-                <select
+                <span className="block font-[650]">Labels already used on the first sheet</span>
+                <input
                   key={stockKey}
+                  type="number"
                   name="skip"
+                  min={0}
+                  max={each - 1}
                   defaultValue={skip}
-                  className="mt-1 min-h-12 rounded border-2 border-ink bg-sheet px-3"
-                >
-                  {Array.from({ length: each }, (_, i) => (
-                    <option key={i} value={i}>
-                      {i === 0 ? "none" : countOf(i, "label")}
-                    </option>
-                  ))}
-                </select>
+                  className="input mt-1 w-24"
+                />
               </label>
             )}
             <noscript>
-              <Button>Show it</Button>
+              <Button>Show preview</Button>
             </noscript>
           </Form>
-          <div className="grid gap-10 lg:grid-cols-[minmax(0,26rem)_1fr]">
-            <Part title="The first page" className="print:hidden">
-              <Sheet stock={stock} labels={labels} skip={skip} />
-              <p className="mt-2 text-[0.92rem] text-soft">
-                Measure your own sheet before a box of it is used, and print at 100 %, not “fit to page”.
-              </p>
-            </Part>
-            <Part title="No printer: write this on each lid">
-              <ul className="grid gap-4 sm:grid-cols-2">
-                {byHand.map((lines) => (
-                  <li key={lines.at(-1)} className="border-2 border-rule bg-sheet p-4 break-inside-avoid">
-                    {lines.slice(0, -1).map((l) => (
-                      <p key={l} className="text-[1.2rem] leading-snug font-[650]">
-                        {l}
-                      </p>
-                    ))}
-                    <p className="fig mt-1 text-[3rem] leading-none font-bold">{lines.at(-1)}</p>
-                  </li>
-                ))}
-              </ul>
-            </Part>
-          </div>
+          {labels.length > 0 && (
+            <div className="grid gap-10 lg:grid-cols-[minmax(0,26rem)_1fr]">
+              <Part title="The first page" className="print:hidden">
+                <Sheet units={units} stock={stock} labels={labels} skip={skip} />
+                <p className="mt-2 text-[0.92rem] text-soft">
+                  Measure your own sheet before a box of it is used, and print at 100 %, not “fit to page”.
+                </p>
+              </Part>
+              <Part title="No printer: write this on each lid">
+                <ul className="grid gap-4 sm:grid-cols-2">
+                  {byHand.map((lines) => (
+                    <li key={lines.at(-1)} className="border-2 border-rule bg-sheet p-4 break-inside-avoid">
+                      {lines.slice(0, -1).map((l) => (
+                        <p key={l} className="text-[1.2rem] leading-snug font-[650]">
+                          {l}
+                        </p>
+                      ))}
+                      <p className="fig mt-1 text-[3rem] leading-none font-bold">{lines.at(-1)}</p>
+                    </li>
+                  ))}
+                </ul>
+              </Part>
+            </div>
+          )}
         </>
       )}
     </Page>
@@ -149,7 +185,17 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
 }
 
 /** The first page to scale, with the words where they will stand. */
-function Sheet({ stock, labels, skip }: { stock: LabelStock; labels: readonly LabelText[]; skip: number }) {
+function Sheet({
+  units,
+  stock,
+  labels,
+  skip,
+}: {
+  units: UnitSystem;
+  stock: LabelStock;
+  labels: readonly LabelText[];
+  skip: number;
+}) {
   const { text, qr } = textBoxMm(stock);
   const places = labelPlaces(stock, labels.length, skip).filter((p) => p.page === 0);
   const gone = labelPlaces(stock, skip);
@@ -182,7 +228,7 @@ function Sheet({ stock, labels, skip }: { stock: LabelStock; labels: readonly La
       viewBox={`-1 -1 ${page.width + 2} ${page.height + 2}`}
       className="w-full border-2 border-rule"
       role="img"
-      aria-label={`${stock.name}: ${countOf(places.length, "label")} on the first page`}
+      aria-label={`${stockWords(stock, units)}: ${countOf(places.length, "label")} on the first page`}
     >
       {gone.map((p) => (
         <g key={`${p.x} ${p.y}`}>{outline(p.x, p.y, true)}</g>

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { OPENING_SIGNS, boilMinutes, signsOf } from "#core/shelf";
@@ -11,24 +11,24 @@ import { NoEnter, Notice, problemOf } from "#ui/form";
 import { StoredGlyph } from "#ui/glyph";
 import { Page, Part } from "#ui/page";
 import { oneWords } from "../../../words/shelf";
-import { longDay } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { longDay, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../../server/form";
 import { scanned } from "../../../features/genealogy/scanned.server";
 import { keptUntilTaken } from "../../../outbox";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { household, larder } = home;
   const seen = scanned(home, params.code);
   if (!seen.container) {
-    if (seen.code) throw redirect(`/c/${seen.code}`);
-    throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
+    if (seen.code) throw redirect(href("/c/:code", { code: seen.code }));
+    throw redirect(`${href("/find")}?code=${encodeURIComponent(params.code)}`);
   }
   return {
     key: formKey(),
-    zone: household.zone,
+    times: timesOf(household),
     now: larder.now(),
     boil: boilMinutes(ftFromM(household.altitudeM)),
     seen,
@@ -45,13 +45,17 @@ const look = z.object({
 });
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, look, (v) => {
     if (v.verdict === "bad" && v.signs.length === 0)
-      return { ask: "Tap what is wrong with it: what shares it is looked for by that." };
+      return { ask: "Tap what is wrong. It decides what else is searched for." };
     const signs = v.verdict === "sound" ? [] : v.signs;
     recordOpening(larder, writeBy(me, v.key), { containerId: v.containerId, signs, note: v.note ?? null });
-    return redirect(signs.length ? `/larder/recall/${params.code}` : `/c/${params.code}`);
+    return redirect(
+      signs.length
+        ? href("/larder/recall/:code", { code: params.code })
+        : href("/c/:code", { code: params.code }),
+    );
   });
 }
 
@@ -66,7 +70,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["container", "recall", "hold", "storage"] };
 
 export default function Opening({ loaderData, actionData }: Route.ComponentProps) {
-  const { container: c, seen, boil, zone, now, key } = loaderData;
+  const { container: c, seen, boil, times, now, key } = loaderData;
   const [bad, setBad] = useState(0);
   const problem = problemOf(actionData?.result);
   const ask = (actionData?.done as { ask?: string } | null)?.ask;
@@ -74,13 +78,12 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
   return (
     <Page
       title={`Open ${c.code}`}
-      lead={`${oneWords(c).replace(/^./, (x) => x.toUpperCase())}, canned ${longDay(c.cannedAt, zone)}.`}
+      lead={`${oneWords(c).replace(/^./, (x) => x.toUpperCase())}, canned ${longDay(c.cannedAt, times)}.`}
     >
       <title>{`Open ${c.code} · Patient Larder`}</title>
       {!seen.takes && (
         <Notice tone="stop" className="mb-5">
-          <b>{seen.says}</b> If something is wrong with it, tap that below: it is written down, and nobody
-          eats it.
+          <b>{seen.says}</b> If something is wrong, tap it below. It is recorded, and no one eats it.
         </Notice>
       )}
       {(problem || ask) && (
@@ -101,7 +104,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
           <p className="fig mt-2 text-[3.6rem] leading-none font-bold">{c.code}</p>
           {c.bestBy < now && (
             <p className="mt-1 font-[650] text-amber">
-              Past best-by, {longDay(c.bestBy, zone)}. That date is about taste: go by what you see here.
+              Past best-by, {longDay(c.bestBy, times)}. That date is about taste: go by what you see here.
             </p>
           )}
         </div>
@@ -138,12 +141,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
           </p>
           <label className="mb-4 block max-w-[34rem]">
             <span className="block font-[650]">Anything else</span>
-            <input
-              name="note"
-              maxLength={200}
-              autoComplete="off"
-              className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3"
-            />
+            <input name="note" maxLength={200} autoComplete="off" className="input mt-1" />
           </label>
           <div className="flex flex-wrap gap-3">
             {seen.takes && (
@@ -155,7 +153,7 @@ export default function Opening({ loaderData, actionData }: Route.ComponentProps
               Something is wrong
             </Button>
             <Button asChild weight="bare">
-              <Link to="/larder">Not now</Link>
+              <Link to={href("/larder")}>Not now</Link>
             </Button>
           </div>
         </div>

@@ -1,20 +1,20 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/all";
 import { countOf } from "#core/quantity";
 import { listRecalls } from "#store/recall";
 import { Empty, Page } from "#ui/page";
 import { Code } from "#ui/lotmark";
 import { DOUBT_WORDS } from "../../../words/recall";
-import { longDay } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { longDay, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
-  return { zone: household.zone, recalls: listRecalls(larder) };
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
+  return { times: timesOf(household), recalls: listRecalls(larder) };
 }
 
 export default function Recalls({ loaderData }: Route.ComponentProps) {
-  const { recalls, zone } = loaderData;
+  const { recalls, times } = loaderData;
   return (
     <Page title="Recalls" lead="What was set aside because it shared something with one that was bad.">
       <title>Recalls · Patient Larder</title>
@@ -28,14 +28,14 @@ export default function Recalls({ loaderData }: Route.ComponentProps) {
           {recalls.map((r) => (
             <li key={r.id} className="border-t-2 border-rule">
               <Link
-                to={`/larder/recalls/${r.id}`}
+                to={href("/larder/recalls/:id", { id: r.id })}
                 className="block min-h-14 py-3 text-ink no-underline hover:underline"
               >
                 <b className="text-[1.1rem] font-[650]">
                   <Code>{r.code}</Code>: {r.reason}
                 </b>
                 <span className="block text-soft">
-                  {longDay(r.at, zone)}
+                  {longDay(r.at, times)}
                   {r.byName ? `, ${r.byName}` : ""} ·{" "}
                   {r.doubts.map((d) => DOUBT_WORDS[d].name.toLowerCase()).join(", ") || "this one alone"} ·{" "}
                   {r.still ? (
@@ -43,7 +43,7 @@ export default function Recalls({ loaderData }: Route.ComponentProps) {
                       {r.still} of {countOf(r.count, "container")} still set aside
                     </b>
                   ) : (
-                    `${countOf(r.count, "container")}, all lifted, eaten or thrown out`
+                    `${countOf(r.count, "container")}, all released, eaten or thrown out`
                   )}
                 </span>
               </Link>

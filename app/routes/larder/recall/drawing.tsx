@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { DOUBTS } from "#core/recall";
 import { type GlyphState, StoredGlyph } from "#ui/glyph";
 import type { RecallRow } from "../../../features/genealogy/recall.server";
@@ -19,7 +19,7 @@ export function RecallDrawing({ code, rows }: { code: string; rows: readonly Rec
     all: rows.filter((r) => r.by.includes(kind)).length,
   })).filter((b) => b.all > 0);
   return (
-    <figure aria-label={`${code} and what shares a doubt with it`}>
+    <figure aria-label={`${code} and what shares a risk with it`}>
       <div className="flex items-stretch gap-0 max-md:flex-col">
         <div className="flex shrink-0 flex-col items-center justify-center pr-2 max-md:flex-row max-md:justify-start max-md:gap-3 max-md:pb-3">
           {root && <Drawn r={root} scale={0.95} />}
@@ -46,7 +46,7 @@ export function RecallDrawing({ code, rows }: { code: string; rows: readonly Rec
                   {b.rows.slice(0, DRAWN).map((r) => (
                     <Link
                       key={r.id}
-                      to={`/c/${r.code}`}
+                      to={href("/c/:code", { code: r.code })}
                       aria-label={`${r.code}, ${r.where}`}
                       title={`${r.code}, ${r.where}`}
                       className="flex min-h-12 min-w-12 items-end justify-center"

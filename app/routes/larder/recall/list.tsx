@@ -1,19 +1,19 @@
 import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { Code } from "#ui/lotmark";
 import type { RecallRow } from "../../../features/genealogy/recall.server";
 import { containersWords, foodWords } from "../../../words/load";
 import { DOUBT_WORDS } from "../../../words/recall";
-import { longDay } from "../../../words/time";
+import { longDay, type Times } from "../../../words/time";
 
 /** Containers of a recall as a list: what each shares and where it is. */
 export function RecallList({
   rows,
-  zone,
+  times,
   beside,
 }: {
   rows: readonly RecallRow[];
-  zone: string;
+  times: Times;
   /** what may be done with one, at the end of its line */
   beside?: (row: RecallRow) => ReactNode;
 }) {
@@ -24,12 +24,12 @@ export function RecallList({
           key={r.id}
           className={`flex flex-wrap items-center gap-x-4 border-t-2 border-rule py-1 ${r.matters ? "" : "text-soft"}`}
         >
-          <Link to={`/c/${r.code}`} className="flex min-h-12 w-24 items-center text-ink">
+          <Link to={href("/c/:code", { code: r.code })} className="flex min-h-12 w-24 items-center text-ink">
             <Code>{r.code}</Code>
           </Link>
           <span className="min-w-[14rem] flex-1">
             {containersWords(r.kind, r.mouth, 1)} of {foodWords(r.product, r.species)}
-            {r.cannedAt !== null && `, ${longDay(r.cannedAt, zone)}`}
+            {r.cannedAt !== null && `, ${longDay(r.cannedAt, times)}`}
           </span>
           <span className="min-w-[12rem]">
             {r.where}

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Form, redirect } from "react-router";
+import { Form, href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/one";
 import { countOf } from "#core/quantity";
@@ -10,8 +10,8 @@ import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, NoEnter, Notice, TextField, keyFor, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { DOUBT_WORDS } from "../../../words/recall";
-import { longDay } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { longDay, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
 import { recallRows } from "../../../features/genealogy/recall.server";
 import { Disposal } from "../../rest/deciding";
@@ -19,8 +19,8 @@ import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
 import { keptUntilTaken } from "../../../outbox";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const recall = orNotFound(() => getRecall(larder, params.id));
   const root = findCode(larder, recall.code);
   const by = new Map(
@@ -30,7 +30,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
   );
   return {
     key: formKey(),
-    zone: household.zone,
+    times: timesOf(household),
     recall,
     rows: recallRows(
       larder,
@@ -47,11 +47,11 @@ const lift = z.object({
 });
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, lift, (v) => {
     const input = { recallId: params.id, containerId: v.containerId ?? null, reason: v.reason };
     releaseRecall(larder, { ...writeBy(me, v.key), byId: me.id }, input);
-    return redirect(`/larder/recalls/${params.id}`);
+    return redirect(href("/larder/recalls/:id", { id: params.id }));
   });
 }
 
@@ -61,7 +61,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function OneRecall({ loaderData, actionData }: Route.ComponentProps) {
-  const { recall, rows, zone, key } = loaderData;
+  const { recall, rows, times, key } = loaderData;
   const still = rows.filter((r) => recall.stillIds.includes(r.id) && r.matters);
   const given = still.filter((r) => r.moved === "given");
   return (
@@ -71,12 +71,12 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
           ? `${countOf(recall.still, "container")} set aside`
           : "Nothing of it is set aside any more"
       }
-      lead={`${recall.code}: ${recall.reason}. ${longDay(recall.at, zone)}${recall.byName ? `, ${recall.byName}` : ""}.`}
+      lead={`${recall.code}: ${recall.reason}. ${longDay(recall.at, times)}${recall.byName ? `, ${recall.byName}` : ""}.`}
     >
       <title>{`Recall of ${recall.code} · Patient Larder`}</title>
       <p className="mb-4 text-soft">
         They share {recall.doubts.map((d) => DOUBT_WORDS[d].name.toLowerCase()).join(", ") || "nothing else"}.
-        None is eaten, given away or shelved until somebody lifts it; throwing out is always allowed.
+        Do not eat, give away or shelve them until someone releases them. You can always throw them out.
       </p>
       {given.length > 0 && (
         <Notice tone="stop" className="mb-4">
@@ -89,13 +89,13 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
         <Disposal how="closed" />
       </div>
       {recall.lifts.length > 0 && (
-        <Part title="Lifted" className="mt-6">
+        <Part title="Released" className="mt-6">
           <ul>
             {recall.lifts.map((l) => (
               <li key={`${l.at} ${l.code}`} className="border-t-2 border-rule py-2">
                 {l.code ?? "All of it"}: {l.reason}{" "}
                 <span className="text-soft">
-                  {longDay(l.at, zone)}, {l.byName}
+                  {longDay(l.at, times)}, {l.byName}
                 </span>
               </li>
             ))}
@@ -108,11 +108,11 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
       <Part title={`All ${rows.length}`} className="mt-8">
         <RecallList
           rows={rows}
-          zone={zone}
+          times={times}
           beside={(r) =>
             still.some((s) => s.id === r.id) && (
               <details>
-                <summary className="flex min-h-12 cursor-pointer items-center px-2">Lift this one</summary>
+                <summary className="flex min-h-12 cursor-pointer items-center px-2">Release this one</summary>
                 <Form method="post" className="flex flex-wrap items-end gap-2 pb-2">
                   <NoEnter />
                   <input type="hidden" name="key" value={keyFor(key, r.id)} />
@@ -120,14 +120,9 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
                   <input type="hidden" name="containerId" value={r.id} />
                   <label>
                     <span className="block text-[0.92rem]">because</span>
-                    <input
-                      name="reason"
-                      required
-                      maxLength={200}
-                      className="min-h-12 rounded border-2 border-ink bg-sheet px-3"
-                    />
+                    <input name="reason" required maxLength={200} className="input w-auto" />
                   </label>
-                  <Button>Lift {r.code}</Button>
+                  <Button>Release {r.code}</Button>
                 </Form>
               </details>
             )
@@ -150,15 +145,15 @@ function LiftAll({
 }) {
   const [form, fields] = useForm<z.input<typeof lift>>({ id: "lift", lastResult: result });
   return (
-    <Drawer title="Lift it, with the reason" open={result?.error !== undefined} ruled className="mt-6">
+    <Drawer title="Release it, with the reason" open={result?.error !== undefined} ruled className="mt-6">
       <KeyedForm form={form} formKey={key} intent="lift" ownButton className="flex flex-wrap items-end gap-4">
         <TextField
           field={fields.reason}
           label="Why it may be eaten after all"
-          hint="a laboratory’s answer, the cause found elsewhere"
+          hint="Example: laboratory answer, or the cause was found elsewhere"
           className="min-w-[18rem] flex-1"
         />
-        <Button weight="stop">Lift all {count}</Button>
+        <Button weight="stop">Release all {count}</Button>
         <FormErrors form={form} />
       </KeyedForm>
     </Drawer>

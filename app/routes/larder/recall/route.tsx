@@ -1,8 +1,9 @@
 import { useForm } from "@conform-to/react";
-import { Form, redirect, useSubmit } from "react-router";
+import { Form, href, redirect, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { DOUBTS, type DoubtKind } from "#core/recall";
+import { DOUBTS, likelyRisks, type DoubtKind } from "#core/recall";
+import { isCan } from "#core/schedule";
 import { SIGNS } from "#core/shelf";
 import { disposalOf } from "#core/rest";
 import { countOf } from "#core/quantity";
@@ -13,34 +14,38 @@ import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, TextField, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
-import { DOUBT_WORDS, LIKELY_DOUBTS } from "../../../words/recall";
-import { atHome } from "../../../server/context";
+import { DOUBT_WORDS } from "../../../words/recall";
+import { homeContext } from "../../../server/context";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
 import { recallRows } from "../../../features/genealogy/recall.server";
 import { Disposal } from "../../rest/deciding";
 import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
 import { keptUntilTaken } from "../../../outbox";
+import { timesOf } from "../../../words/time";
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const found = findCode(larder, params.code);
   if (!found.found || found.kind !== "container")
-    throw redirect(`/find?code=${encodeURIComponent(params.code)}`);
+    throw redirect(`${href("/find")}?code=${encodeURIComponent(params.code)}`);
   const root = orNotFound(() => getContainer(larder, found.id));
   const search = new URL(request.url).searchParams;
   const asked = search.getAll("by").filter((b): b is DoubtKind => (DOUBTS as readonly string[]).includes(b));
-  const chosen = search.has("asked") ? asked : LIKELY_DOUBTS;
-  const shared = sharedOf(larder, found.id);
+  const opened = lastOpening(larder, found.id);
+  const likely = likelyRisks(opened?.signs ?? [], isCan(root.kind));
+  const chosen = search.has("asked") ? asked : likely;
+  // The likeliest stands first, so that a recall is read from the top.
+  const rank = (kind: DoubtKind) => (likely.includes(kind) ? likely.indexOf(kind) : DOUBTS.length);
+  const shared = sharedOf(larder, found.id).sort((a, b) => rank(a.kind) - rank(b.kind));
   const others = containersSharing(
     larder,
     found.id,
     chosen.filter((k) => shared.some((s) => s.kind === k)),
   );
-  const opened = lastOpening(larder, found.id);
   return {
     key: formKey(),
-    zone: household.zone,
+    times: timesOf(household),
     code: found.code,
     disposal: disposalOf(opened?.signs ?? [], root.moved === "opened"),
     reason: opened?.signs.length
@@ -60,13 +65,13 @@ const aside = z.object({
 });
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   const found = findCode(larder, params.code);
   return submit(request, aside, (v) => {
-    if (!found.found) return redirect("/find");
+    if (!found.found) return redirect(href("/find"));
     const input = { containerId: found.id, doubts: v.by, reason: v.reason };
     const { id } = setAside(larder, writeBy(me, v.key), input);
-    return redirect(`/larder/recalls/${id}`);
+    return redirect(href("/larder/recalls/:id", { id }));
   });
 }
 
@@ -76,7 +81,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function Recall({ loaderData, actionData }: Route.ComponentProps) {
-  const { code, shared, chosen, rows, reason, key, zone, disposal } = loaderData;
+  const { code, shared, chosen, rows, reason, key, times, disposal } = loaderData;
   const [form, fields] = useForm<z.input<typeof aside>>({
     id: "aside",
     lastResult: resultOf(actionData?.result, "aside"),
@@ -87,14 +92,14 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
   const given = rows.filter((r) => r.moved === "given");
   return (
     <Page
-      title={`What shares a doubt with ${code}`}
-      lead="Everything that shares with it what may have gone wrong, wherever it stands now."
+      title={`Recall: what shares a risk with ${code}`}
+      lead="Start with the same run. Add a risk to see how many more it reaches."
     >
       <title>{`Recall ${code} · Patient Larder`}</title>
       <Form
         onChange={(e) => void send(e.currentTarget, { preventScrollReset: true })}
         className="mb-6"
-        aria-label="What they share"
+        aria-label="Shared risks"
       >
         <input type="hidden" name="asked" value="1" />
         <ul className="grid gap-2 md:grid-cols-2 xl:grid-cols-3">
@@ -118,7 +123,7 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
           ))}
         </ul>
         <noscript>
-          <Button className="mt-3">Show those</Button>
+          <Button className="mt-3">Show these</Button>
         </noscript>
       </Form>
       <RecallDrawing code={code} rows={rows} />
@@ -135,7 +140,7 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
         <TextField
           field={fields.reason}
           label="What was wrong"
-          hint="it is read again when this is lifted"
+          hint="It is shown again when this is released."
           className="min-w-[16rem] flex-1"
         />
         <Button weight="do" disabled={still.length === 0}>
@@ -153,7 +158,7 @@ export default function Recall({ loaderData, actionData }: Route.ComponentProps)
         <Disposal how={disposal} open={reason !== ""} />
       </div>
       <Part title={`All ${rows.length}`} className="mt-8">
-        <RecallList rows={rows} zone={zone} />
+        <RecallList rows={rows} times={times} />
       </Part>
     </Page>
   );

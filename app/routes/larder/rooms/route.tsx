@@ -1,6 +1,6 @@
 import { useForm } from "@conform-to/react";
 import { writingOf } from "#store/household";
-import { redirect } from "react-router";
+import { href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { ADVICE_C } from "#core/shelf";
@@ -12,18 +12,18 @@ import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, SelectField, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { storageEventWords } from "../../../words/shelf";
-import { whenWords } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { whenWords, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { formKey, instant, keyField, quantity, submit, writeBy } from "../../../server/form";
 import { keptUntilTaken } from "../../../outbox";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const rooms = storageRooms(larder);
   return {
     key: formKey(),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     now: larder.now(),
     rooms,
     flagged: flaggedByStorage(larder, rooms).map((f) => ({
@@ -36,7 +36,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const entry = z.object({
     key: keyField,
     room: z.string({ error: "Choose the room." }),
@@ -45,7 +45,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   });
   return submit(request, entry, (v) => {
     addStorageEntry(larder, writeBy(me, v.key), { room: v.room, tempC: v.temp, at: v.at });
-    return redirect("/larder/rooms");
+    return redirect(href("/larder/rooms"));
   });
 }
 
@@ -55,7 +55,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function Rooms({ loaderData, actionData }: Route.ComponentProps) {
-  const { rooms, key, units, zone, now, flagged } = loaderData;
+  const { rooms, key, units, times, now, flagged } = loaderData;
   const [form, fields] = useForm<{ room: string; temp: string; at: string }>({
     id: "entry",
     lastResult: resultOf(actionData?.result, undefined),
@@ -81,12 +81,12 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
             />
             <TextField
               field={fields.temp}
-              label="The thermometer says"
+              label="Temperature"
               hint={`in ${unit}, or with its unit`}
               className="w-56"
             />
-            <TextField field={fields.at} label="When, if not now" type="datetime-local" className="w-60" />
-            <Button weight="do">Write it down</Button>
+            <TextField field={fields.at} label="When (blank: now)" type="datetime-local" className="w-60" />
+            <Button weight="do">Record temperature</Button>
             <FormErrors form={form} />
           </KeyedForm>
           <div className="space-y-10">
@@ -103,10 +103,10 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
                       <span className="fig text-[2.6rem] leading-none font-bold">
                         {formatTemperature(last.tempC, units)}
                       </span>{" "}
-                      <span className="text-soft">{whenWords(last.at, now, zone)}</span>
+                      <span className="text-soft">{whenWords(last.at, now, times)}</span>
                     </p>
                   ) : (
-                    <p className="text-soft">No temperature has been written down.</p>
+                    <p className="text-soft">No temperature recorded.</p>
                   )}
                   {r.events.map((e) => {
                     const mine = flagged.filter((f) => f.room === r.room && f.from === e.from);
@@ -118,12 +118,12 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
                           r.room,
                           units,
                           now,
-                          zone,
+                          times,
                           mine.map((f) => f.kind),
                         )}{" "}
                         {codes.length
                           ? `${countOf(codes.length, "container")} stood there and ${codes.length === 1 ? "is" : "are"} still on a shelf: ${codes.join(", ")}.`
-                          : "Nothing that stood there is left unchecked."}
+                          : "Everything that was there has been checked."}
                       </Notice>
                     );
                   })}
@@ -132,7 +132,7 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
                       <TimeChart
                         series={[{ name: r.room, points }]}
                         unit={unit}
-                        zone={zone}
+                        times={times}
                         summary={`Temperature of ${r.room}, ${countOf(points.length, "reading")}, last ${formatTemperature(last!.tempC, units)}`}
                         height={200}
                       />
@@ -147,7 +147,7 @@ export default function Rooms({ loaderData, actionData }: Route.ComponentProps) 
                           <tbody>
                             {[...r.entries].reverse().map((e) => (
                               <tr key={e.at} className="border-b-2 border-rule">
-                                <td className="py-1 pr-8">{whenWords(e.at, now, zone)}</td>
+                                <td className="py-1 pr-8">{whenWords(e.at, now, times)}</td>
                                 <td className="py-1">{formatTemperature(e.tempC, units)}</td>
                               </tr>
                             ))}

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link, useFetcher } from "react-router";
+import { Form, href, Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
@@ -8,15 +8,15 @@ import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { Scanner } from "#ui/scanner";
 import { oneWords } from "../../../words/shelf";
-import { longDay } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { longDay, type Times, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { scanned } from "../../../features/genealogy/scanned.server";
 import type { FollowHandle } from "../../../live/follow";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const text = new URL(request.url).searchParams.get("seen")?.slice(0, 300) ?? "";
-  return { zone: home.household.zone, now: home.larder.now(), seen: text ? scanned(home, text) : null };
+  return { times: timesOf(home.household), now: home.larder.now(), seen: text ? scanned(home, text) : null };
 }
 
 type Seen = NonNullable<Route.ComponentProps["loaderData"]["seen"]>;
@@ -30,10 +30,10 @@ export default function Scan({ loaderData }: Route.ComponentProps) {
   const look = (text: string) => {
     if (seen && seen.text !== text)
       setBefore((b) => [seen, ...b.filter((x) => x.text !== seen.text)].slice(0, 8));
-    void fetcher.load(`/larder/scan?seen=${encodeURIComponent(text)}`);
+    void fetcher.load(`${href("/larder/scan")}?seen=${encodeURIComponent(text)}`);
   };
   return (
-    <Page title="Scan a label" lead="Hold the square before the camera, or type the code beneath it.">
+    <Page title="Scan a label" lead="Hold the QR code in front of the camera, or type the code below it.">
       <title>Scan · Patient Larder</title>
       <div className="grid gap-8 lg:grid-cols-[minmax(0,34rem)_1fr]">
         <div>
@@ -48,28 +48,27 @@ export default function Scan({ loaderData }: Route.ComponentProps) {
           >
             <label className="min-w-0 flex-1">
               <span className="font-[650]">Code</span>
-              <input
-                name="seen"
-                autoComplete="off"
-                className="code mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 !text-[1.6rem]"
-              />
+              <input name="seen" autoComplete="off" className="input code mt-1 min-h-14 !text-[1.6rem]" />
             </label>
-            <Button>Look</Button>
+            <Button>Look up</Button>
           </Form>
         </div>
         <div aria-live="polite">
           {seen ? (
-            <Found seen={seen} zone={loaderData.zone} now={loaderData.now} onLook={look} />
+            <Found seen={seen} times={loaderData.times} now={loaderData.now} onLook={look} />
           ) : (
-            <p className="text-soft">What was read stands here, with what may be done with it.</p>
+            <p className="text-soft">The code you scan shows here, with what you can do.</p>
           )}
           {before.length > 0 && (
-            <Part title="Before that" className="mt-8">
+            <Part title="Scanned earlier" className="mt-8">
               <ul>
                 {before.map((b) => (
                   <li key={b.text} className="flex min-h-12 items-center gap-3 border-t-2 border-rule py-1">
                     {b.code && (
-                      <Link to={`/c/${b.code}`} className="flex min-h-12 min-w-12 items-center text-ink">
+                      <Link
+                        to={href("/c/:code", { code: b.code })}
+                        className="flex min-h-12 min-w-12 items-center text-ink"
+                      >
                         <Code>{b.code}</Code>
                       </Link>
                     )}
@@ -87,12 +86,12 @@ export default function Scan({ loaderData }: Route.ComponentProps) {
 
 function Found({
   seen,
-  zone,
+  times,
   now,
   onLook,
 }: {
   seen: Seen;
-  zone: string;
+  times: Times;
   now: number;
   onLook: (text: string) => void;
 }) {
@@ -108,7 +107,7 @@ function Found({
         )}
         {seen.code && (
           <Button asChild className="mt-4">
-            <Link to={`/c/${seen.code}`}>Its story</Link>
+            <Link to={href("/c/:code", { code: seen.code })}>History</Link>
           </Button>
         )}
       </>
@@ -125,7 +124,7 @@ function Found({
         <p className="mt-1 text-[1.2rem] font-[650]">A {oneWords(c)}</p>
         {c.cannedAt !== null && (
           <p>
-            Canned {longDay(c.cannedAt, zone)}, best by {longDay(c.bestBy, zone)}
+            Canned {longDay(c.cannedAt, times)}, best by {longDay(c.bestBy, times)}
             {c.bestBy < now && <b className="text-amber">, past</b>}.
           </p>
         )}
@@ -133,11 +132,11 @@ function Found({
         <div className="mt-4 flex flex-wrap gap-3">
           {seen.takes && (
             <Button asChild weight="do">
-              <Link to={`/larder/open/${c.code}`}>Open it</Link>
+              <Link to={href("/larder/open/:code", { code: c.code })}>Open it</Link>
             </Button>
           )}
           <Button asChild>
-            <Link to={`/c/${c.code}`}>Its story</Link>
+            <Link to={href("/c/:code", { code: c.code })}>History</Link>
           </Button>
         </div>
       </div>

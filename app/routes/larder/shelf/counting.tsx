@@ -28,21 +28,19 @@ export function Counting({ data }: { data: Route.ComponentProps["loaderData"] })
     <div className="grid gap-6 lg:grid-cols-[minmax(0,34rem)_1fr]">
       <Form className="max-w-[34rem]">
         <label>
-          <span className="font-[650]">Codes that stand here</span>
-          <span className="block text-[0.92rem] text-soft">
-            One after another, as they stand. Nothing is changed yet.
-          </span>
+          <span className="font-[650]">Codes on this shelf</span>
+          <span className="block text-[0.92rem] text-soft">One after another. Nothing is changed yet.</span>
           <textarea
             ref={box}
             name="codes"
             rows={5}
             defaultValue={data.typed}
             onChange={(e) => setSeen(codesIn(e.currentTarget.value).length)}
-            className="code mt-1 w-full rounded border-2 border-ink bg-sheet p-3"
+            className="input code mt-1 p-3"
           />
         </label>
         <Button className="mt-2" weight="do">
-          Compare{seen ? ` ${seen}` : ""} with the book
+          Compare{seen ? ` ${seen}` : ""} with the records
         </Button>
       </Form>
       <div>
@@ -69,13 +67,13 @@ export function Difference({
   if (count.agrees)
     return (
       <Notice tone="good" className="mt-5">
-        <b>It agrees:</b> {countOf(count.lines.length, "container")}, each as written down.
+        <b>It agrees:</b> {countOf(count.lines.length, "container")}, each as recorded.
       </Notice>
     );
   return (
     <div className="mt-5 rounded border-2 border-ink bg-sheet p-5">
       <p className="text-[1.2rem] font-[650]">
-        {countOf(odd.length + count.missing.length, "difference")} from what is written down
+        {countOf(odd.length + count.missing.length, "difference")} from the records
       </p>
       <ul className="my-3">
         {odd.map((l, i) => (
@@ -88,7 +86,7 @@ export function Difference({
         ))}
         {count.missing.length > 0 && (
           <li className="border-t-2 border-rule py-2">
-            Written down here and not seen:{" "}
+            On record here, but not seen:{" "}
             {count.missing.map((m) => (
               <span key={m.id} className="mr-2">
                 <Code>{m.code}</Code>
@@ -102,11 +100,11 @@ export function Difference({
         <input type="hidden" name="intent" value="right" />
         <input type="hidden" name="codes" value={data.typed} />
         <Button name="missing" value="missing" weight="do">
-          {count.missing.length ? "Put it right; the rest is missing" : "Put it right"}
+          {count.missing.length ? "Update; mark the rest as missing" : "Update records"}
         </Button>
         {count.missing.length > 0 && (
           <Button name="missing" value="opened">
-            Put it right; the rest was eaten
+            Update; mark the rest as eaten
           </Button>
         )}
       </Form>

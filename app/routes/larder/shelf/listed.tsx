@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { StoredGlyph } from "#ui/glyph";
 import { More } from "#ui/page";
 import { oneWords } from "../../../words/shelf";
@@ -14,7 +14,7 @@ export function Listed({ data }: { data: Route.ComponentProps["loaderData"] }) {
         {here.map((c) => (
           <li key={c.id}>
             <Link
-              to={`/c/${c.code}`}
+              to={href("/c/:code", { code: c.code })}
               title={oneWords(c)}
               className="flex min-h-12 min-w-12 flex-col items-center justify-end text-[0.86rem] text-ink no-underline hover:underline"
             >

@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { keptUntilTaken } from "../../../outbox";
@@ -10,7 +10,7 @@ import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, writeBy } from "../../../server/form";
 import { skipOf } from "../../../server/page-of";
 import { PlaceFields } from "../place-form";
@@ -18,12 +18,13 @@ import { placeShape } from "../place-shape";
 import { codesIn } from "../../../words/codes";
 import { Counting, Difference } from "./counting";
 import { Listed } from "./listed";
+import { timesOf } from "../../../words/time";
 
 /** Containers on one page: what a shelf takes, and no more than is drawn at once. */
 const SHOWN = 60;
 
 export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const place = orNotFound(() => getPlace(larder, params.id));
   const skip = skipOf(request, SHOWN);
   const typed = new URL(request.url).searchParams.get("codes") ?? "";
@@ -31,7 +32,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     key: formKey(),
     place,
     name: placeName(place),
-    zone: household.zone,
+    times: timesOf(household),
     mark: householdMark(household.createdAt),
     now: larder.now(),
     here: onShelf(larder, place.id, SHOWN, skip),
@@ -57,25 +58,25 @@ const right = z.object({
 const retire = z.object({ key: keyField, intent: z.literal("retire") });
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return byIntent(request, {
     change: () =>
       submit(request, change, (v) => {
         const { room, name, kind } = v;
         const input = { room, name, kind, capacity: v.capacity ?? null, up: v.up === "on" };
         changePlace(larder, writeBy(me, v.key), params.id, input);
-        return redirect(`/larder/shelf/${params.id}`);
+        return redirect(href("/larder/shelf/:id", { id: params.id }));
       }),
     right: () =>
       submit(request, right, (v) => {
         const input = { placeId: params.id, codes: codesIn(v.codes), missing: v.missing };
         reconcile(larder, writeBy(me, v.key), input);
-        return redirect(`/larder/shelf/${params.id}`);
+        return redirect(href("/larder/shelf/:id", { id: params.id }));
       }),
     retire: () =>
       submit(request, retire, (v) => {
         retirePlace(larder, writeBy(me, v.key), params.id);
-        return redirect("/larder");
+        return redirect(href("/larder"));
       }),
   });
 }
@@ -99,7 +100,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
       }
       aside={
         <Button asChild>
-          <Link to="/larder">All shelves</Link>
+          <Link to={href("/larder")}>All shelves</Link>
         </Button>
       }
     >
@@ -110,7 +111,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         </Notice>
       )}
       {here.length > 0 && <Listed data={loaderData} />}
-      <Part title="Count it" className="mt-9">
+      <Part title="Count this shelf" className="mt-9">
         <Counting data={loaderData} />
         {count && <Difference data={loaderData} count={count} />}
       </Part>
@@ -119,7 +120,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         <Form method="post" className="mt-2">
           <input type="hidden" name="key" value={keyFor(key, "retire")} />
           <input type="hidden" name="intent" value="retire" />
-          <Button weight="bare">Take this shelf down</Button>
+          <Button weight="bare">Remove this shelf</Button>
         </Form>
       )}
     </Page>
@@ -147,17 +148,17 @@ function Change({
   });
   return (
     <Drawer
-      title="Call it something else, or say how much it takes"
+      title="Rename it or change its capacity"
       open={result?.error !== undefined}
       ruled
       className="mt-9"
     >
       <KeyedForm form={form} formKey={key} intent="change" className="flex flex-wrap items-end gap-3">
-        <PlaceFields fields={fields} takes="Takes" />
+        <PlaceFields fields={fields} takes="Capacity" />
         <label className="flex min-h-12 items-center gap-2">
           <input type="checkbox" name="up" className="size-6 accent-copper" /> one place up in its room
         </label>
-        <Button>Keep it so</Button>
+        <Button>Save</Button>
       </KeyedForm>
       <FormErrors form={form} />
     </Drawer>

@@ -23,7 +23,7 @@ export function Aside({
   const last = newest?.container;
   return (
     <aside
-      aria-label="Against the plan"
+      aria-label="Compared with the plan"
       className="flex flex-col gap-4 bg-sheet px-5 py-4 max-lg:order-3 lg:border-l-2 lg:border-rule max-lg:border-t-2 max-lg:border-rule"
     >
       {data.canner && shownLayer && (
@@ -42,7 +42,7 @@ export function Aside({
             }}
           />
           <figcaption className="mt-1 text-[0.95rem]">
-            <b>{data.canner.name}:</b> {placeWords(layer < 0 ? null : layer, data.places.length)}
+            Place in <b>{data.canner.name}</b>: {placeWords(layer < 0 ? null : layer, data.places.length)}
           </figcaption>
         </figure>
       )}
@@ -80,8 +80,8 @@ export function Aside({
         )}
       </div>
       <p className="text-[0.92rem] text-soft">
-        {part.productName}, {part.minutes} min by itself, {formatFraction(part.publishedIn)} in headspace.{" "}
-        {part.source.name}
+        {part.productName}, {part.minutes} min if canned alone, {formatFraction(part.publishedIn)} in
+        headspace. {part.source.name}
         {part.source.fromMemory && " (from memory: compare with your own copy)"}
       </p>
     </aside>

@@ -33,8 +33,8 @@ export function EndPart({
       <input type="hidden" name="part" value={part.index} />
       <TextField
         field={fields.restKg}
-        label={`What would be the part-filled ${what}`}
-        hint={`By the weights ${formatMass(rest, data.units)}. Leave it empty if that is right.`}
+        label={`Weight left over for the part-filled ${what}`}
+        hint={`Calculated: ${formatMass(rest, data.units)}. Leave blank if that is right.`}
         className="max-w-[22rem]"
       />
       <FormErrors form={form} />
@@ -60,7 +60,7 @@ export function EndPart({
       {body}
     </Notice>
   ) : (
-    <Drawer title="The meat has run out before the plan" open={result !== undefined} className="mt-3">
+    <Drawer title="I ran out of meat" open={result !== undefined} className="mt-3">
       {body}
     </Drawer>
   );

@@ -69,7 +69,7 @@ export function Filling({ data, result }: { data: FillData; result: SubmissionRe
               size="stove"
               className="w-full"
             >
-              This load is packed
+              Finish this load
             </Button>
           </Form>
         )}
@@ -81,8 +81,8 @@ export function Filling({ data, result }: { data: FillData; result: SubmissionRe
             <input type="hidden" name="intent" value="packed" />
             <Button weight="bare" className="px-0!">
               {data.parts.some((p) => p.containers.length > 0)
-                ? "Stop here: this load is packed as it is"
-                : "Put this load away again"}
+                ? "Stop here: nothing more goes in"
+                : "Cancel this load"}
             </Button>
           </Form>
         )}

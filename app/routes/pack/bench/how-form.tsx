@@ -37,11 +37,7 @@ export function HowForm({
   const salt = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(part.container));
   const spaces = [part.publishedIn, ...otherHeadspaces(part.product, part.container)];
   return (
-    <Drawer
-      title="How these are packed, and from which box of lids"
-      open={result !== undefined}
-      className="mt-3"
-    >
+    <Drawer title="Pack method and lid box" open={result !== undefined} className="mt-3">
       <KeyedForm
         form={form}
         formKey={keyFor(data.key, `how ${part.index}`)}
@@ -108,12 +104,12 @@ export function HowForm({
         />
         <TextField
           field={fields.reason}
-          label="Why, where it departs from the table"
-          hint="It stays with these for ever, with your name."
+          label="Reason for not following the table"
+          hint="Kept for good, with your name."
           className="max-w-[30rem]"
         />
         <FormErrors form={form} />
-        <Button>Pack them so</Button>
+        <Button>Save these choices</Button>
       </KeyedForm>
     </Drawer>
   );

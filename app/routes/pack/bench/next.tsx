@@ -1,7 +1,7 @@
 import { formatMass, formatSpoons, formatVolume, type UnitSystem } from "#core/quantity";
 import type { DishJar } from "#core/recipe";
 import { Code, LotMark } from "#ui/lotmark";
-import { speciesWords } from "../../../words/load";
+import { cutWords } from "../../../words/load";
 import { jarPartWords } from "../../../words/pack";
 import type { FillData, FillPart } from "./data";
 
@@ -21,10 +21,7 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
         <p className="flex items-center gap-3 pb-1 text-[1.15rem]">
           <LotMark code={part.lot.code} contents={part.contents} size={44} />
           <span>
-            <b>
-              {part.lot.part} of {speciesWords(part.lot.species)}
-            </b>
-            , {part.method} pack
+            <b>{cutWords(part.lot.part, part.lot.species)}</b>, {part.method} pack
             <span className="block text-soft">
               {part.shape.name}, lot <Code>{part.lot.code}</Code>
               {part.alsoCodes.map((c) => (
@@ -61,7 +58,7 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
         <Fact
           name="Salt"
           value={part.saltTsp > 0 ? formatSpoons(part.saltTsp) : "none"}
-          note={part.saltTsp > 0 ? "level" : "it is flavour only"}
+          note={part.saltTsp > 0 ? "level" : "it is flavor only"}
         />
         <Fact
           name={part.container.startsWith("can-") ? "Bath" : "Jars stand in"}

@@ -13,16 +13,28 @@ import type { newestOf } from "./newest";
  * One tap a container. What the scale shows goes along, unless something was typed; with neither it is counted at what is
  * expected. Whatever is wrong is said here, also what has no field of its own: a lot or a broth that is gone. The key belongs to this container: a thumb that bounces fills one.
  */
-export function OneMore({
-  data,
-  part,
-  result,
-}: {
+export function OneMore(props: FillProps) {
+  const { part, result } = props;
+  if (part.containers.length < part.planned) return <FillForm {...props} />;
+  // The count is full: a thumb that goes on pressing meets no button where the last one was.
+  return (
+    <details className="mt-4 border-t-2 border-rule" open={Boolean(result?.error)}>
+      <summary className="flex min-h-14 cursor-pointer items-center text-soft">
+        All {part.planned} are filled. There is enough for one more
+      </summary>
+      <FillForm {...props} />
+    </details>
+  );
+}
+
+interface FillProps {
   data: FillData;
   part: FillPart;
   /** what was answered to a page without scripts */
   result: SubmissionResult | undefined;
-}) {
+}
+
+function FillForm({ data, part, result }: FillProps) {
   const fetcher = useFetcher<{ result?: SubmissionResult }>();
   const scale = useInstrument("scale");
   const was = result?.initialValue?.weight;
@@ -55,7 +67,7 @@ export function OneMore({
             autoComplete="off"
             aria-invalid={weight ? true : undefined}
             aria-describedby={weight ? "weight-problem" : undefined}
-            className="mt-1 min-h-14 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.3rem] aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft"
+            className="input mt-1 min-h-14 text-[1.3rem]"
           />
         </label>
         <Button weight={more || out ? "quiet" : "do"} size="stove" disabled={busy} className="min-w-0 flex-1">
@@ -65,7 +77,7 @@ export function OneMore({
       </div>
       <FieldError id="weight-problem" errors={weight ?? undefined} />
       <FieldError id="fill-problem" errors={Object.values(other).flatMap((e) => e ?? [])} />
-      <ConfirmUnlikely question={confirm ?? undefined} answer="It is so" />
+      <ConfirmUnlikely question={confirm ?? undefined} answer="It is right" />
     </fetcher.Form>
   );
 }
@@ -77,7 +89,7 @@ export function TakeOut({ data, newest }: { data: FillData; newest: ReturnType<t
   return (
     <OneTap says={{ key: keyFor(data.key, `out ${container.code}`), intent: "take-out", part: part.index }}>
       <Button weight="bare" className="px-0!">
-        Not so: take no. {container.number} ({container.code}) out again
+        Undo {isCan(part.container) ? "can" : "jar"} {container.number} ({container.code})
       </Button>
     </OneTap>
   );

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
 import { containersWords } from "../../../words/load";
@@ -20,7 +20,7 @@ export function Packed({ data }: { data: FillData }) {
         ))}
       </ul>
       <Button asChild weight="do" className="mt-6">
-        <Link to={cans ? "/seam" : "/fire"}>{cans ? "To the bath and the sealer" : "Into the canner"}</Link>
+        <Link to={cans ? href("/seam") : href("/fire")}>{cans ? "Go to the sealer" : "Load the canner"}</Link>
       </Button>
     </main>
   );

@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import { capital } from "#core/quantity";
@@ -26,7 +26,7 @@ import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
 import { BareHead } from "../../shell/bare";
 import { contentsOf } from "#ui/glyph";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { clocksOf } from "../../../features/shell/clocks.server";
 import { brothChoices, brothSaid } from "../../../features/packing/broth.server";
 import { benchPlaces } from "../../../features/packing/filling.server";
@@ -48,8 +48,8 @@ import { Packed } from "./packed";
 import type { AlarmPlace } from "../../../live/alarms";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const bench = orNotFound(() => getBench(larder, params.id));
   const canner = bench.cannerId ? getCanner(larder, bench.cannerId) : null;
@@ -115,9 +115,9 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
 const index = z.coerce.number().int().min(0).max(50);
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const writing = writingOf(household);
-  const back = `/pack/${params.id}`;
+  const back = href("/pack/:id", { id: params.id });
   const part = { key: keyField, part: index };
   return byIntent(request, {
     fill: () =>
@@ -193,9 +193,9 @@ export async function action({ request, context, params }: Route.ActionArgs) {
         const bench = getBench(larder, params.id);
         const filled = bench.parts.filter((p) => p.containers.length > 0);
         closeBench(larder, writeBy(me, v.key), params.id);
-        if (filled.length === 0) return redirect("/pack");
+        if (filled.length === 0) return redirect(href("/pack"));
         if (filled.some((p) => !p.pack)) throw new Refused({ "": "A pack of this load was taken apart." });
-        return redirect(filled.some((p) => isCan(p.container)) ? "/seam" : "/fire");
+        return redirect(filled.some((p) => isCan(p.container)) ? href("/seam") : href("/fire"));
       }),
   });
 }
@@ -216,7 +216,7 @@ export default function Fill({ loaderData, actionData }: Route.ComponentProps) {
       <div className="flex min-h-dvh flex-col">
         <title>Packing · Patient Larder</title>
         <BareHead clocks={loaderData.clocks}>
-          <Link to="/pack" className="flex items-center px-4 font-[600]">
+          <Link to={href("/pack")} className="flex items-center px-4 font-[600]">
             Leave the bench
           </Link>
         </BareHead>

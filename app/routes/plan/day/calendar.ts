@@ -1,14 +1,14 @@
 import ical, { ICalAlarmType } from "ical-generator";
 import type { Route } from "./+types/calendar";
 import { MINUTE_MS, formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { plannedDay } from "./day.server";
 import { planning } from "../../../features/planning/planning.server";
 import { STAGE_DEEDS, STAGE_WORDS } from "../../../words/day";
 
 /** The day as a calendar file (RFC 5545): every stretch somebody has to begin, with an alarm, and every lot to take out. */
-export async function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export async function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { household, larder } = home;
   const now = larder.now();
   const plan = await planning(home);

@@ -2,7 +2,7 @@ import { DateTime } from "luxon";
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { startFor, stays, type Day, type Stage, type StageTimes } from "#core/day";
 import type { ContainerKey } from "#core/schedule";
-import { whenWords } from "../../../words/time";
+import { whenWords, type Times, timesOf } from "../../../words/time";
 import { kindWords } from "../../../words/plan";
 import type { Home } from "../../../server/context";
 import { layingOut } from "../../../features/planning/laying-out.server";
@@ -84,7 +84,7 @@ export function plannedDay(home: Home, plan: Planning, now: number): PlannedDay 
       return { lotId: t.lotId, code, at, readyAt, late: t.readyAt === null ? at < now : t.readyAt > needed };
     }),
     times: [...told.times].map(([id, stages]) => ({ canner: nameOf(id), stages })),
-    problem: impossible(plan, day, startAt, now, zone),
+    problem: impossible(plan, day, startAt, now, timesOf(home.household)),
     loads: loads.map((l, index) => ({
       index,
       canner: nameOf(l.cannerId),
@@ -117,10 +117,10 @@ function firstPacking(day: Day, plan: Planning, lotId: string): number {
 }
 
 /** A day that would have had to begin already: when it could end, and what would help. */
-function impossible(plan: Planning, day: Day, startAt: number, now: number, zone: string): string | null {
+function impossible(plan: Planning, day: Day, startAt: number, now: number, times: Times): string | null {
   if (startAt >= now - 10 * MINUTE_MS) return null;
-  const began = whenWords(startAt, now, zone);
-  const earliest = whenWords(now + day.minutes * MINUTE_MS, now, zone);
+  const began = whenWords(startAt, now, times);
+  const earliest = whenWords(now + day.minutes * MINUTE_MS, now, times);
   return plan.wish.when?.from === "end"
     ? `To end then it would have to begin ${began}, which is past. Beginning now it ends ${earliest}. Choose a later hour, or plan fewer loads.`
     : `That start (${began}) is past. Beginning now it ends ${earliest}.`;

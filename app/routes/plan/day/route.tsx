@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { countOf, formatAltitude, formatDuration, formatPressure, kPaFromPsi } from "#core/quantity";
@@ -8,19 +8,19 @@ import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, PickField, TextField, resultOf } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Sheet as SheetDrawing } from "../../../ui/bench/place-drawing";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { askedAt, plannedDay } from "./day.server";
 import { byIntent, formKey, instant, keyField, submit, writeBy } from "../../../server/form";
-import { planning } from "../../../features/planning/planning.server";
+import { planning, wishInHand } from "../../../features/planning/planning.server";
 import { LEARNED } from "#core/day";
 import { STAGE_DEEDS, STAGE_WORDS } from "../../../words/day";
-import { clockTime, fieldTime, whenWords } from "../../../words/time";
+import { clockTime, fieldTime, whenWords, timesOf } from "../../../words/time";
 import { Refused } from "#store/db";
 import { Timeline } from "./timeline";
 import { keptUntilTaken } from "../../../outbox";
 
-export async function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export async function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const now = larder.now();
   const plan = await planning(home);
@@ -28,7 +28,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return {
     key: formKey(),
     now,
-    zone,
+    times: timesOf(household),
     units,
     altitudeM,
     when: plan.wish.when && {
@@ -49,11 +49,11 @@ const laterForm = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household, me } = home;
   const keep = (key: string, wish: object) => {
     storeWish(larder, writeBy(me, key), wish);
-    return redirect("/plan/day");
+    return redirect(href("/plan/day"));
   };
   return byIntent(
     request,
@@ -67,13 +67,13 @@ export async function action({ request, context }: Route.ActionArgs) {
           return keep(v.key, wish);
         }),
       later: () =>
-        submit(request, laterForm, async (v) => {
-          const { wish } = await planning(home);
+        submit(request, laterForm, (v) => {
+          const wish = wishInHand(home);
           return keep(v.key, { ...wish, later: { ...wish.later, [v.load]: v.minute } });
         }),
       straight: () =>
-        submit(request, z.object({ key: keyField }), async (v) => {
-          const { wish } = await planning(home);
+        submit(request, z.object({ key: keyField }), (v) => {
+          const wish = wishInHand(home);
           return keep(v.key, { ...wish, later: {} });
         }),
     },
@@ -86,7 +86,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function Day({ loaderData, actionData }: Route.ComponentProps) {
-  const { day, key, now, zone, units, altitudeM, when, later } = loaderData;
+  const { day, key, now, times, units, altitudeM, when, later } = loaderData;
   const [form, fields] = useForm<z.input<ReturnType<typeof whenForm>>>({
     id: "when",
     lastResult: resultOf(actionData?.result, "when"),
@@ -96,7 +96,7 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
       <Page title="The day">
         <title>The day · Patient Larder</title>
         <Empty drawing={<SheetDrawing />} title="There are no loads to put into a day yet.">
-          <Link to="/plan" className="font-[650] text-ink underline underline-offset-4">
+          <Link to={href("/plan")} className="font-[650] text-ink underline underline-offset-4">
             Plan some
           </Link>
           .
@@ -106,18 +106,18 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
   const longest = Math.max(...day.stays.map((s) => s.to - s.from));
   return (
     <Page
-      title={`Done by ${whenWords(day.endAt, now, zone)}`}
-      lead={`Begin ${whenWords(day.startAt, now, zone)}. ${countOf(day.loads.length, "load")}, ${formatDuration((day.endAt - day.startAt) / 1000)}; the longest time somebody must stay by the stove is ${formatDuration(longest / 1000)}.`}
+      title={`Done by ${whenWords(day.endAt, now, times)}`}
+      lead={`Begin ${whenWords(day.startAt, now, times)}. ${countOf(day.loads.length, "load")}, ${formatDuration((day.endAt - day.startAt) / 1000)}; the longest time somebody must stay by the stove is ${formatDuration(longest / 1000)}.`}
       aside={
         <div className="flex flex-wrap gap-3 print:hidden">
           <Button asChild>
-            <a href="/plan/day.ics">To the calendar</a>
+            <a href={href("/plan/day.ics")}>To the calendar</a>
           </Button>
           <Button type="button" onClick={() => window.print()}>
             Print
           </Button>
           <Button asChild weight="bare">
-            <Link to="/plan">Back to the plan</Link>
+            <Link to={href("/plan")}>Back to the plan</Link>
           </Button>
         </div>
       }
@@ -133,18 +133,18 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
           {t.late ? (
             <>
               <b>Lot {t.code} will still be frozen in the middle.</b> It would have had to come out{" "}
-              {whenWords(t.at, now, zone)}. Begin later, or thaw it in cold water.
+              {whenWords(t.at, now, times)}. Begin later, or thaw it in cold water.
             </>
           ) : (
             <>
-              Lot {t.code}: <b>take it out {whenWords(t.at, now, zone)}</b> to thaw in the fridge.
+              Lot {t.code}: <b>take it out {whenWords(t.at, now, times)}</b> to thaw in the fridge.
             </>
           )}
         </Notice>
       ))}
       <Timeline
         day={day}
-        zone={zone}
+        times={times}
         keyBase={key}
         later={later}
         gauge={(load) =>
@@ -162,7 +162,7 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                 return (
                   <li key={i} className="grid grid-cols-[5.2rem_1fr] gap-x-4 border-t-2 border-rule py-2">
                     <span className="fig text-[1.7rem] leading-none font-bold">
-                      {clockTime(b.from, zone)}
+                      {clockTime(b.from, times)}
                     </span>
                     <span>
                       <b>{STAGE_DEEDS[b.stage]}</b>{" "}
@@ -176,7 +176,7 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                 );
               })}
             <li className="grid grid-cols-[5.2rem_1fr] gap-x-4 border-y-2 border-rule py-2">
-              <span className="fig text-[1.7rem] leading-none font-bold">{clockTime(day.endAt, zone)}</span>
+              <span className="fig text-[1.7rem] leading-none font-bold">{clockTime(day.endAt, times)}</span>
               <b>The last load can be left alone</b>
             </li>
           </ol>
@@ -186,11 +186,11 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
             <KeyedForm form={form} formKey={key} intent="when" className="space-y-4">
               <PickField
                 field={fields.from}
-                label="It is to"
+                label="The day should"
                 fallback={when?.from ?? "start"}
                 options={[
-                  { value: "start", label: "begin at" },
-                  { value: "end", label: "be done by" },
+                  { value: "start", label: "start at" },
+                  { value: "end", label: "finish by" },
                 ]}
               />
               <TextField
@@ -198,14 +198,16 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                 label="Day and hour"
                 type="datetime-local"
                 defaultValue={
-                  (fields.at.initialValue as string | undefined) ?? when?.at ?? fieldTime(day.startAt, zone)
+                  (fields.at.initialValue as string | undefined) ??
+                  when?.at ??
+                  fieldTime(day.startAt, times.zone)
                 }
               />
               <FormErrors form={form} />
-              <Button weight="do">Work out the day</Button>
+              <Button weight="do">Plan the day</Button>
             </KeyedForm>
           </Part>
-          <Part title="What the waits are planned with">
+          <Part title="Waiting times used">
             {day.times.map((t) => (
               <div key={t.canner} className="border-t-2 border-rule py-2">
                 <b>{t.canner}</b>
@@ -214,9 +216,9 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
                     const { minutes, low, high, runs } = t.stages[s];
                     return (
                       <li key={s}>
-                        {STAGE_WORDS[s].toLowerCase()}: {minutes} min, {Math.round(low)} to {Math.round(high)}{" "}
-                        nine times in ten (
-                        {runs > 0 ? `from ${countOf(runs, "run")} of your own` : "common practice"})
+                        {STAGE_WORDS[s].toLowerCase()}: about {minutes} min ({Math.round(low)} to{" "}
+                        {Math.round(high)}),{" "}
+                        {runs > 0 ? `from ${countOf(runs, "run")} of yours` : "common practice"}
                       </li>
                     );
                   })}
@@ -229,7 +231,7 @@ export default function Day({ loaderData, actionData }: Route.ComponentProps) {
               {day.stays.map((s) => (
                 <li key={s.from} className="border-t-2 border-rule py-2">
                   <b>
-                    {clockTime(s.from, zone)} to {clockTime(s.to, zone)}
+                    {clockTime(s.from, times)} to {clockTime(s.to, times)}
                   </b>
                   , {formatDuration((s.to - s.from) / 1000)}
                 </li>

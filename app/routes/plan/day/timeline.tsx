@@ -13,7 +13,7 @@ import { HOUR_MS, MINUTE_MS, formatDuration } from "#core/quantity";
 import { Button } from "#ui/button";
 import { KeyedForm, keyFor } from "#ui/form";
 import { STAGE_WORDS } from "../../../words/day";
-import { clockTime } from "../../../words/time";
+import { clockTime, type Times } from "../../../words/time";
 import type { DayBlock, PlannedDay } from "./day.server";
 
 const FILL: Record<DayBlock["stage"], string> = {
@@ -33,13 +33,13 @@ const bare = (id: string) => ({ id, onSubmit: () => undefined });
 /** The day drawn: a row for each canner and one for the hands, hours along the top. A load can be dragged to a later hour. */
 export function Timeline({
   day,
-  zone,
+  times,
   keyBase,
   later,
   gauge,
 }: {
   day: PlannedDay;
-  zone: string;
+  times: Times;
   keyBase: string;
   later: Record<string, number>;
   /** pounds, by what, and at which altitude, for a load */
@@ -66,7 +66,7 @@ export function Timeline({
         <div className="min-w-[640px]">
           <div className="grid grid-cols-[7.5rem_1fr]">
             <span />
-            <Hours day={day} zone={zone} at={at} />
+            <Hours day={day} times={times} at={at} />
             {canners.map((canner) => (
               <div key={canner} className="contents">
                 <b className="self-center pr-3">{canner}</b>
@@ -79,21 +79,21 @@ export function Timeline({
                         load={l}
                         blocks={day.blocks.filter((b) => b.load === l.index && b.stage !== "pack")}
                         at={at}
-                        zone={zone}
+                        times={times}
                         gauge={gauge(l)}
                       />
                     ))}
                 </div>
               </div>
             ))}
-            <b className="self-center pr-3">One pair of hands</b>
+            <b className="self-center pr-3">Your work</b>
             <div className="relative border-y-2 border-rule" style={{ height: HIGH }}>
               {day.blocks
                 .filter((b) => b.hands)
                 .map((b, i) => (
                   <span
                     key={i}
-                    title={`${STAGE_WORDS[b.stage]}, load ${b.load + 1}, ${clockTime(b.from, zone)} to ${clockTime(b.to, zone)}`}
+                    title={`${STAGE_WORDS[b.stage]}, load ${b.load + 1}, ${clockTime(b.from, times)} to ${clockTime(b.to, times)}`}
                     className="absolute top-2 bottom-2 overflow-hidden border-2 border-ink text-center"
                     style={{
                       left: at(b.from),
@@ -116,7 +116,7 @@ export function Timeline({
           </div>
         </div>
       </div>
-      <ul className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-[0.95rem]" aria-label="What the colours are">
+      <ul className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-[0.95rem]" aria-label="Legend">
         {(["pack", "heatUp", "vent", "process", "coolDown"] as const).map((s) => (
           <li key={s} className="flex items-center gap-2">
             <span className="inline-block size-4 border-2 border-ink" style={{ background: FILL[s] }} />
@@ -125,11 +125,11 @@ export function Timeline({
         ))}
         <li className="flex items-center gap-2">
           <span className="inline-block size-4 border-2 border-ink bg-ink" />
-          hands at the canner
+          work at the canner
         </li>
       </ul>
       <div className="mt-2 flex flex-wrap items-center gap-x-2 print:hidden">
-        <span className="text-soft">Light a load later:</span>
+        <span className="text-soft">Delay a load:</span>
         {day.loads.map((l) => (
           <KeyedForm
             key={l.index}
@@ -146,7 +146,7 @@ export function Timeline({
         ))}
         {Object.keys(later).length > 0 && (
           <KeyedForm form={bare("straight")} formKey={keyFor(keyBase, "straight")} intent="straight">
-            <Button className="px-3">As early as can be</Button>
+            <Button className="px-3">As early as possible</Button>
           </KeyedForm>
         )}
       </div>
@@ -154,7 +154,7 @@ export function Timeline({
   );
 }
 
-function Hours({ day, zone, at }: { day: PlannedDay; zone: string; at: (t: number) => string }) {
+function Hours({ day, times, at }: { day: PlannedDay; times: Times; at: (t: number) => string }) {
   const every = day.endAt - day.startAt > 10 * HOUR_MS ? 2 * HOUR_MS : HOUR_MS;
   const first = Math.ceil(day.startAt / every) * every;
   const hours: number[] = [];
@@ -163,7 +163,7 @@ function Hours({ day, zone, at }: { day: PlannedDay; zone: string; at: (t: numbe
     <div className="fig relative h-7 text-[1.15rem]">
       {hours.map((t) => (
         <span key={t} className="absolute border-l-2 border-rule pl-1" style={{ left: at(t) }}>
-          {clockTime(t, zone)}
+          {clockTime(t, times)}
         </span>
       ))}
     </div>
@@ -174,13 +174,13 @@ function LoadBar({
   load,
   blocks,
   at,
-  zone,
+  times,
   gauge,
 }: {
   load: PlannedDay["loads"][number];
   blocks: readonly DayBlock[];
   at: (t: number) => string;
-  zone: string;
+  times: Times;
   gauge: string;
 }) {
   const [from, to] = [blocks[0]!.from, blocks.at(-1)!.to];
@@ -196,7 +196,7 @@ function LoadBar({
       ref={setNodeRef}
       {...listeners}
       data-load={load.index + 1}
-      title={`Load ${load.index + 1}: ${load.what}, ${gauge}, ${clockTime(from, zone)} to ${clockTime(to, zone)}`}
+      title={`Load ${load.index + 1}: ${load.what}, ${gauge}, ${clockTime(from, times)} to ${clockTime(to, times)}`}
       className="absolute top-2 bottom-2 cursor-grab touch-none border-2 border-ink"
       style={{
         left: at(from),

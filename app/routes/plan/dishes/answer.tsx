@@ -26,10 +26,13 @@ export function Answer({
   units: UnitSystem;
   altitudeM: number;
 }) {
+  const unfinished = answer.refusals.every((r) => r.amountMissing);
   if (!answer.product)
     return (
-      <Notice tone="stop">
-        <p className="text-[1.2rem] font-[650]">This is not canned as it stands</p>
+      <Notice tone={unfinished ? "care" : "stop"}>
+        <p className="text-[1.2rem] font-[650]">
+          {unfinished ? "Some amounts are missing" : "This cannot be canned"}
+        </p>
         <ul className="mt-1 space-y-2">
           {answer.refusals.map((r) => (
             <li key={r.reason}>

@@ -16,6 +16,6 @@ export const JARS = SHAPES.filter((s) => !isCan(s.key)).map((s) => kindKey(s.key
 export const DISH_NAMES: Record<Dish, string> = {
   stew: "a stew",
   soup: "a soup",
-  chilli: "chilli with meat",
+  chilli: "chili with meat",
   broth: "broth",
 };

@@ -16,7 +16,7 @@ import {
   TextField,
 } from "#ui/form";
 import { Part } from "#ui/page";
-import { speciesWords } from "../../../words/load";
+import { cutWords } from "../../../words/load";
 import { AcceptRow } from "../../household/accept-row";
 import { JARS, type DishesData, type LoadedRecipe } from "./data";
 
@@ -55,17 +55,17 @@ export function FillIt({
   const elsewhere = problemOf({ error: other });
   if (process.outcome === "none") return null;
   return (
-    <Part title="Fill jars of it" className="mt-8">
+    <Part title="Fill jars with it" className="mt-8">
       <KeyedForm form={form} formKey={keyFor(data.key, "fill")} intent="fill" className="space-y-4">
         <input type="hidden" name="recipe" value={recipe.id} />
         <SelectField
           field={fields.lotId}
-          label="Its meat comes from"
+          label="Lot for the meat"
           choices={[
             { value: "", label: "choose a lot" },
             ...data.lots.map((l) => ({
               value: l.id,
-              label: `${l.code}, ${l.part} of ${speciesWords(l.species)}`,
+              label: `${l.code}, ${cutWords(l.part, l.species)}`,
             })),
           ]}
         />
@@ -90,7 +90,7 @@ export function FillIt({
         </div>
         {elsewhere && <Notice tone="stop">{elsewhere}</Notice>}
         <FormErrors form={form} />
-        <Button weight="do">To the packing bench</Button>
+        <Button weight="do">Start filling</Button>
       </KeyedForm>
       <AcceptRow process={process} accepted={data.accepted} formKey={data.acceptKey} />
     </Part>

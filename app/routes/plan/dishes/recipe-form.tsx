@@ -36,18 +36,17 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
           {open && <input type="hidden" name="recipe" value={open.id} />}
           <PickField
             field={fields.dish}
-            label="It is"
+            label="Kind of dish"
             fallback={dish}
             onPick={(v) => setDish(v as Dish)}
             options={DISHES.map((d) => ({ value: d, label: DISH_NAMES[d] }))}
           />
           <div>
             <label htmlFor={fields.ingredients.id} className="block font-[650]">
-              What goes in, a line each
+              Ingredients, one per line
             </label>
             <p className="text-[0.92rem] text-soft">
-              Weight, volume or a count first. Where a thing is not known, say what it is behind it:
-              (vegetable).
+              Amount first. If an ingredient is not known, add what it is: (vegetable).
             </p>
             <textarea
               id={fields.ingredients.id}
@@ -57,7 +56,7 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
               onChange={(e) => setText(e.target.value)}
               placeholder={EXAMPLE[units]}
               aria-invalid={fields.ingredients.errors?.length ? true : undefined}
-              className="mt-1 w-full rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem] placeholder:text-soft"
+              className="input mt-1"
             />
             {fields.ingredients.errors && (
               <p role="alert" className="mt-1 font-[600] text-stop">
@@ -75,14 +74,14 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
           />
           <TextField
             field={fields.name}
-            label="Keep it as"
-            hint="To plan with it: Hunter’s stew"
+            label="Recipe name"
+            hint="Example: Hunter’s stew"
             defaultValue={
               typeof fields.name.initialValue === "string" ? fields.name.initialValue : open?.name
             }
           />
           <FormErrors form={form} />
-          <Button weight={open ? "quiet" : "do"}>{open ? "Keep the changes" : "Keep the recipe"}</Button>
+          <Button weight={open ? "quiet" : "do"}>{open ? "Save changes" : "Save recipe"}</Button>
         </KeyedForm>
         {open && !open.archived && <FillIt data={data} recipe={open} result={result} />}
       </div>

@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { kindParts, type KindKey } from "#core/capacity";
@@ -14,7 +14,7 @@ import { keyFor, OneTap } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { keptUntilTaken } from "../../../outbox";
 import { acceptedWords } from "../../../features/packing/accepted.server";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { brothsOf } from "../../../features/packing/broth.server";
 import { benchPartsOf } from "../../../features/packing/filling.server";
 import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
@@ -22,7 +22,7 @@ import { DISH_NAMES, JARS, type LoadedRecipe } from "./data";
 import { RecipeForm } from "./recipe-form";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household } = home;
   const id = new URL(request.url).searchParams.get("recipe");
   return {
@@ -66,12 +66,12 @@ const fill = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   const { larder, household, me } = home;
   const putAway = () =>
     submit(request, away, (v) => {
       archiveRecipe(larder, writeBy(me, v.key), v.recipe, v.intent === "away");
-      return redirect("/plan/dishes");
+      return redirect(href("/plan/dishes"));
     });
   return byIntent(request, {
     keep: () =>
@@ -79,14 +79,15 @@ export async function action({ request, context }: Route.ActionArgs) {
         const ingredients = readIngredients(v.ingredients, writingOf(household));
         if (ingredients.length > 40) throw new Refused({ ingredients: "At most 40 ingredients." });
         const huge = ingredients.find((i) => i.amount > 1000);
-        if (huge) throw new Refused({ ingredients: `More than a tonne of ${huge.name}? Check its amount.` });
+        if (huge)
+          throw new Refused({ ingredients: `More than a metric ton of ${huge.name}? Check its amount.` });
         const input = { name: v.name, dish: v.dish, ingredients, lines: v.ingredients };
         if (!v.recipe) {
           const { id } = saveRecipe(larder, writeBy(me, v.key), input);
-          return redirect(`/plan/dishes?recipe=${id}`);
+          return redirect(`${href("/plan/dishes")}?recipe=${id}`);
         }
         changeRecipe(larder, writeBy(me, v.key), v.recipe, input);
-        return redirect(`/plan/dishes?recipe=${v.recipe}`);
+        return redirect(`${href("/plan/dishes")}?recipe=${v.recipe}`);
       }),
     away: putAway,
     back: putAway,
@@ -111,7 +112,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           layers: [],
           parts: benchPartsOf({ parts: [part] }, 0, household.altitudeM, () => recipe, brothsOf(home)),
         });
-        return redirect(`/pack/${id}`);
+        return redirect(href("/pack/:id", { id }));
       }),
   });
 }
@@ -127,16 +128,16 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
   return (
     <Page
       title={open ? open.name : "Mixed dishes"}
-      lead="Stews, chilli, soups and broth: what may go in, which row of the table governs, and what goes into each jar."
+      lead="Stews, chili, soups and broth: what may go in, which row of the table governs, and what goes into each jar."
       aside={
         <>
           {open && (
             <Button asChild weight="bare">
-              <Link to="/plan/dishes">A new recipe</Link>
+              <Link to={href("/plan/dishes")}>A new recipe</Link>
             </Button>
           )}
           <Button asChild weight="bare">
-            <Link to="/plan">Back to the plan</Link>
+            <Link to={href("/plan")}>Back to the plan</Link>
           </Button>
         </>
       }
@@ -144,7 +145,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
       <title>Mixed dishes · Patient Larder</title>
       <RecipeForm key={open?.id ?? "new"} data={loaderData} result={actionData?.result} />
       {kept.length + put.length > 0 && (
-        <Part title="Kept recipes" className="mt-10">
+        <Part title="Saved recipes" className="mt-10">
           <ul>
             {kept.map((r) => (
               <KeptRecipe key={r.id} recipe={r} formKey={loaderData.key} />
@@ -152,7 +153,7 @@ export default function Dishes({ loaderData, actionData }: Route.ComponentProps)
           </ul>
           <p className="mt-2 text-soft">On the plan a lot can go in “as” one of these.</p>
           {put.length > 0 && (
-            <Drawer title={`Put away: ${put.length}`} className="mt-3">
+            <Drawer title={`Archived: ${put.length}`} className="mt-3">
               <ul>
                 {put.map((r) => (
                   <KeptRecipe key={r.id} recipe={r} formKey={loaderData.key} />
@@ -171,7 +172,7 @@ function KeptRecipe({ recipe: r, formKey }: { recipe: LoadedRecipe; formKey: str
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-6 border-t-2 border-rule py-1">
       <Link
-        to={`/plan/dishes?recipe=${r.id}`}
+        to={`${href("/plan/dishes")}?recipe=${r.id}`}
         className="flex min-h-12 flex-wrap items-center gap-x-2 text-ink no-underline hover:underline"
       >
         <b>{r.name}</b>{" "}
@@ -180,7 +181,7 @@ function KeptRecipe({ recipe: r, formKey }: { recipe: LoadedRecipe; formKey: str
         </span>
       </Link>
       <OneTap says={{ key: keyFor(formKey, `${intent} ${r.id}`), intent, recipe: r.id }}>
-        <Button weight="bare">{r.archived ? "Take it out again" : "Put it away"}</Button>
+        <Button weight="bare">{r.archived ? "Restore recipe" : "Archive recipe"}</Button>
       </OneTap>
     </li>
   );

@@ -39,8 +39,8 @@ export function ScaleIt({
   return (
     <div className="flex flex-wrap items-end gap-3">
       <label className="min-w-[11rem] flex-1">
-        <span className="block font-[650]">Make more or less of it</span>
-        <span className="block text-[0.92rem] text-soft">½, 2, or: for 10 pints</span>
+        <span className="block font-[650]">Scale the recipe</span>
+        <span className="block text-[0.92rem] text-soft">Examples: ½, 2, for 10 pints</span>
         <input
           type="text"
           value={typed}
@@ -54,11 +54,11 @@ export function ScaleIt({
           }}
           aria-invalid={wrong ? true : undefined}
           aria-describedby={wrong ? "scale-problem" : undefined}
-          className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop"
+          className="input mt-1"
         />
       </label>
       <Button type="button" onClick={scale}>
-        Change the lines
+        Scale recipe
       </Button>
       {wrong && (
         <FieldError

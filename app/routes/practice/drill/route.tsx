@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { DEEDS, DRILLS, drillOf, type DrillKey, type Mark } from "#core/drill";
@@ -8,14 +8,14 @@ import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { FieldError, Notice } from "#ui/form";
 import { Page, Part } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { formKey, keyField, submit, writeBy } from "../../../server/form";
 import { Session, type Ended } from "./session";
 import { keptUntilTaken } from "../../../outbox";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household, me } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household, me } = context.get(homeContext);
   const scores = drillScores(larder, me.id);
   return {
     key: formKey(),
@@ -54,7 +54,7 @@ const schema = z.object({
 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, schema, ({ key, ...done }) => ({
     drill: done.drill,
     seed: done.seed,
@@ -104,11 +104,11 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
   return (
     <Page
       title="Drills at the stove"
-      lead="A simulated canner in quick time. Nothing here is real but the decisions; what you did when is scored, with the reasons."
+      lead="A simulated canner at high speed. Your decisions are scored, with reasons."
       aside={
         <p className="text-soft">
           {me}: {practised} of {countOf(drills.length, "drill")} done ·{" "}
-          <Link to="/practice" className="font-[650] text-ink underline underline-offset-4">
+          <Link to={href("/practice")} className="font-[650] text-ink underline underline-offset-4">
             Seam school
           </Link>
         </p>
@@ -124,7 +124,7 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
             <input type="hidden" name="endS" value={ended.endS} />
             <input type="hidden" name="deeds" value={JSON.stringify(ended.deeds)} />
             <b>It is over.</b>
-            <Button weight="do">See how it went</Button>
+            <Button weight="do">See your score</Button>
             <FieldError id="deeds-error" errors={actionData?.result?.error?.deeds ?? undefined} />
           </Form>
         </Notice>
@@ -144,7 +144,7 @@ export default function Drills({ loaderData, actionData }: Route.ComponentProps)
             </div>
             <p className="mt-1 mb-3 flex-1">{d.brief}</p>
             <Button type="button" className="self-start" onClick={() => begin(d.key)}>
-              {d.score ? "Again" : "Begin"}
+              {d.score ? "Start again" : "Start"}
             </Button>
           </li>
         ))}
@@ -163,7 +163,7 @@ function Marks({ done, onAgain }: { done: Done; onAgain(): void }) {
         </span>
         <span className="pb-2">of 100</span>
         <Button type="button" className="ml-auto" onClick={onAgain}>
-          Again
+          Start again
         </Button>
       </div>
       <ul className="mt-3 divide-y-2 divide-rule border-y-2 border-rule">

@@ -89,7 +89,7 @@ export function Session({
             <select
               value={speed}
               onChange={(e) => setSpeed(Number(e.target.value) as (typeof SPEEDS)[number])}
-              className="min-h-12 rounded border-2 border-ink bg-paper px-3"
+              className="input w-auto"
             >
               {SPEEDS.map((n) => (
                 <option key={n} value={n}>
@@ -99,7 +99,7 @@ export function Session({
             </select>
           </label>
           <Button type="button" onClick={onLeave}>
-            Leave it
+            Leave the drill
           </Button>
         </div>
       }
@@ -123,7 +123,7 @@ export function Session({
             </div>
           )}
           {onPhoneAt(drill, state.s) && (
-            <p className="mb-3 text-[1.3rem] font-[650]">You are on the telephone in the other room.</p>
+            <p className="mb-3 text-[1.3rem] font-[650]">You are on the phone in the other room.</p>
           )}
           <div className={`grid gap-6 ${state.pots.length > 1 ? "lg:grid-cols-2" : ""}`}>
             {state.pots.map((_, i) => (
@@ -220,9 +220,9 @@ function Stand({
             <Button type="button" onClick={() => act("flame", canner, Math.min(1, p.flame + TURN))}>
               Flame up
             </Button>
-            {say("look", onPhone ? "Go and look" : "Look, write it", "do")}
+            {say("look", onPhone ? "Go and look" : "Check and record", "do")}
             {say("below-target", "Pressure dropped")}
-            {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At target")}
+            {say("at-target", told ? `At ${formatPressure(p.plan.floorKPa, units)}` : "At pressure")}
             {say("shield", p.shielded ? "Windbreak is up" : "Windbreak up", "quiet", p.shielded)}
             {p.top === "weight-on" ? say("weight-off", "Weight off") : say("weight-on", "Weight on")}
             {p.top === "vent-open" ? say("steam-steady", "Steam is steady") : say("heat-off", "Heat off")}

@@ -1,4 +1,4 @@
-import { Form, Link, redirect } from "react-router";
+import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import {
@@ -17,19 +17,19 @@ import { Refused, type Larder } from "#store/db";
 import { Button } from "#ui/button";
 import { NoEnter, Notice, problemOf, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { backupWords, sizeWords } from "../../../words/history";
-import { clockTime, longDay } from "../../../words/time";
+import { clockTime, longDay, timesOf } from "../../../words/time";
 import { SecondPlacePart } from "./second-place";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const name = new URL(request.url).searchParams.get("look");
   const copies = listBackups(larder.folder);
   return {
     key: formKey(),
-    zone: household.zone,
+    times: timesOf(household),
     copies,
     bytes: copies.reduce((sum, c) => sum + c.bytes, 0),
     folder: larder.folder,
@@ -60,65 +60,65 @@ const restore = z.object({
   key: keyField,
   intent: z.literal("restore"),
   name: z.string().max(100),
-  reason: words("Why it goes back", 200),
+  reason: words("Why you restore it", 200),
 });
 
 export function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return byIntent(request, {
     take: () =>
       submit(request, take, async () => {
         const { unsigned } = await takeBackup(larder, "by-hand", checkInProcess);
         await copyToSecondPlace(larder);
         if (unsigned) throw new Refused({ "": `The backup was made, but not signed. ${unsigned}` }, 409);
-        return redirect("/records/copies");
+        return redirect(href("/records/backups"));
       }),
     second: () =>
       submit(request, second, async (v) => {
         await setSecondPlace(larder, writeBy(me, v.key), v.path);
         await copyToSecondPlace(larder);
-        return redirect("/records/copies");
+        return redirect(href("/records/backups"));
       }),
     "second-now": () =>
       submit(request, take.extend({ intent: z.literal("second-now") }), async () => {
         const trouble = await copyToSecondPlace(larder);
         if (trouble) throw new Refused({ "": trouble }, 409);
-        return redirect("/records/copies");
+        return redirect(href("/records/backups"));
       }),
     "second-off": () =>
       submit(request, take.extend({ intent: z.literal("second-off") }), (v) => {
         removeSecondPlace(larder, writeBy(me, v.key));
-        return redirect("/records/copies");
+        return redirect(href("/records/backups"));
       }),
     restore: () =>
       submit(request, restore, async (v) => {
-        if (!v.reason) throw new Refused({ reason: "Say why it goes back: it stays in the history." });
+        if (!v.reason) throw new Refused({ reason: "Write why you restore it. It stays in the history." });
         const told = { write: writeBy(me, v.key), reason: v.reason };
         await restoreBackup(larder, v.name, told, checkInProcess);
-        return redirect("/records/history?verify=1");
+        return redirect(`${href("/records/history")}?verify=1`);
       }),
   });
 }
 
 export default function Copies({ loaderData, actionData }: Route.ComponentProps) {
-  const { key, zone, copies, bytes, folder, look } = loaderData;
+  const { key, times, copies, bytes, folder, look } = loaderData;
   // What is said of the second place stands there.
   const problem = resultOf(actionData?.result, "second") ? "" : problemOf(actionData?.result);
   const chosen = copies.find((c) => c.name === look?.name);
   return (
     <Page
-      title="Copies"
-      lead="Made once a day while the larder goes on, opened and checked before they count; a week of days, five weeks and a year of months are kept."
+      title="Backups"
+      lead="Made once a day, then opened and checked. Kept: seven days, five weeks and twelve months."
       aside={
         <Form method="post">
           <input type="hidden" name="key" value={key} />
           <Button name="intent" value="take" weight={look ? "quiet" : "do"}>
-            Make a copy now
+            Make a backup now
           </Button>
         </Form>
       }
     >
-      <title>Copies · Patient Larder</title>
+      <title>Backups · Patient Larder</title>
       {problem && (
         <Notice tone="stop" className="mb-5">
           {problem}
@@ -127,22 +127,25 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_26rem]">
         <div>
           {copies.length === 0 ? (
-            <p className="text-[1.15rem] font-[650]">There is no copy yet.</p>
+            <p className="text-[1.15rem] font-[650]">There is no backup yet.</p>
           ) : (
             <ul className="divide-y-2 divide-rule border-y-2 border-rule">
               {copies.map((c) => (
                 <li key={c.name} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
                   <span>
                     <span className="font-[650]">
-                      {longDay(c.at, zone)}, {clockTime(c.at, zone)}
+                      {longDay(c.at, times)}, {clockTime(c.at, times)}
                     </span>{" "}
                     <span className="text-soft">
                       {backupWords(c.why)}, {sizeWords(c.bytes)}
                     </span>
                   </span>
                   <Button asChild weight={c.name === look?.name ? "quiet" : "bare"}>
-                    <Link to={`/records/copies?look=${encodeURIComponent(c.name)}`} preventScrollReset>
-                      Look into it
+                    <Link
+                      to={`${href("/records/backups")}?look=${encodeURIComponent(c.name)}`}
+                      preventScrollReset
+                    >
+                      Details
                     </Link>
                   </Button>
                 </li>
@@ -151,19 +154,19 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
           )}
           <p className="mt-4 text-soft">
             {copies.length > 0 && `${sizeWords(bytes)} in all, in `}
-            <span className="[overflow-wrap:anywhere]">{folder}/backups</span>. These are on the same disk as
-            the larder: if the disk fails, they are lost with it.
+            <span className="[overflow-wrap:anywhere]">{folder}/backups</span>. They are on the same disk as
+            the larder. If the disk fails, both are lost.
           </p>
           <SecondPlacePart
             place={loaderData.second}
             overdue={loaderData.overdue}
-            zone={zone}
+            times={times}
             formKey={key}
             result={actionData?.result}
           />
         </div>
         {look && chosen && (
-          <Part title={`The copy of ${longDay(chosen.at, zone)}, ${clockTime(chosen.at, zone)}`}>
+          <Part title={`Backup of ${longDay(chosen.at, times)}, ${clockTime(chosen.at, times)}`}>
             {look.wrong.length > 0 ? (
               <Notice tone="stop">{look.wrong.join(" ")} It cannot be restored.</Notice>
             ) : (
@@ -171,7 +174,7 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
                 <table className="w-full">
                   <thead>
                     <tr className="border-b-2 border-ink text-left">
-                      <th className="py-2">Checked, and sound</th>
+                      <th className="py-2">Checked and OK</th>
                       <th className="text-right">then</th>
                       <th className="text-right">now</th>
                       <th className="text-right">lost</th>
@@ -204,18 +207,12 @@ export default function Copies({ loaderData, actionData }: Route.ComponentProps)
                   <input type="hidden" name="intent" value="restore" />
                   <input type="hidden" name="name" value={look.name} />
                   <label className="block">
-                    <span className="font-[650]">Why the larder goes back to it</span>
-                    <input
-                      name="reason"
-                      required
-                      maxLength={200}
-                      autoComplete="off"
-                      className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.06rem]"
-                    />
+                    <span className="font-[650]">Why you restore it</span>
+                    <input name="reason" required maxLength={200} autoComplete="off" className="input mt-1" />
                   </label>
-                  <Button weight="stop">Put it in the place of the larder</Button>
+                  <Button weight="stop">Restore this backup</Button>
                   <p className="text-soft">
-                    What is there now is kept as a copy first. The passphrase stays as it is.
+                    A backup of the current records is made first. The passphrase stays the same.
                   </p>
                 </Form>
               </>

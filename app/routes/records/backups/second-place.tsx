@@ -5,22 +5,22 @@ import type { SecondPlace } from "#store/backup";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, keyFor, Notice, resultOf, TextField } from "#ui/form";
 import { Part } from "#ui/page";
-import { clockTime, longDay } from "../../../words/time";
+import { clockTime, longDay, type Times } from "../../../words/time";
 
 interface Props {
   place: SecondPlace | null;
   overdue: boolean;
-  zone: string;
+  times: Times;
   formKey: string;
   result: SubmissionResult | undefined;
 }
 
 /** Where backups go as well, when the last one went there, and how to choose it. */
-export function SecondPlacePart({ place, overdue, zone, formKey, result }: Props) {
+export function SecondPlacePart({ place, overdue, times, formKey, result }: Props) {
   const [form, fields] = useForm<{ path: string }>({ id: "second", lastResult: resultOf(result, "second") });
   return (
     <Part title="Second place" className="mt-8">
-      {place && <State place={place} overdue={overdue} zone={zone} />}
+      {place && <State place={place} overdue={overdue} times={times} />}
       {place ? (
         <Form method="post" className="mt-3 flex flex-wrap gap-3">
           <input type="hidden" name="key" value={keyFor(formKey, "place")} />
@@ -47,11 +47,11 @@ export function SecondPlacePart({ place, overdue, zone, formKey, result }: Props
   );
 }
 
-function State({ place, overdue, zone }: Pick<Props, "overdue" | "zone"> & { place: SecondPlace }) {
+function State({ place, overdue, times }: Pick<Props, "overdue" | "times"> & { place: SecondPlace }) {
   const last =
     place.lastAt === null
       ? "No backup has gone there yet."
-      : `Last backup there: ${longDay(place.lastAt, zone)}, ${clockTime(place.lastAt, zone)}. It was read back and is the same.`;
+      : `Last backup there: ${longDay(place.lastAt, times)}, ${clockTime(place.lastAt, times)}. It was read back and is the same.`;
   return (
     <>
       <p className="font-[650] [overflow-wrap:anywhere]">{place.path}</p>

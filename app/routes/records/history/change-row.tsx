@@ -1,32 +1,36 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Change } from "#store/history";
-import { clockTime, longDay } from "../../../words/time";
+import { clockTime, longDay, type Times } from "../../../words/time";
 
 /** One change: the time, who, what, and on which screen; everything that was written down with it one tap deep. */
 export function ChangeRow({
   change: c,
-  zone,
+  times,
+  details,
   day,
   what,
 }: {
-  change: Change;
-  zone: string;
+  change: Omit<Change, "detail">;
+  times: Times;
+  /** what was written down with it, as names and values */
+  details: readonly (readonly [name: string, value: string])[];
   day: boolean;
   what: string;
 }) {
-  const details = Object.entries(c.detail).filter(([, v]) => v !== null && v !== "");
   return (
     <li>
-      {day && <h3 className="fig pt-3 text-[1.06rem] text-soft">{longDay(c.at, zone)}</h3>}
+      {day && <h3 className="fig pt-3 text-[1.06rem] text-soft">{longDay(c.at, times)}</h3>}
       <details>
         <summary className="flex min-h-12 cursor-pointer list-none items-center gap-4">
-          <span className="fig w-14 shrink-0 text-soft">{clockTime(c.at, zone)}</span>
+          <span className="fig w-20 shrink-0 text-soft">{clockTime(c.at, times)}</span>
           <span className="min-w-0 flex-1">
             <span className="font-[650]">{c.by ?? "The larder"}</span> {what}
             {c.code && <span className="code ml-2">{c.code}</span>}
             {c.why && <span> “{c.why}”</span>}
             {c.device && <span className="text-soft"> on {c.device}</span>}
-            {c.heardAt !== null && <span className="text-soft">, heard at {clockTime(c.heardAt, zone)}</span>}
+            {c.heardAt !== null && (
+              <span className="text-soft">, heard at {clockTime(c.heardAt, times)}</span>
+            )}
           </span>
           <span aria-hidden="true" className="shrink-0 px-2 text-soft">
             +
@@ -36,17 +40,15 @@ export function ChangeRow({
           {details.map(([name, value]) => (
             <div key={name} className="contents">
               <dt className="text-soft">{name}</dt>
-              <dd className="[overflow-wrap:anywhere]">
-                {typeof value === "string" ? value : JSON.stringify(value)}
-              </dd>
+              <dd className="[overflow-wrap:anywhere]">{value}</dd>
             </div>
           ))}
           {c.code && (
             <>
-              <dt className="text-soft">story</dt>
+              <dt className="text-soft">history</dt>
               <dd>
                 <Link
-                  to={`/c/${c.code}`}
+                  to={href("/c/:code", { code: c.code })}
                   className="code inline-flex min-h-12 min-w-12 items-center text-ink"
                 >
                   {c.code}

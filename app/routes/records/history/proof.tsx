@@ -1,13 +1,13 @@
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
 import { Part } from "#ui/page";
 import { QrCode } from "#ui/qr-code";
-import { clockTime, longDay } from "../../../words/time";
+import { clockTime, longDay, type Times } from "../../../words/time";
 import type { Verified } from "../../../server/verified";
 
 /** What checking the history came to. @param paper the code that was typed from paper; empty when none was */
-export function Outcome({ verified, paper, zone }: { verified: Verified; paper: string; zone: string }) {
+export function Outcome({ verified, paper, times }: { verified: Verified; paper: string; times: Times }) {
   const { broken, lines, runs, witnessed } = verified;
   return (
     <Notice tone={broken.length ? "stop" : "good"} className="mb-6">
@@ -30,7 +30,7 @@ export function Outcome({ verified, paper, zone }: { verified: Verified; paper: 
           {paper && broken.length === 0 && "The code from your paper matches. "}
           {witnessed.newestAt === null
             ? "No backup was signed yet."
-            : `Checked against ${witnessed.statements === 1 ? "1 signature, of" : `${witnessed.statements} signatures, the newest of`} ${longDay(witnessed.newestAt, zone)}, ${clockTime(witnessed.newestAt, zone)}.`}
+            : `Checked against ${witnessed.statements === 1 ? "1 signature, of" : `${witnessed.statements} signatures, the newest of`} ${longDay(witnessed.newestAt, times)}, ${clockTime(witnessed.newestAt, times)}.`}
         </p>
       )}
       {witnessed?.notes.map((note) => (
@@ -40,7 +40,7 @@ export function Outcome({ verified, paper, zone }: { verified: Verified; paper: 
       ))}
       {broken.length > 0 && (
         <p className="mt-1">
-          Find the newest backup from before the change. <Link to="/records/copies">Backups</Link>
+          Find the newest backup from before the change. <Link to={href("/records/backups")}>Backups</Link>
         </p>
       )}
     </Notice>
@@ -76,7 +76,7 @@ export function Proof({ history, typed, unread }: ProofProps) {
             maxLength={120}
             aria-invalid={unread || undefined}
             aria-describedby="paper-hint"
-            className="code mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3"
+            className="input code mt-1"
           />
         </label>
         <p id="paper-hint" className={unread ? "mt-1 font-[650] text-stop" : "mt-1 text-soft"}>

@@ -4,29 +4,32 @@ import type { Larder } from "#store/db";
 import { readHead } from "#store/witness";
 import { actionsDone, listChanges, listCorrections } from "#store/history";
 import { Button } from "#ui/button";
+import { ListField } from "#ui/form";
 import { Page, Part } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { qrPath } from "../../../server/qr";
-import { historyCode } from "../../fire/record/server";
+import { historyCode } from "../../../features/record/record.server";
 import { verified } from "../../../server/verified";
+import { detailsOf } from "../../../words/change";
 import { doneWords } from "../../../words/history";
-import { clockTime, longDay } from "../../../words/time";
+import { clockTime, longDay, timesOf } from "../../../words/time";
 import { ChangeRow } from "./change-row";
 import { Outcome, Proof } from "./proof";
 
 export async function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household, people } = atHome(context, request);
+  const { larder, household, people } = context.get(homeContext);
   const query = new URL(request.url).searchParams;
   const code = query.get("code")?.trim().toUpperCase() || null;
   const before = Number(query.get("before")) || null;
+  const writing = { units: household.units, times: timesOf(household) };
   return {
-    zone: household.zone,
+    times: writing.times,
     changes: listChanges(larder, {
       byId: query.get("by") || null,
       action: query.get("what") || null,
       code,
       before,
-    }),
+    }).map(({ detail, ...change }) => ({ ...change, details: detailsOf(detail, writing) })),
     corrections: before ? [] : listCorrections(larder, 12),
     wanted: { by: query.get("by") ?? "", what: query.get("what") ?? "", code: code ?? "" },
     people: people.map((p) => ({ id: p.id, name: p.name })),
@@ -53,25 +56,25 @@ function codeOf(larder: Larder) {
   return code && { ...code, qr: qrPath(code.long) };
 }
 
-const SELECT = "mt-1 min-h-12 rounded border-2 border-ink bg-sheet px-3 text-[1.06rem]";
+const SELECT = "input mt-1 w-auto";
 
 export default function History({ loaderData }: Route.ComponentProps) {
-  const { zone, changes, corrections, wanted, people, actions, verified, typed, unread, history } =
+  const { times, changes, corrections, wanted, people, actions, verified, typed, unread, history } =
     loaderData;
   const query = (more: Record<string, string>) =>
     `?${new URLSearchParams({ ...wanted, ...more }).toString()}`;
   return (
     <Page
       title="History"
-      lead="Every change, by whom, when, on which screen and why. Nothing is ever written over; what is put right stands beside what it was."
+      lead="Every change: who, when, on which screen and why. Nothing is replaced. Corrections stand beside the original."
       aside={
         <Button asChild weight={verified ? "quiet" : "do"}>
-          <Link to="?verify=1">Check that it fits</Link>
+          <Link to="?verify=1">Check that nothing was altered</Link>
         </Button>
       }
     >
       <title>History · Patient Larder</title>
-      {verified && <Outcome verified={verified} paper={unread ? "" : typed} zone={zone} />}
+      {verified && <Outcome verified={verified} paper={unread ? "" : typed} times={times} />}
       <Form className="mb-6 flex flex-wrap items-end gap-3" role="search">
         <label>
           <span className="block font-[650]">Who</span>
@@ -84,17 +87,20 @@ export default function History({ loaderData }: Route.ComponentProps) {
             ))}
           </select>
         </label>
-        <label>
-          <span className="block font-[650]">About</span>
-          <select name="what" defaultValue={wanted.what} className={SELECT}>
-            <option value="">anything</option>
-            {actions.map((a) => (
-              <option key={a} value={a}>
-                {a}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ListField
+          label="About"
+          count={actions.length}
+          name="what"
+          defaultValue={wanted.what}
+          className={`${SELECT} max-w-[22rem]`}
+        >
+          <option value="">anything</option>
+          {actions.map((a) => (
+            <option key={a} value={a}>
+              {doneWords(a)}
+            </option>
+          ))}
+        </ListField>
         <label>
           <span className="block font-[650]">Code</span>
           <input
@@ -113,8 +119,9 @@ export default function History({ loaderData }: Route.ComponentProps) {
               <ChangeRow
                 key={c.id}
                 change={c}
-                zone={zone}
-                day={i === 0 || longDay(changes[i - 1]!.at, zone) !== longDay(c.at, zone)}
+                times={times}
+                details={c.details}
+                day={i === 0 || longDay(changes[i - 1]!.at, times) !== longDay(c.at, times)}
                 what={doneWords(c.action)}
               />
             ))}
@@ -122,7 +129,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
           {changes.length === 60 && (
             <p className="mt-4">
               <Button asChild>
-                <Link to={query({ before: String(changes.at(-1)!.id) })}>Before these</Link>
+                <Link to={query({ before: String(changes.at(-1)!.id) })}>Older</Link>
               </Button>
             </p>
           )}
@@ -130,7 +137,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
         <div className="space-y-8 max-lg:order-first">
           <Proof history={history} typed={typed} unread={unread} />
           {corrections.length > 0 && (
-            <Part title="Put right">
+            <Part title="Corrections">
               <ul className="divide-y-2 divide-rule border-y-2 border-rule">
                 {corrections.map((c, i) => (
                   <li key={i} className="py-2">
@@ -138,8 +145,8 @@ export default function History({ loaderData }: Route.ComponentProps) {
                     <br />
                     <span className="font-[650]">{c.now ?? "taken back"}</span>{" "}
                     <span className="text-soft">
-                      by {c.by ?? "nobody named"}, {longDay(c.correctedAt, zone)}{" "}
-                      {clockTime(c.correctedAt, zone)}
+                      by {c.by ?? "nobody named"}, {longDay(c.correctedAt, times)}{" "}
+                      {clockTime(c.correctedAt, times)}
                     </span>
                   </li>
                 ))}

@@ -1,13 +1,11 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import { describeInterface, type Operation } from "../../api/description";
 import { Button } from "#ui/button";
 import { Page } from "#ui/page";
-import { atHome } from "../../../server/context";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  atHome(context, request);
+export function loader() {
   const { info, paths } = describeInterface();
   return {
     version: info.version,
@@ -46,10 +44,10 @@ export default function Interface({ loaderData }: Route.ComponentProps) {
       aside={
         <span className="flex flex-wrap gap-3">
           <Button asChild>
-            <a href="/api/v1/openapi.json">openapi.json</a>
+            <a href={href("/api/v1/openapi.json")}>openapi.json</a>
           </Button>
           <Button asChild>
-            <Link to="/household/keys">Tokens</Link>
+            <Link to={href("/household/access")}>Tokens</Link>
           </Button>
         </span>
       }

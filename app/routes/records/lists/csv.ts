@@ -1,10 +1,10 @@
 import type { Route } from "./+types/csv";
 import { LISTS, listCsv } from "#store/lists";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 
 /** A list as CSV (RFC 4180), with units in its headings. */
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder } = context.get(homeContext);
   const list = LISTS.find((l) => l.key === params.key);
   if (!list) throw new Response("There is no such list.", { status: 404 });
   return new Response(listCsv(larder, list), {

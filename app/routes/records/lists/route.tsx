@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { Refused } from "#store/db";
@@ -8,9 +8,8 @@ import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, Notice, TextField, FileForm } from "#ui/form";
 import { Page } from "#ui/page";
 import { keepList, keptList } from "./arrived.server";
-import { atHome } from "../../../server/context";
-import { formKey, keyField, submit, writeBy } from "../../../server/form";
-import { isUpload, submitUpload, wholeFile } from "../../../server/upload";
+import { homeContext } from "../../../server/context";
+import { formKey, isUpload, keyField, submit, submitUpload, wholeFile, writeBy } from "../../../server/form";
 import { RowsTold } from "./rows-told";
 import { keptUntilTaken } from "../../../outbox";
 import type { FollowHandle } from "../../../live/follow";
@@ -21,8 +20,7 @@ function named(key: string): List {
   return list;
 }
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  atHome(context, request);
+export function loader({ params }: Route.LoaderArgs) {
   const { key, title, columns, hint } = named(params.key);
   return { formKey: formKey(), key, title, heads: columns.map((c) => c.head), hint: hint ?? "" };
 }
@@ -38,7 +36,7 @@ export interface Shown {
 }
 
 export function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   const list = named(params.key);
   if (!isUpload(request))
     return submit(request, take, async (v): Promise<Shown> => {
@@ -87,7 +85,7 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
   return (
     <Page
       title={`${title}, from a CSV file`}
-      lead="First it is only looked at: below stands what each row would do. Nothing is changed until you say so."
+      lead="First the file is only checked. You see what each row would do. Nothing is changed until you confirm."
     >
       <title>{`${title} · Patient Larder`}</title>
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[24rem_1fr]">
@@ -101,14 +99,14 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
               accept=".csv,text/csv"
             />
             <FormErrors form={form} />
-            <Button weight={doable && shown?.kept ? "quiet" : "do"}>Look at it</Button>
+            <Button weight={doable && shown?.kept ? "quiet" : "do"}>Check the file</Button>
           </FileForm>
-          <h2 className="mt-8 mb-1 text-[1.06rem] text-soft">Its columns</h2>
+          <h2 className="mt-8 mb-1 text-[1.06rem] text-soft">Columns</h2>
           <p className="code text-[1rem] !whitespace-normal">{heads.join(", ")}</p>
           <p className="mt-2 text-soft">{hint} A column left out stays as it is.</p>
           <p className="mt-3">
             <Button asChild weight="bare">
-              <a href={`/records/lists/${list}/csv`} download>
+              <a href={href("/records/lists/:key/csv", { key: list })} download>
                 The list as it is now
               </a>
             </Button>
@@ -133,13 +131,13 @@ export default function ListIn({ loaderData, actionData }: Route.ComponentProps)
             ) : (
               <Notice tone="good" className="mb-4">
                 <p className="text-[1.15rem] font-[650]">Done. This is what each row did.</p>
-                <Link to="/records/history">It is in the history.</Link>
+                <Link to={href("/records/history")}>It is in the history.</Link>
               </Notice>
             )}
             <RowsTold told={shown.told} />
           </>
         ) : (
-          <p className="self-center text-soft">What each row would do will stand here.</p>
+          <p className="self-center text-soft">What each row would do shows here.</p>
         )}
       </div>
     </Page>

@@ -1,10 +1,10 @@
 import type { Route } from "./+types/pdf";
-import { atHome } from "../../../server/context";
-import { blankForms } from "./server";
+import { homeContext } from "../../../server/context";
+import { blankForms } from "./forms.server";
 import { pdfAnswer } from "../../../server/pdf";
 
 /** Blank forms for a day without power. */
-export async function loader({ request, context }: Route.LoaderArgs) {
-  const { household } = atHome(context, request);
+export async function loader({ context }: Route.LoaderArgs) {
+  const { household } = context.get(homeContext);
   return pdfAnswer(await blankForms(household), "blank-forms");
 }

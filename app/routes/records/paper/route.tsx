@@ -1,5 +1,5 @@
 import { useForm } from "@conform-to/react";
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import { localDay } from "#core/calendar";
 import type { Route } from "./+types/route";
@@ -18,17 +18,17 @@ import {
 } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Page } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { snapshot } from "../../../features/shell/snapshot.server";
-import { enterRunSheet } from "./server";
+import { enterRunSheet } from "./enter.server";
 import { loadWords } from "../../../words/load";
 
 import { SHEET } from "./sheet";
 import { keptUntilTaken } from "../../../outbox";
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const home = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const home = context.get(homeContext);
   const { larder, household } = home;
   return {
     key: formKey(),
@@ -72,7 +72,7 @@ const schema = z.object({
 });
 
 export function action({ request, context }: Route.ActionArgs) {
-  const home = atHome(context, request);
+  const home = context.get(homeContext);
   return submit(request, schema, (v) => {
     const {
       cannerId,
@@ -99,7 +99,7 @@ export function action({ request, context }: Route.ActionArgs) {
       confirmed: met,
       loadReason: loadReason ?? null,
     });
-    return redirect(`/fire/${code}/record`);
+    return redirect(href("/fire/:code/record", { code }));
   });
 }
 
@@ -121,10 +121,10 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <Page
       title="Enter a run kept on paper"
-      lead="Every rule of the stove is asked again: what was missed on the day stands in the record as it was."
+      lead="All stove rules are checked again. What was missed that day stays in the record."
       aside={
         <Button asChild>
-          <a href="/records/paper.pdf">Blank forms (PDF)</a>
+          <a href={href("/records/paper.pdf")}>Blank forms (PDF)</a>
         </Button>
       }
     >
@@ -133,7 +133,8 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
         <Notice tone="care">
           <p className="text-[1.1rem] font-[650]">No pack waits for a canner.</p>
           <p>
-            Write down what was packed first, on <Link to="/pack">Pack</Link>; then enter its run here.
+            Write down what was packed first, on <Link to={href("/pack")}>Pack</Link>; then enter its run
+            here.
           </p>
         </Notice>
       ) : (
@@ -203,7 +204,7 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
                 name="readings"
                 rows={9}
                 defaultValue={was(fields.readings, "")}
-                className="fig mt-1 w-full rounded border-2 border-ink bg-sheet px-3 py-2 text-[1.3rem]"
+                className="input fig mt-1 text-[1.3rem]"
               />
               <FieldError id={fields.readings.errorId} errors={fields.readings.errors} />
             </div>
@@ -217,7 +218,7 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
               <TextField
                 field={fields.loadReason}
                 label="Why it went ahead anyway"
-                hint="It stays with every container of this load, with your name."
+                hint="Kept with every jar or can of this load, with your name."
               />
             )}
             <TextField field={fields.signedReason} label="Reason for an overdue dial" hint="only if it was" />
@@ -228,7 +229,7 @@ export default function Paper({ loaderData, actionData }: Route.ComponentProps) 
             />
             <FormErrors form={form} />
             <Button weight="do" className="w-full">
-              Write the run down
+              Save this run
             </Button>
           </div>
         </KeyedForm>

@@ -3,7 +3,7 @@ export const SHEET = [
   ["lit", "Lit"],
   ["steam", "Steam steady"],
   ["weightOn", "Weight on"],
-  ["start", "At target"],
+  ["start", "At pressure"],
   ["off", "Heat off"],
   ["zero", "Gauge at zero"],
   ["lock", "Lock down"],

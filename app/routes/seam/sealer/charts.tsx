@@ -11,7 +11,7 @@ export function Charts({ data, series }: { data: SealerData; series: readonly Se
   if (series.length === 0)
     return (
       <p className="text-soft">
-        Nothing is measured on it since it was last adjusted. The charts begin with the set-up test.
+        Nothing is measured on it since it was last adjusted. The charts begin with the setup test.
       </p>
     );
   const busy = [...series].sort((a, b) => b.values.length - a.values.length);
@@ -63,8 +63,8 @@ function DimensionChart({ series, data }: { series: Series; data: SealerData }) 
         <ol className="list-decimal pl-8">
           {values.map((v, i) => (
             <li key={`${v.at} ${i}`}>
-              {clockTime(v.at, data.zone)}: {show(v.value)}
-              {i > 0 && `, moved by ${showMove(Math.abs(v.value - values[i - 1]!.value))}`}
+              {clockTime(v.at, data.times)}: {show(v.value)}
+              {i > 0 && `, moving range ${showMove(Math.abs(v.value - values[i - 1]!.value))}`}
             </li>
           ))}
         </ol>
@@ -77,10 +77,10 @@ function DimensionChart({ series, data }: { series: Series; data: SealerData }) 
 function sentence({ values, drift }: Series, show: (v: number) => string): string {
   const last = values.at(-1)!.value;
   if (!drift.limits)
-    return `${show(last)} last. ${countOf(LEAST_VALUES - values.length, "more value")} until it can be said what is usual.`;
+    return `${show(last)} last. ${countOf(LEAST_VALUES - values.length, "more value")} until limits can be set.`;
   const usual = `between ${show(drift.limits.low)} and ${show(drift.limits.high)}`;
   if (drift.beyondAt !== null)
-    return `No. ${drift.beyondAt + 1}, ${show(values[drift.beyondAt]!.value)}, is out of what is usual for it (${usual}).`;
+    return `No. ${drift.beyondAt + 1}, ${show(values[drift.beyondAt]!.value)}, is outside its control limits (${usual}).`;
   if (drift.run)
     return `The last ${drift.run.length} were all ${drift.run.side === "low" ? "below" : "above"} the mean: it is moving, still ${usual}.`;
   return `${show(last)} last, as usual (${usual}, from ${drift.base}).`;

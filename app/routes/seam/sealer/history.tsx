@@ -6,18 +6,14 @@ import type { SealerData } from "./data";
 
 /** What happened to the sealer, newest first. */
 export function History({ data }: { data: SealerData }) {
-  const { records, now, zone, units } = data;
+  const { records, now, times, units } = data;
   if (records.length === 0) return null;
   return (
-    <Drawer
-      title={`The last ${countOf(records.length, "entry", "entries")} of its book`}
-      className="mt-6"
-      ruled
-    >
+    <Drawer title={`The last ${countOf(records.length, "entry", "entries")} entries`} className="mt-6" ruled>
       <ol>
         {records.map((r) => (
           <li key={r.id} className="border-b-2 border-rule py-1">
-            <span className="text-soft">{whenWords(r.at, now, zone)}</span> {entryWords(r.event, units)}
+            <span className="text-soft">{whenWords(r.at, now, times)}</span> {entryWords(r.event, units)}
             {r.note && ` (${r.note})`}
             {r.byName && <span className="text-soft">, {r.byName}</span>}
           </li>
@@ -30,7 +26,7 @@ export function History({ data }: { data: SealerData }) {
 function entryWords(e: SealerData["records"][number]["event"], units: SealerData["units"]): string {
   switch (e.kind) {
     case "set-up":
-      return `Set-up test ${e.sheet ? `by ${e.sheet.method}` : "by eye"}: ${e.passed ? "passed" : "failed"}. Judged by ${e.limits?.source ?? "eye and finger"}.`;
+      return `Setup test ${e.sheet ? `by ${e.sheet.method}` : "by eye"}: ${e.passed ? "passed" : "failed"}. Judged by ${e.limits?.source ?? "eye and finger"}.`;
     case "measured":
       return `Measured on a can: ${[
         e.outside.thickness === undefined ? "" : `thickness ${formatSeam(e.outside.thickness, units)}`,

@@ -1,5 +1,5 @@
 import type { SubmissionResult } from "@conform-to/react";
-import { Form, Link } from "react-router";
+import { Form, href, Link } from "react-router";
 import { SHAPES, isCan } from "#core/schedule";
 import { DIMENSIONS, DIMENSION_NAMES, isPercent, type SeamDimension } from "#core/seam";
 import { Button } from "#ui/button";
@@ -7,8 +7,7 @@ import { FieldError, NoEnter, keyFor } from "#ui/form";
 import { figureWords } from "../../../words/seam";
 import type { SealerData } from "./data";
 
-const BOX =
-  "min-h-12 w-full rounded border-2 border-ink bg-sheet px-2 aria-invalid:border-[3px] aria-invalid:border-stop placeholder:text-soft";
+const BOX = "input px-2";
 
 /** The limits in force, and a field over each for the maker's own. */
 export function LimitsForm({ data, result }: { data: SealerData; result: SubmissionResult | undefined }) {
@@ -39,7 +38,7 @@ export function LimitsForm({ data, result }: { data: SealerData; result: Submiss
         {SHAPES.filter((s) => isCan(s.key)).map((s) => (
           <Button key={s.key} asChild className={s.key === size ? "bg-ink text-paper!" : ""}>
             <Link
-              to={`/seam/sealer?size=${s.key}#limits`}
+              to={`${href("/seam/sealer")}?size=${s.key}#limits`}
               preventScrollReset
               aria-current={s.key === size ? "true" : undefined}
             >
@@ -86,7 +85,7 @@ export function LimitsForm({ data, result }: { data: SealerData; result: Submiss
           ))}
         </ul>
         <label className="block">
-          <span className="block font-[650]">Whose limits they are</span>
+          <span className="block font-[650]">Where the limits come from</span>
           <input
             type="text"
             name="source"
@@ -99,7 +98,7 @@ export function LimitsForm({ data, result }: { data: SealerData; result: Submiss
         </label>
         <FieldError id="source-problem" errors={errors.source ?? undefined} />
         <FieldError id="limits-problem" errors={errors[""] ?? undefined} />
-        <Button>Judge by these from now on</Button>
+        <Button>Use these limits</Button>
       </Form>
     </div>
   );

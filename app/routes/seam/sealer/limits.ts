@@ -22,7 +22,7 @@ const ends = Object.fromEntries(
 export const limitsForm = z.object({
   key: keyField,
   container: z.enum(CONTAINERS.filter(isCan), "Choose a size of can."),
-  source: words("Whose limits they are", 120).min(
+  source: words("Where the limits come from", 120).min(
     1,
     "Say whose limits they are: the maker’s sheet, its date.",
   ),
@@ -38,7 +38,7 @@ export function rangesFrom(v: Record<string, unknown>): Partial<Record<SeamDimen
     if (isPercent(d)) {
       const value = readPercent(text);
       if (value !== null && value >= 0 && value <= 100) return value;
-      problems[field] = "A number from 0 to 100 per cent.";
+      problems[field] = "A number from 0 to 100 percent.";
       return null;
     }
     const length = readSeamLength(text, d);

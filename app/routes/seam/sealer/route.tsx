@@ -1,4 +1,4 @@
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { HOUR_MS, countOf } from "#core/quantity";
@@ -21,8 +21,8 @@ import { Notice } from "#ui/form";
 import { Empty, Page, Part } from "#ui/page";
 import { Sealer as SealerPicture } from "../../../ui/bench/place-drawing";
 import { resultOf } from "#ui/form";
-import { clockTime } from "../../../words/time";
-import { atHome } from "../../../server/context";
+import { clockTime, timesOf } from "../../../words/time";
+import { homeContext } from "../../../server/context";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { Charts } from "./charts";
 import { History } from "./history";
@@ -33,7 +33,7 @@ import { SealerChoice } from "../sealer-choice";
 import { keptUntilTaken } from "../../../outbox";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+  const { larder, household } = context.get(homeContext);
   const { searchParams } = new URL(request.url);
   const asked = searchParams.get("size") as ContainerKey | null;
   const size: ContainerKey =
@@ -46,7 +46,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     key: formKey(),
     now: larder.now(),
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     size,
     own,
     limits: limitsFrom(own, plates),
@@ -59,7 +59,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return byIntent(request, {
     trouble: () =>
       submit(
@@ -76,7 +76,7 @@ export async function action({ request, context }: Route.ActionArgs) {
             kind: v.kind,
             note: v.note ?? null,
           });
-          return redirect("/seam/set-up");
+          return redirect(href("/seam/set-up"));
         },
       ),
     limits: () =>
@@ -86,7 +86,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           source: v.source,
           ranges: rangesFrom(v),
         });
-        return redirect(`/seam/sealer?size=${v.container}#limits`);
+        return redirect(`${href("/seam/sealer")}?size=${v.container}#limits`);
       }),
   });
 }
@@ -97,7 +97,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 }
 
 export default function SealerPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { sealer, standing, size, zone, now, tally } = loaderData;
+  const { sealer, standing, size, times, now, tally } = loaderData;
   const shape = shapeOf(size);
   const since = standing?.lastSetUpAt ?? null;
   const due = since !== null && now - since > TEAR_DOWN_EVERY_H * HOUR_MS;
@@ -110,21 +110,21 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
             ? `${sealer.name} holds for ${shape.plural}.`
             : standing.state === "stopped"
               ? `${sealer.name} is stopped.`
-              : `${sealer.name} wants a set-up test.`
+              : `${sealer.name} wants a setup test.`
       }
       lead={
         standing?.why ??
         (since === null
           ? undefined
-          : `Set up at ${clockTime(since, zone)}${standing?.byEye ? " by eye: the hooks inside were not measured" : ""}; ${countOf(tally.looked, "can")} closed since, ${tally.redone} of them done again. ${due ? `More than ${TEAR_DOWN_EVERY_H} hours of work since: take one down at the next pause (21 CFR 113.60, from memory).` : ""}`)
+          : `Set up at ${clockTime(since, times)}${standing?.byEye ? " by eye: the hooks inside were not measured" : ""}; ${countOf(tally.looked, "can")} closed since, ${tally.redone} of them done again. ${due ? `More than ${TEAR_DOWN_EVERY_H} hours of work since: take one down at the next pause (21 CFR 113.60, from memory).` : ""}`)
       }
       aside={
         <div className="flex flex-wrap gap-3">
           <Button asChild weight={standing?.state === "ready" ? "quiet" : "do"}>
-            <Link to="/seam/set-up">Set-up test</Link>
+            <Link to={href("/seam/set-up")}>Setup test</Link>
           </Button>
           <Button asChild>
-            <Link to="/seam">Back to the cans</Link>
+            <Link to={href("/seam")}>Back to the cans</Link>
           </Button>
         </div>
       }
@@ -133,8 +133,8 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
       <SealerChoice sealers={loaderData.sealers} chosen={sealer?.id ?? null} />
       {!sealer || !standing ? (
         <Empty drawing={<SealerPicture />} title="There is no can sealer in the Shed.">
-          <Link to="/shed" className="font-[650] text-ink underline underline-offset-4">
-            Enter it
+          <Link to={href("/shed")} className="font-[650] text-ink underline underline-offset-4">
+            Add one
           </Link>
           . Limits can be entered before.
         </Empty>
@@ -149,7 +149,7 @@ export default function SealerPage({ loaderData, actionData }: Route.ComponentPr
           <Trouble data={loaderData} sealerId={sealer.id} result={resultOf(actionData?.result, "trouble")} />
         </>
       )}
-      <Part title="Whose limits" className="mt-8 scroll-mt-4">
+      <Part title="Limits from" className="mt-8 scroll-mt-4">
         <LimitsForm
           key={`${size} ${loaderData.own?.at}`}
           data={loaderData}

@@ -22,13 +22,13 @@ export function Trouble({
       <input type="hidden" name="intent" value="trouble" />
       <input type="hidden" name="sealerId" value={sealerId} />
       <label className="min-w-[16rem] flex-1">
-        <span className="block font-[650]">What happened to it</span>
+        <span className="block font-[650]">Events</span>
         <input
           type="text"
           name="note"
           autoComplete="off"
           placeholder="an end stuck; first roll in by an eighth of a turn"
-          className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 placeholder:text-soft"
+          className="input mt-1"
         />
       </label>
       <Button name="kind" value="jam">

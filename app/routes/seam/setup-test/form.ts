@@ -61,7 +61,7 @@ export function sheetFrom(v: Record<string, unknown>, method: SeamSheet["method"
     if (typeof text !== "string" || text === "") return null;
     const value = readPercent(text);
     if (value !== null) return value;
-    problems[field] = "The worst wrinkle is a number of per cent, like 15.";
+    problems[field] = "The worst wrinkle is a number of percent, like 15.";
     return null;
   };
   const endPlate = length("endPlate", "endPlate");

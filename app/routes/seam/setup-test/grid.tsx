@@ -19,8 +19,7 @@ import { figureWords, rangeWords } from "../../../words/seam";
 import type { SetUpData } from "./data";
 import { figuresTyped, lengthOf, limitsTyped, platesOf, type Typed } from "./typed";
 
-const BOX =
-  "min-h-12 w-full rounded border-2 border-ink bg-sheet px-2 text-[1.06rem] aria-invalid:border-[3px] aria-invalid:border-stop";
+const BOX = "input px-2";
 
 interface GridProps {
   data: SetUpData;
@@ -143,7 +142,7 @@ export function Grid(props: GridProps) {
               <th scope="row" className="py-1 pr-3 text-left font-[650]">
                 Worst wrinkle, %
                 <span className="block text-[0.84rem] font-normal text-soft">
-                  of the cover hook, as it lies open
+                  How far the worst wrinkle reaches into the hook, in percent
                 </span>
               </th>
               {places.map((i) => (
@@ -151,7 +150,7 @@ export function Grid(props: GridProps) {
                   {input(`wrinklePercent${i}`, `Worst wrinkle, place ${i + 1}`, i)}
                 </td>
               ))}
-              <td className="pl-3 text-soft">see tightness</td>
+              <td className="pl-3 text-soft">30 % at most</td>
             </tr>
           </tbody>
           <tbody>
@@ -210,7 +209,7 @@ export function Grid(props: GridProps) {
         </ul>
       )}
       <p className="text-[0.95rem] text-soft">
-        Write thousandths as 0.115 or 115, or millimetres as 2.92. Limits: {limits.source}
+        Example: 0.115 or 115 (in), 2.92 (mm). Limits: {limits.source}
         {limits.typical && platesOf(typed) === null && " (thickness by plates of 0.009 and 0.008 in)"}.
         Overlap is cover hook + body hook + end plate − width (21 CFR 113.60, from memory); that rule wants{" "}
         {MEASURED_BY[method].required.map((d) => DIMENSION_NAMES[d].toLowerCase()).join(", ")} by this method.

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import { ADVICE_AFTER, DIMENSION_NAMES, type Judged } from "#core/seam";
 import type { UnitSystem } from "#core/quantity";
 import { Button } from "#ui/button";
@@ -32,10 +32,10 @@ function Verdict({ done, units }: { done: SetUpResult; units: UnitSystem }) {
     return (
       <Notice tone="good" className="mb-6">
         <p className="text-[1.4rem] font-[650]">
-          The set-up holds. {done.judged.length > 0 ? sheetWords(done.judged) : "By eye."}
+          The sealer passed. Close cans. {done.judged.length > 0 ? sheetWords(done.judged) : "By eye."}
         </p>
         <Button asChild weight="do" className="mt-2">
-          <Link to="/seam">To the cans</Link>
+          <Link to={href("/seam")}>To the cans</Link>
         </Button>
       </Notice>
     );
@@ -44,7 +44,7 @@ function Verdict({ done, units }: { done: SetUpResult; units: UnitSystem }) {
       <p className="text-[1.4rem] font-[650]">
         {done.judged.length > 0
           ? sheetWords(done.judged)
-          : "The empty cans were not right. Do not pack on this set-up."}
+          : "The empty cans were not right. Do not close cans with this setup."}
       </p>
       <ul className="list-disc pl-5 text-ink">
         {done.judged

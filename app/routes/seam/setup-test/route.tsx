@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { href, Link } from "react-router";
 import type { Route } from "./+types/route";
 import type { ContainerKey } from "#core/schedule";
 import {
@@ -14,7 +14,7 @@ import { Button } from "#ui/button";
 import { useLast } from "#ui/drawer";
 import { Empty, Page } from "#ui/page";
 import { Sealer } from "../../../ui/bench/place-drawing";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { formKey, submit, writeBy } from "../../../server/form";
 import { setUpForm, sheetFrom } from "./form";
 import { SetUpResult } from "./result";
@@ -23,8 +23,8 @@ import { keptUntilTaken } from "../../../outbox";
 
 const SIZES: ContainerKey[] = ["can-half-pound", "can-one-pound"];
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const sealers = listSealers(larder);
   const usual = sealerFor(larder, null, sealers);
   const size = cansWaiting(larder)[0]?.kind ?? "can-half-pound";
@@ -40,7 +40,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, me } = atHome(context, request);
+  const { larder, me } = context.get(homeContext);
   return submit(request, setUpForm, (v) => {
     const base = { sealerId: v.sealerId, container: v.container, reason: v.reason ?? null };
     if (v.method === "eye")
@@ -62,19 +62,19 @@ export default function SetUp({ loaderData, actionData }: Route.ComponentProps) 
   const done = useLast(actionData?.done as SetUpResult | null | undefined);
   return (
     <Page
-      title="Set-up test"
+      title="Setup test"
       lead="Seam two empty cans. Look at one; take the other apart and measure it at three places, 120° apart."
       aside={
         <Button asChild>
-          <Link to="/seam">Back to the cans</Link>
+          <Link to={href("/seam")}>Back to the cans</Link>
         </Button>
       }
     >
-      <title>Set-up test · Patient Larder</title>
+      <title>Setup test · Patient Larder</title>
       {loaderData.sealers.length === 0 ? (
         <Empty drawing={<Sealer />} title="There is no can sealer in the Shed.">
-          <Link to="/shed" className="font-[650] text-ink underline underline-offset-4">
-            Enter it
+          <Link to={href("/shed")} className="font-[650] text-ink underline underline-offset-4">
+            Add one
           </Link>
           , then come back with two empty cans.
         </Empty>

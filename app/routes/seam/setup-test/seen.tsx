@@ -1,5 +1,14 @@
 import type { ContainerKey } from "#core/schedule";
-import { ADVICE_AFTER, PLACE_LENGTHS, adviceOn, judgePlaces, midSeam, seamSection } from "#core/seam";
+import {
+  ADVICE_AFTER,
+  MEASURED_BY,
+  PLACE_LENGTHS,
+  adviceOn,
+  judgePlaces,
+  midSeam,
+  seamSection,
+  type SeamMethod,
+} from "#core/seam";
 import { SeamDrawing } from "#ui/seam";
 import { figureWords, sheetWords } from "../../../words/seam";
 import type { SetUpData } from "./data";
@@ -11,11 +20,13 @@ export function Seen({
   container,
   typed,
   place,
+  method,
 }: {
   data: SetUpData;
   container: ContainerKey;
   typed: Typed;
   place: number;
+  method: SeamMethod;
 }) {
   const limits = limitsTyped(typed, data.limits[container] ?? null);
   const plates = usualPlates(typed);
@@ -42,11 +53,16 @@ export function Seen({
     return j ? [{ part, words: `${NAMES[part]} ${figureWords(part, j.worst!, data.units)}` }] : [];
   });
   const overlap = figures?.overlap;
+  const toGo = method === "eye" ? 0 : MEASURED_BY[method].required.filter((d) => figures?.[d] == null).length;
   const known = judged.some((j) => j.worst !== null);
   return (
     <section aria-label={`The seam at place ${place + 1}`} aria-live="polite">
       <h2 className="text-[1.2rem] leading-tight">
-        {whole && known ? sheetWords(judged) : "The seam is drawn as its figures come in."}
+        {!(whole && known)
+          ? "The seam is drawn as its figures come in."
+          : toGo > 0 && judged.every((j) => j.out === null)
+            ? `Good so far; ${toGo} to go.`
+            : sheetWords(judged)}
       </h2>
       <div className="mt-3 flex items-start gap-4">
         {whole && (

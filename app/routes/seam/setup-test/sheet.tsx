@@ -30,8 +30,8 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
   const judge = (
     <div className="mt-5 space-y-3">
       <FieldError id="form-problem" errors={[...(errors[""] ?? []), ...(errors.sealerId ?? [])]} />
-      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is so: take them like this" />
-      <Button weight="do">Judge this set-up</Button>
+      <ConfirmUnlikely question={errors.confirm ?? undefined} answer="It is right: use these figures" />
+      <Button weight="do">Check this setup</Button>
     </div>
   );
   return (
@@ -90,7 +90,7 @@ export function Sheet({ data, result }: { data: SetUpData; result: SubmissionRes
             errors={errors}
           />
           <div>
-            <Seen data={data} container={container} typed={typed} place={place} />
+            <Seen data={data} container={container} typed={typed} place={place} method={method} />
             {judge}
           </div>
         </div>
@@ -120,7 +120,7 @@ function Choose({
         name={name}
         value={value}
         onChange={onPick && ((e) => onPick(e.target.value))}
-        className="mt-1 min-h-12 rounded border-2 border-ink bg-sheet px-3"
+        className="input mt-1 w-auto"
       >
         {choices.map((c) => (
           <option key={c.value} value={c.value}>
@@ -158,7 +158,7 @@ function ByEye({ errors, what }: { errors: Record<string, string[] | null>; what
           name="reason"
           autoComplete="off"
           aria-invalid={errors.reason ? true : undefined}
-          className="mt-1 min-h-12 w-full rounded border-2 border-ink bg-sheet px-3 aria-invalid:border-[3px] aria-invalid:border-stop"
+          className="input mt-1"
         />
       </label>
       <FieldError id="reason-problem" errors={errors.reason ?? undefined} />

@@ -1,7 +1,7 @@
 import { useForm } from "@conform-to/react";
 import { localDay } from "#core/calendar";
 import { writingOf } from "#store/household";
-import { Link, redirect } from "react-router";
+import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { CHECK_KEYS, standings, type CheckKey, type Standing } from "#core/check";
@@ -18,17 +18,17 @@ import { Drawer } from "#ui/drawer";
 import { FormErrors, KeyedForm, Notice, OneTap, TextField, keyFor, resultOf } from "#ui/form";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
-import { atHome } from "../../../server/context";
+import { homeContext } from "../../../server/context";
 import { byIntent, formKey, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
 import { kindsWords } from "../../../words/plan";
-import { longDay } from "../../../words/time";
+import { longDay, type Times, timesOf } from "../../../words/time";
 import { MeasureInputs } from "../measure-inputs";
 import { atFields, measureFields, measuresOf } from "../measures";
 import { keptUntilTaken } from "../../../outbox";
 import type { FollowHandle } from "../../../live/follow";
 
-export function loader({ request, context, params }: Route.LoaderArgs) {
-  const { larder, household } = atHome(context, request);
+export function loader({ context, params }: Route.LoaderArgs) {
+  const { larder, household } = context.get(homeContext);
   const canner = listCanners(larder).find((c) => c.id === params.id) ?? null;
   const tool = canner ? null : orNotFound(() => getTool(larder, params.id));
   const kind = canner ? ("canner" as const) : tool!.kind;
@@ -40,7 +40,7 @@ export function loader({ request, context, params }: Route.LoaderArgs) {
     name: canner?.name ?? tool!.name,
     canner,
     units: household.units,
-    zone: household.zone,
+    times: timesOf(household),
     today: localDay(now, household.zone),
     standings: standings(kind, checks, now).filter(
       (s) => !notOnCard(s.item.key, canner?.weightPieces.length ?? 1),
@@ -86,10 +86,10 @@ const gaugeForm = z.object({
 const POINTS = [5, 10, 11, 15] as const;
 
 export async function action({ request, context, params }: Route.ActionArgs) {
-  const { larder, household, me } = atHome(context, request);
+  const { larder, household, me } = context.get(homeContext);
   const canner = listCanners(larder).find((c) => c.id === params.id) ?? null;
   const tool = canner ? null : orNotFound(() => getTool(larder, params.id));
-  const back = () => redirect(`/shed/${params.id}`);
+  const back = () => redirect(href("/shed/:id", { id: params.id }));
   return byIntent(
     request,
     {
@@ -146,7 +146,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   );
 }
 const WORDS: Record<Standing["state"], [sign: string, words: string, tone: string]> = {
-  never: ["○", "not looked at yet", "text-soft"],
+  never: ["○", "not checked yet", "text-soft"],
   sound: ["✓", "sound", "text-moss"],
   overdue: ["△", "due for a look", "text-amber"],
   bad: ["✕", "not sound", "text-stop"],
@@ -160,38 +160,38 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: ["canner", "gauge", "supply", "tool", "equipment", "run"] };
 
 export default function Equipment({ loaderData, actionData }: Route.ComponentProps) {
-  const { key, name, canner, standings: all, history, signed, zone } = loaderData;
+  const { key, name, canner, standings: all, history, signed, times } = loaderData;
   const stopped = all.filter((s) => s.state === "bad" && s.item.stops);
   return (
     <Page
       title={name}
-      lead="What to look at, when it was last looked at, and what was found."
+      lead="What to check, when it was last checked, and what was found."
       aside={
         <Button asChild weight="bare">
-          <Link to="/shed">Back to the Shed</Link>
+          <Link to={href("/shed")}>Back to the Shed</Link>
         </Button>
       }
     >
       <title>{`${name} · Patient Larder`}</title>
       {stopped.length > 0 && (
         <Notice tone="stop" className="mb-4">
-          <b>No load is run on it now.</b>{" "}
-          {stopped.map((s) => `${s.item.name}: ${s.item.otherwise}`).join(" ")} Then look again.
+          <b>Do not run a load with it.</b>{" "}
+          {stopped.map((s) => `${s.item.name}: ${s.item.otherwise}`).join(" ")} Then check again.
         </Notice>
       )}
       <div className="grid gap-10 lg:grid-cols-[1fr_24rem]">
-        <Part title="Looks">
+        <Part title="Checks">
           <ul>
             {all.map((s) => (
-              <Look key={s.item.key} standing={s} formKey={key} zone={zone} />
+              <Look key={s.item.key} standing={s} formKey={key} times={times} />
             ))}
           </ul>
           {signed.length > 0 && (
-            <Drawer title="Signed for all the same" className="mt-4">
+            <Drawer title="Used anyway" className="mt-4">
               <ul className="text-[0.95rem]">
                 {signed.map((x) => (
                   <li key={`${x.code} ${x.about}`} className="border-t-2 border-rule py-1">
-                    {longDay(x.at, zone)}, run <Code>{x.code}</Code>,{" "}
+                    {longDay(x.at, times)}, run <Code>{x.code}</Code>,{" "}
                     {x.about === "gauge" ? "gauge" : "a look"}: <b>{x.reason}</b>{" "}
                     {x.byName && <span className="text-soft">({x.byName})</span>}
                   </li>
@@ -200,11 +200,11 @@ export default function Equipment({ loaderData, actionData }: Route.ComponentPro
             </Drawer>
           )}
           {history.length > 0 && (
-            <Drawer title="Looks before" className="mt-4">
+            <Drawer title="Earlier checks" className="mt-4">
               <ul className="text-[0.95rem]">
                 {history.map((h) => (
                   <li key={h.id} className="border-t-2 border-rule py-1">
-                    {longDay(h.at, zone)}: {all.find((s) => s.item.key === h.item)?.item.name ?? h.item}{" "}
+                    {longDay(h.at, times)}: {all.find((s) => s.item.key === h.item)?.item.name ?? h.item}{" "}
                     <b className={h.finding === "bad" ? "text-stop" : ""}>
                       {h.finding === "bad" ? "not sound" : "sound"}
                     </b>
@@ -222,7 +222,7 @@ export default function Equipment({ loaderData, actionData }: Route.ComponentPro
   );
 }
 
-function Look({ standing: s, formKey: key, zone }: { standing: Standing; formKey: string; zone: string }) {
+function Look({ standing: s, formKey: key, times }: { standing: Standing; formKey: string; times: Times }) {
   const [sign, words, tone] = WORDS[s.state];
   const { item } = s;
   return (
@@ -231,11 +231,11 @@ function Look({ standing: s, formKey: key, zone }: { standing: Standing; formKey
         <b className="text-[1.1rem]">{item.name}</b>{" "}
         <span className={`font-[650] ${tone}`}>
           {sign} {words}
-          {s.at !== null && `, ${longDay(s.at, zone)}`}
+          {s.at !== null && `, ${longDay(s.at, times)}`}
         </span>
         <p className="text-soft">{s.state === "bad" ? item.otherwise : item.look}</p>
         {s.dueAt !== null && s.state === "sound" && (
-          <p className="text-[0.92rem] text-soft">Due again {longDay(s.dueAt, zone)}.</p>
+          <p className="text-[0.92rem] text-soft">Due again {longDay(s.dueAt, times)}.</p>
         )}
       </div>
       <OneTap
@@ -243,10 +243,10 @@ function Look({ standing: s, formKey: key, zone }: { standing: Standing; formKey
         says={{ intent: "look", key: keyFor(key, item.key), item: item.key }}
       >
         <Button name="finding" value="sound">
-          Sound
+          OK
         </Button>
         <Button weight="stop" name="finding" value="bad">
-          Not sound
+          Not OK
         </Button>
       </OneTap>
     </li>
@@ -290,7 +290,7 @@ function CannerSide({ data, result }: { data: Data; result: Parameters<typeof re
         <KeyedForm form={measure} formKey={keyFor(key, "measure")} intent="measure">
           <MeasureInputs fields={m as never} units={units} known={c!} />
           <FormErrors form={measure} />
-          <Button>Keep these measures</Button>
+          <Button>Save measurements</Button>
         </KeyedForm>
       </Part>
       {c!.hasDial === 1 && (
@@ -327,7 +327,7 @@ function CannerSide({ data, result }: { data: Data; result: Parameters<typeof re
                 .slice(0, 8)
                 .map((x) => (
                   <li key={x.id}>
-                    {longDay(x.at, data.zone)}, at {formatPressure(x.atKPa!, units)}:{" "}
+                    {longDay(x.at, data.times)}, at {formatPressure(x.atKPa!, units)}:{" "}
                     {Math.abs(x.errorKPa) < 0.3
                       ? "true"
                       : `${formatFraction(Math.abs(psiFromKPa(x.errorKPa)), 1)} lb ${x.errorKPa > 0 ? "high" : "low"}`}

@@ -3,7 +3,7 @@ import busboy from "busboy";
 import { Readable } from "node:stream";
 import type { z } from "zod";
 import { Refused } from "#store/db";
-import { answer, troubledAnswer } from "./form";
+import { answer, troubledAnswer } from "./submit";
 
 /** A form with a file, by its intent: how its fields are read, and what is done with the file as it arrives. */
 export interface Upload<S extends z.ZodObject> {

@@ -5,14 +5,14 @@ import { onBehalfOf, Refused, scopeNow, type Write } from "#store/db";
 import { DAY_MS, parseQuantity } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { getRun, openRun, runBetween, tapRun, type Tap } from "#store/run";
-import type { Home } from "../../../../server/context";
+import type { Home } from "../../../server/context";
 
 /** What a run sheet asks for, in the order of the work: the event each time stands for. */
 export const SHEET_TIMES = [
   ["lit", "heat-on", "Lit"],
   ["steam", "steam-steady", "Steam steady"],
   ["weightOn", "weight-on", "Weight on"],
-  ["start", "at-target", "At target: the time starts"],
+  ["start", "at-target", "At pressure: the time starts"],
   ["off", "heat-off", "Heat off"],
   ["zero", "pressure-zero", "Gauge at zero"],
   ["lock", "lock-down", "Lock down"],
@@ -149,7 +149,7 @@ class SheetClock {
       return {
         problem: `${label}: more than ${LONGEST_STEP_HOURS} hours after ${this.last.toFormat("HH:mm")}. Correct one of them.`,
       };
-    if (at.toMillis() > this.now) return { problem: "This has not come yet." };
+    if (at.toMillis() > this.now) return { problem: "That time is in the future." };
     this.last = this.begun && at < this.last ? this.last : at;
     this.begun = true;
     return this.last.toMillis();

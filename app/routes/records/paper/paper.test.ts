@@ -3,8 +3,9 @@ import { Refused } from "#store/db";
 import { verifyLarder } from "#store/history";
 import { getRun } from "#store/run";
 import { freshLot, packPints, testLarder, type TestLarder } from "#store/testing";
-import { blankForms, enterRunSheet, type RunSheet } from ".";
-import { homeOf } from "../../../../server/testing";
+import { enterRunSheet, type RunSheet } from "./enter.server";
+import { blankForms } from "./forms.server";
+import { homeOf } from "../../../server/testing";
 
 const GOOD: RunSheet["times"] = {
   lit: "10:00",
@@ -125,7 +126,7 @@ test.each<[string, Partial<RunSheet>, string, RegExp]>([
     "readings",
     /does not read as a time and a pressure/,
   ],
-  ["a day that is to come", { day: "2026-11-22" }, "lit", /has not come yet/],
+  ["a day that is to come", { day: "2026-11-22" }, "lit", /in the future/],
   ["a day long ago", { day: "2026-01-02" }, "day", /two months/],
 ])("it refuses %s, at its field, and keeps nothing", (_what, over, field, why) => {
   const { t, sheet } = afterwards();
@@ -211,7 +212,7 @@ test("a night on which the clocks change is counted in hours that passed", () =>
   expect(run.view.outcome).toBe("processed");
 });
 
-test("the blank forms carry the tested times of this altitude, and a field for each time that is asked for afterwards", async () => {
+test("the blank forms carry the tested times of this altitude, and a field for each time that is asked for later", async () => {
   const t = testLarder();
   const pdf = await blankForms(homeOf(t).household);
   const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { z } from "zod";
 import { Refused } from "#store/db";
-import { isUpload, submitUpload, wholeFile, type Upload } from "./upload";
+import { isUpload, submitUpload, wholeFile, type Upload } from ".";
 
 const schema = z.object({
   intent: z.literal("log"),

@@ -10,8 +10,9 @@ import {
 } from "#core/schedule";
 import { formatAltitude, formatPressure, kPaFromPsi } from "#core/quantity";
 import type { Household } from "#store/household";
-import { INK, newPdf, SOFT, type Doc } from "../../../../server/pdf";
-import { SHEET_TIMES } from "./enter";
+import { INK, newPdf, SOFT, type Doc } from "../../../server/pdf";
+import { SHEET_TIMES } from "./enter.server";
+import { DECIDE_TIME, OPEN_LID_LATER, REST_TIME, WARM_TIME } from "../../../words/safety";
 
 const MARGIN = 42;
 const ROW = 26;
@@ -65,7 +66,7 @@ export function blankForms(household: Household): Promise<Buffer> {
       "Meat",
       "Salt",
       "Lid box",
-      "Centre °F (cans)",
+      "Center °F (cans)",
     ],
     [30, 36, 88, 52, 96, 52, 40, 62, 72],
     20,
@@ -73,8 +74,8 @@ export function blankForms(household: Household): Promise<Buffer> {
   runPage(doc, household);
   tablePage(
     doc,
-    "Seals, after twelve hours",
-    "Down, still and covered is sealed. Not sealed: cold within 2 hours of finding it, or packed anew within 24 hours.",
+    `Seals, after ${REST_TIME}`,
+    `Down, still and covered is sealed. Not sealed: refrigerate within ${WARM_TIME} of finding it, or reprocess within ${DECIDE_TIME}.`,
     ["No.", "Product", "Lid down", "Liquid over half", "Sealed", "What was done with it", "Shelf"],
     [30, 96, 60, 84, 54, 120, 84],
     20,
@@ -176,7 +177,7 @@ function runPage(doc: Doc, household: Household): void {
   let y = heading(
     doc,
     "A run of the canner",
-    `Steam steady, then ${VENT_MINUTES} minutes by the clock before the weight goes on. The time starts at target pressure and starts again, whole, after any reading below it. Look and write at least every ${Math.round(household.unwatchedLimitS / 60)} minutes.`,
+    `Steam steady, then ${VENT_MINUTES} minutes by the clock before the weight goes on. The time starts at the minimum pressure. After any reading below it, the full time starts over. Check and record at least every ${Math.round(household.unwatchedLimitS / 60)} minutes.`,
   );
   const half = (doc.page.width - 2 * MARGIN - 24) / 2;
   const tops = [
@@ -218,7 +219,7 @@ function runPage(doc: Doc, household: Household): void {
     .fontSize(9)
     .fillColor(SOFT)
     .text(
-      "Never cool it with water or by opening it. Weight off only at zero; then ten minutes before the lid.",
+      `Never cool it with water or by opening it. Take the weight off only at zero. ${OPEN_LID_LATER}`,
       MARGIN,
       y + 6,
       { width: half },

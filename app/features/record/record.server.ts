@@ -21,7 +21,7 @@ import {
 import { getCanner } from "#store/equipment";
 import { getRun, type RunRecord } from "#store/run";
 import { headLong, headOf, headText, recordedKeys } from "#store/witness";
-import { containersWords, speciesWords, fillersWords } from "../../../../words/load";
+import { fillersWords, packWords } from "../../words/load";
 import {
   minutesWords,
   servedMinutes,
@@ -32,9 +32,9 @@ import {
   lookedAt,
   standingWords,
   unobservedWords,
-} from "../../../../words/run";
-import { clockSeconds, clockTime, longDay } from "../../../../words/time";
-import type { Home } from "../../../../server/context";
+} from "../../words/run";
+import { clockSeconds, clockTime, longDay, type Times, timesOf } from "../../words/time";
+import type { Home } from "../../server/context";
 
 /** One line of the record: what, and what of it. */
 export interface RecordLine {
@@ -86,37 +86,37 @@ export interface PressureTrace {
   attempts: { from: number; to: number; served: boolean }[];
   /** where a stage began */
   marks: { at: number; name: string }[];
-  zone: string;
+  times: Times;
   units: UnitSystem;
 }
 
 /** The process record of a run. */
 export function processRecord({ larder, household }: Home, code: string): ProcessRecord {
   const run = getRun(larder, code);
-  const { view, plan, zone } = run;
+  const { view, plan } = run;
+  const times = timesOf(household, run.zone);
   const { units } = household;
   const canner = getCanner(larder, run.cannerId);
   const test = canner.checks.find((c) => c.at <= run.openedAt);
   const governing = run.schedule.governing;
   const source = governing.each[governing.governedBy]!.source;
-  const at = (instant: number | null) =>
-    instant === null ? "not written down" : clockSeconds(instant, zone);
+  const at = (instant: number | null) => (instant === null ? "not recorded" : clockSeconds(instant, times));
   const effective = effectiveEvents(run.events);
   const first = (type: RunEvent["type"]) => effective.find((e) => e.type === type)?.at ?? null;
   const weightOn = first("weight-on");
   const start = view.attempts[0]?.startedAt ?? null;
   const served = view.attempts.at(-1);
-  const notObserved = unobservedWords(served?.unobserved ?? [], zone);
+  const notObserved = unobservedWords(served?.unobserved ?? [], times);
   const line = (label: string, text: string): RecordLine => ({ label, text });
   const dial = !canner.hasDial
     ? "No dial; the weight governs."
     : test
-      ? `Dial tested ${longDay(test.at, zone)}: ${
+      ? `Dial tested ${longDay(test.at, times)}: ${
           test.errorKPa === 0
             ? "reads true"
             : `reads ${formatPressure(Math.abs(test.errorKPa), units)} ${test.errorKPa > 0 ? "high" : "low"}`
-        }${floorOn(plan, OWN_DIAL) > minProcessKPa(plan) ? "; the curve shows what it read less that" : ""}.`
-      : "The dial's test is not written down.";
+        }${floorOn(plan, OWN_DIAL) > minProcessKPa(plan) ? "; the chart shows the reading minus that" : ""}.`
+      : "The dial's test is not recorded.";
   const people = [...new Set(run.events.flatMap((e) => (e.by ? [e.by] : [])))];
   return {
     code: run.code,
@@ -131,7 +131,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
           ...run.packs.map((p) =>
             line(
               `Pack ${p.code}`,
-              `${containersWords(p.container, p.mouth, p.count)} of ${speciesWords(p.species)}, ${p.method} pack, ${formatMass(p.massKg, units)}, from lot ${p.lots.map((l) => l.code).join(", ")}`,
+              `${packWords(p)}, ${p.method} pack, ${formatMass(p.massKg, units)}, from lot ${p.lots.map((l) => l.code).join(", ")}`,
             ),
           ),
           ...(plan.fillers?.length
@@ -166,16 +166,16 @@ export function processRecord({ larder, household }: Home, code: string): Proces
         lines: [
           line("Gauge", dial),
           ...(served ? [line("Process time started by", instrumentsWords(run, served.seenBy, units))] : []),
-          ...(run.gaugeSignedReason ? [line("Signed for", run.gaugeSignedReason)] : []),
+          ...(run.gaugeSignedReason ? [line("Went ahead anyway", run.gaugeSignedReason)] : []),
           line("Looked at", lookedAt(run.checks)),
-          ...(run.equipmentSignedReason ? [line("Signed for", run.equipmentSignedReason)] : []),
-          line("Inside", view.confirmed.size?.text ?? "nobody said what stood inside"),
+          ...(run.equipmentSignedReason ? [line("Went ahead anyway", run.equipmentSignedReason)] : []),
+          line("Inside", view.confirmed.size?.text ?? "no one confirmed what was inside"),
         ],
       },
       {
-        title: "Course",
+        title: "Steps",
         lines: [
-          line("Day", longDay(run.openedAt, zone)),
+          line("Day", longDay(run.openedAt, times)),
           line("Burner lit", at(view.burnerLitAt)),
           line(
             "Vent",
@@ -185,15 +185,15 @@ export function processRecord({ larder, household }: Home, code: string): Proces
             "Come-up",
             start !== null && weightOn !== null && start >= weightOn
               ? formatDuration((start - weightOn) / 1000)
-              : "not written down",
+              : "not recorded",
           ),
-          line("At pressure from", withHeard(at(served?.startedAt ?? null), served ?? {}, zone)),
+          line("At pressure from", withHeard(at(served?.startedAt ?? null), served ?? {}, times)),
           line("Time was up", at(view.completedAt)),
           line("Started over", countOf(view.restarts, "time")),
-          line("Looked at while at pressure", looksWords(run)),
-          ...(notObserved ? [line("Not observed", notObserved)] : []),
+          line("Checked while at pressure", looksWords(run)),
+          ...(notObserved ? [line("Not checked", notObserved)] : []),
           line("Heat off", at(view.heatOffAt)),
-          line("Pressure at zero", at(view.zeroAt)),
+          line("Pressure down", at(view.zeroAt)),
           line("Lock dropped", at(view.lockDownAt)),
           line("Weight off, lid off", `${at(view.weightOffAt)}, ${at(view.lidOffAt)}`),
           line("On the towel", at(view.unloadedAt)),
@@ -201,32 +201,32 @@ export function processRecord({ larder, household }: Home, code: string): Proces
             view,
             run.packs.reduce((n, p) => n + p.count, 0),
           ),
-          line("By", people.length ? people.join(", ") : "nobody said"),
+          line("By", people.length ? people.join(", ") : "not recorded"),
         ],
       },
     ],
     deviations: [
-      ...view.deviations.map((d) => deviationWords(d, plan, units, zone)),
-      ...run.signedFor.map((d) => `Signed for: ${d.what}. ${d.reason ?? ""}`.trim()),
+      ...view.deviations.map((d) => deviationWords(d, plan, units, times)),
+      ...run.signedFor.map((d) => `Went ahead anyway: ${d.what}. ${d.reason ?? ""}`.trim()),
     ],
     events: [...run.events]
       .filter((e) => e.source === undefined)
       .sort((a, b) => a.at - b.at || a.seq - b.seq)
       .map((e) => ({
-        at: clockSeconds(e.at, zone),
-        what: withHeard(eventWords(e, units), e, zone),
+        at: clockSeconds(e.at, times),
+        what: withHeard(eventWords(e, units), e, times),
         by: e.by ?? "",
         struck: run.events.some((c) => c.corrects === e.id),
       })),
-    gauges: gaugeLines(run.events, units, zone),
-    trace: traceOf(run, units),
+    gauges: gaugeLines(run.events, units, times),
+    trace: traceOf(run, units, times),
     history: historyCode({ larder }, run.id),
   };
 }
 
 /** Both instants, where something was heard later than it happened. */
-function withHeard(text: string, e: Parameters<typeof heardWords>[0], zone: string): string {
-  const heard = heardWords(e, zone);
+function withHeard(text: string, e: Parameters<typeof heardWords>[0], times: Times): string {
+  const heard = heardWords(e, times);
   return heard ? `${text} (${heard})` : text;
 }
 
@@ -293,7 +293,7 @@ function siphoned({ out }: RunView, count: number): RecordLine[] {
 }
 
 /** `Probe 3: 7,214 readings from 14:02 to 16:20, lowest 12.1 lb at pressure.` */
-function gaugeLines(events: readonly RunEvent[], units: UnitSystem, zone: string): string[] {
+function gaugeLines(events: readonly RunEvent[], units: UnitSystem, times: Times): string[] {
   const names = [...new Set(events.flatMap((e) => (e.source === undefined ? [] : [e.source])))];
   return names.map((name) => {
     const mine = events
@@ -301,7 +301,7 @@ function gaugeLines(events: readonly RunEvent[], units: UnitSystem, zone: string
       .sort((a, b) => a.at - b.at);
     if (mine.length === 0) return `${name}: no pressure.`;
     const high = Math.max(...mine.map((e) => e.gaugeKPa!));
-    return `${name}: ${countOf(mine.length, "reading")} from ${clockTime(mine[0]!.at, zone)} to ${clockTime(mine.at(-1)!.at, zone)}, highest ${formatPressure(high, units)}.${doubted(mine)} Every one is in the trace and in the list of readings.`;
+    return `${name}: ${countOf(mine.length, "reading")} from ${clockTime(mine[0]!.at, times)} to ${clockTime(mine.at(-1)!.at, times)}, highest ${formatPressure(high, units)}.${doubted(mine)} Every one is in the trace and in the list of readings.`;
   });
 }
 
@@ -313,7 +313,7 @@ function doubted(mine: readonly RunEvent[]): string {
     : ` ${countOf(n, "reading")} came by a clock that is doubted and ${n === 1 ? "counts" : "count"} from when ${n === 1 ? "it" : "they"} arrived.`;
 }
 
-function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
+function traceOf(run: RunRecord, units: UnitSystem, times: Times): PressureTrace {
   const { view, plan } = run;
   const effective = effectiveEvents(run.events);
   const readings = effective.filter((e) => e.gaugeKPa !== undefined && e.type === "reading");
@@ -338,9 +338,9 @@ function traceOf(run: RunRecord, units: UnitSystem): PressureTrace {
       ...mark(effective.find((e) => e.type === "steam-steady")?.at ?? null, "steam"),
       ...mark(effective.find((e) => e.type === "weight-on")?.at ?? null, "weight"),
       ...mark(view.heatOffAt, "heat off"),
-      ...mark(view.zeroAt, "zero"),
+      ...mark(view.zeroAt, "down"),
     ],
-    zone: run.zone,
+    times,
     units,
   };
 }

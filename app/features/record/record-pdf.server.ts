@@ -1,9 +1,9 @@
-import { INK, newPdf, SOFT, type Doc } from "../../../../server/pdf";
-import { drawQr } from "../../../../server/qr";
+import { INK, newPdf, SOFT, type Doc } from "../../server/pdf";
+import { drawQr } from "../../server/qr";
 import { formatPressure, kPaFromPsi } from "#core/quantity";
-import { clockTime } from "../../../../words/time";
-import { thinned } from "../../../../words/trace";
-import type { PressureTrace, ProcessRecord } from "./facts";
+import { clockTime } from "../../words/time";
+import { thinned } from "../../words/trace";
+import type { PressureTrace, ProcessRecord } from "./record.server";
 
 const STOP = "#9c2117";
 const MARGIN = 40;
@@ -75,17 +75,17 @@ export function recordPdf(record: ProcessRecord): Promise<Buffer> {
     "None.",
   );
   if (record.gauges.length) {
-    right = write(doc, "Gauges that sent", x, right + 5, half, 9, INK, "bold") + 1;
+    right = write(doc, "Gauges that sent readings", x, right + 5, half, 9, INK, "bold") + 1;
     right = list(doc, record.gauges, x, right, half, right + 60, INK, "");
   }
-  right = write(doc, "What was said and done", x, right + 5, half, 9, INK, "bold") + 1;
+  right = write(doc, "Events", x, right + 5, half, 9, INK, "bold") + 1;
   const said = record.events.map(
-    (e) => `${e.at}  ${e.what}${e.by ? ` (${e.by})` : ""}${e.struck ? "  [struck out]" : ""}`,
+    (e) => `${e.at}  ${e.what}${e.by ? ` (${e.by})` : ""}${e.struck ? "  [undone]" : ""}`,
   );
   list(doc, said, x, right, half, foot - 24, INK, "Nothing.");
   write(
     doc,
-    "A record of what was seen and done, kept by Patient Larder. It does not certify food for sale.",
+    "A record of what was seen and done, kept by Patient Larder. It does not approve food for sale.",
     MARGIN,
     foot - 8,
     wide,
@@ -156,7 +156,7 @@ function tracePicture(doc: Doc, t: PressureTrace, x: number, y: number, w: numbe
       .stroke();
     // Two rows by turns: steam and weight are close together.
     const row = y + h - 11 + (i % 2) * 9;
-    write(doc, `${m.name} ${clockTime(m.at, t.zone)}`, Math.min(px(m.at), x + w - 60), row, 70, 7, SOFT);
+    write(doc, `${m.name} ${clockTime(m.at, t.times)}`, Math.min(px(m.at), x + w - 60), row, 70, 7, SOFT);
   }
   const line = thinned(t.points, 700).filter((p) => p.at >= t.from && p.at <= t.to);
   line.forEach((p, i) => (i === 0 ? doc.moveTo(px(p.at), py(p.kPa)) : doc.lineTo(px(p.at), py(p.kPa))));

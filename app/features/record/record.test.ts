@@ -7,8 +7,9 @@ import { recordGaugeCheck } from "#store/equipment";
 import { appendEvents, openRun, takeReadings, tapAll } from "#store/run";
 import { containersOfRun } from "#store/rest";
 import { packPints, tap, testLarder, type TestLarder } from "#store/testing";
-import type { Home } from "../../../../server/context";
-import { processRecord, recordPdf, type ProcessRecord } from "./index";
+import type { Home } from "../../server/context";
+import { processRecord, type ProcessRecord } from "./record.server";
+import { recordPdf } from "./record-pdf.server";
 
 const MIN = 60_000;
 
@@ -92,14 +93,14 @@ describe("the process record", () => {
   test("says when: vent, come-up, each start, the end, both signs", () => {
     const { record } = told;
     expect(textOf(record, "Come-up")).toBe("4 min 30 s");
-    expect(textOf(record, "At pressure from")).toBe("09:40:00");
-    expect(textOf(record, "Time was up")).toBe("10:55:00");
+    expect(textOf(record, "At pressure from")).toBe("9:40:00 AM");
+    expect(textOf(record, "Time was up")).toBe("10:55:00 AM");
     expect(textOf(record, "Started over")).toBe("1 time");
-    expect(textOf(record, "Lock dropped")).toBe("11:31:00");
+    expect(textOf(record, "Lock dropped")).toBe("11:31:00 AM");
   });
   test("says what departed from it, what was lost, and in which order they came out", () => {
     const { record, codes } = told;
-    expect(record.deviations).toEqual([expect.stringMatching(/09:37: pressure below 12 lb \(10.5 lb\)/)]);
+    expect(record.deviations).toEqual([expect.stringMatching(/9:37 AM: pressure below 12 lb \(10.5 lb\)/)]);
     expect(textOf(record, "Out in this order")).toBe(codes.join(" "));
     expect(textOf(record, "Liquid")).toBe(`${codes[2]} lost half or more; 3 of 4 recorded as full`);
     expect(record.trace.attempts).toMatchObject([{ served: false }, { served: true }]);
@@ -111,12 +112,12 @@ describe("the process record", () => {
     expect(pdf.numPages).toBe(1);
     const { items } = await (await pdf.getPage(1)).getTextContent();
     const text = items.map((i) => ("str" in i ? i.str : "")).join(" ");
-    for (const words of [record.title, "Handed over: Łukasz", "1 time", "lost half or more", "09:40:00"])
+    for (const words of [record.title, "Handed over: Łukasz", "1 time", "lost half or more", "9:40:00 AM"])
       expect(text).toContain(words);
   });
 });
 
-test("the trace is true pressure: a dial a pound high and a gauge that sends stand against one floor", () => {
+test("the trace is true pressure: a dial a pound high and a gauge that sends stand against one minimum", () => {
   const t = testLarder();
   const checked = { cannerId: t.cannerId, at: t.larder.now(), errorKPa: kPaFromPsi(1), note: null };
   recordGaugeCheck(t.larder, t.write(), checked);
@@ -135,13 +136,13 @@ test("the trace is true pressure: a dial a pound high and a gauge that sends sta
   expect(record.trace.floorKPa / kPaFromPsi(1)).toBeCloseTo(12, 6);
   const drawn = record.trace.points.map((p) => p.kPa / kPaFromPsi(1));
   expect([...drawn].sort((a, b) => a - b).map((n) => n.toFixed(4))).toEqual(["12.5000", "12.6000"]);
-  expect(textOf(record, "Gauge")).toMatch(/reads 1 lb high; the curve shows what it read less that\.$/);
+  expect(textOf(record, "Gauge")).toMatch(/reads 1 lb high; the chart shows the reading minus that\.$/);
 });
 
 test("with thousands of readings it is still one page, and says how many there were", async () => {
   const { record } = fallen(2_000);
   expect(record.gauges).toEqual([
-    expect.stringMatching(/^Sender: 2,?000 readings from 09:41 to 10:47, highest 12.9 lb/),
+    expect.stringMatching(/^Sender: 2,?000 readings from 9:41 AM to 10:47 AM, highest 12.9 lb/),
   ]);
   const pdf = await getDocument({ data: new Uint8Array(await recordPdf(record)), useSystemFonts: true })
     .promise;
@@ -176,15 +177,17 @@ describe("what was heard later than it happened", () => {
     const { t, id, began, record } = late();
     t.pass(12);
     tapAll(t.larder, id, [said("kept", began + 4 * MIN)], { sentAt: t.larder.now() });
-    expect(textOf(record(), "At pressure from")).toBe("09:26:00 (by this device’s clock, heard at 09:34:00)");
-    expect(record().events.at(-1)!.what).toBe("At target (by this device’s clock, heard at 09:34:00)");
+    expect(textOf(record(), "At pressure from")).toBe(
+      "9:26:00 AM (by this device’s clock, heard at 9:34:00 AM)",
+    );
+    expect(record().events.at(-1)!.what).toBe("At pressure (by this device’s clock, heard at 9:34:00 AM)");
   });
   test("by a doubted clock stands with what that clock said, and counts from when it was heard", () => {
     const { t, id, began, record } = late();
     t.pass(12);
     tapAll(t.larder, id, [said("kept", began + 4 * MIN, { uncertain: true })], { sentAt: t.larder.now() });
     expect(textOf(record(), "At pressure from")).toBe(
-      "09:34:00 (the device’s clock, which is doubted, said 09:26:00)",
+      "9:34:00 AM (the device’s clock, which is doubted, said 9:26:00 AM)",
     );
   });
   test("of a gauge whose clock is doubted is counted, beside how often was read, tapped and sent", () => {
@@ -199,7 +202,7 @@ describe("what was heard later than it happened", () => {
     expect(record().gauges[0]).toContain(
       "1 reading came by a clock that is doubted and counts from when it arrived.",
     );
-    expect(textOf(record(), "Looked at while at pressure")).toMatch(
+    expect(textOf(record(), "Checked while at pressure")).toMatch(
       /^3 times \(1 read off the dial, 1 sent by a gauge, 1 without a figure\)/,
     );
   });

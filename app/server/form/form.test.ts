@@ -3,8 +3,8 @@ import { redirect } from "react-router";
 import { v7 as uuid } from "uuid";
 import { z } from "zod";
 import { Refused } from "#store/db";
-import { CAME_TWICE } from "../ui/form/which";
-import { byIntent, instant, keyField, quantity, submit, weight, words } from "./form";
+import { CAME_TWICE } from "../../ui/form/which";
+import { byIntent, instant, keyField, quantity, submit, weight, words } from ".";
 
 const schema = z.object({
   key: keyField,

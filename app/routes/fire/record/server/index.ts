@@ -1,8 +1,0 @@
-export {
-  historyCode,
-  processRecord,
-  type HistoryCode,
-  type PressureTrace,
-  type ProcessRecord,
-} from "./facts";
-export { recordPdf } from "./pdf";

@@ -1,2 +1,0 @@
-export { blankForms } from "./forms";
-export { enterRunSheet, SHEET_TIMES, type RunSheet, type SheetTime } from "./enter";
