@@ -74,6 +74,8 @@ export interface SimulatedCanner {
   unsent(): number;
   refused(): string[];
   sent(): number;
+  /** the wind rises now, by the canner's own clock: no test has to guess when a gust of the job's will come */
+  blow(minutes: number, strength: number): void;
   stop(): Promise<void>;
 }
 
@@ -128,6 +130,7 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
   let sent = 0;
   const queue: Reading[] = [];
   const refused: string[] = [];
+  let wind: { from: number; to: number; strength: number } | null = null;
   let running = true;
 
   const clock = () => heard.larder + (performance.now() - heard.machine) * heard.pace;
@@ -136,7 +139,8 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
     for (; at + STEP_S * 1000 <= until; at += STEP_S * 1000) {
       const { lit, top } = handsAt(seen.events, at);
       const minute = atTarget === null ? -1 : (at - atTarget) / 60_000;
-      const gust = job.gusts.find((g) => minute >= g.minute && minute < g.minute + g.minutes);
+      const blowing = wind !== null && at >= wind.from && at < wind.to ? wind : undefined;
+      const gust = blowing ?? job.gusts.find((g) => minute >= g.minute && minute < g.minute + g.minutes);
       if (top !== "weight-on") cook = { ...newCook(pot.s), kPa: weightPsi === null ? 0 : pot.jiggles };
       else if (weightPsi === null) cook = turnFlame(cook, pot.s, shown, goal);
       else cook = turnFlameByEar(cook, pot.s, pot.jiggles);
@@ -198,6 +202,7 @@ export async function startCanner(job: CannerJob): Promise<SimulatedCanner> {
     unsent: () => queue.length,
     refused: () => refused,
     sent: () => sent,
+    blow: (minutes, strength) => (wind = { from: at, to: at + minutes * 60_000, strength }),
     async stop() {
       running = false;
       await work;

@@ -5,7 +5,7 @@ import { SOUND_GAUGE, steamsSteadily } from "#core/canner";
 import { runAt, type RunEvent, type RunPlan } from "#core/run";
 import { openLarder } from "#store/db";
 import { getRun } from "#store/run";
-import { startCanner, type Gust, type SimulatedCanner } from "../bench/canner";
+import { startCanner, type SimulatedCanner } from "../bench/canner";
 import { startBuilt } from "../bench/server";
 import { fillEvening } from "./evening-house";
 import { expect, newFolder, test } from "./server";
@@ -67,20 +67,20 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
     anchor = { machine: Date.now(), larder: ((await answer.json()) as { now: number }).now };
   };
   const port = Number(new URL(url).port);
-  const job = (run: string, quarts: number, pints: number, gusts: Gust[], seed: number) =>
+  const job = (run: string, quarts: number, pints: number, seed: number) =>
     startCanner({
       url,
       run,
       quarts,
       pints,
-      gusts,
+      gusts: [],
       seed,
       gauge: SOUND_GAUGE,
       gaugeName: "Sender",
       everyS: 5,
     });
-  const big = await job(codes.dial, 21, 5, [{ minute: 12, minutes: 7, strength: 0.9 }], 3);
-  const small = await job(codes.weighted, 16, 2, [], 4);
+  const big = await job(codes.dial, 21, 5, 3);
+  const small = await job(codes.weighted, 16, 2, 4);
   const [one, two, phone] = [await newScreen(browser), await newScreen(browser), await newScreen(browser)];
   await one.goto(`${url}/fire/${codes.dial}`);
   await two.goto(`${url}/fire/${codes.weighted}`);
@@ -104,6 +104,8 @@ test("an evening with two canners, a gust, a restart, a dead larder and a second
 
   // The gust: seen by the gauge, told on every screen, answered with one tap on another device.
   await phone.goto(`${url}/fire/${codes.dial}`);
+  await runAtPace(30);
+  big.blow(7, 0.9);
   await expect(clock(one)).toHaveText("Too low", within(25));
   // Whoever runs to it has the minutes a person has, and not what is left of them at this pace.
   await runAtPace(5);
