@@ -1,6 +1,7 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
-import { defineConfig } from "vite";
+import { resolve } from "node:path";
+import { defineConfig, type Plugin } from "vite";
 
 /**
  * What stays outside the server's build: what is compiled for the machine, starts threads from files of its own, or is
@@ -8,8 +9,17 @@ import { defineConfig } from "vite";
  */
 const OUTSIDE = ["better-sqlite3", "sharp", "pino", "pdfkit", "jsqr", "echarts", "react", "react-dom"];
 
+/** What looks at a larder's file is a program of its own, which the server starts: it is built beside it. */
+const inspector: Plugin = {
+  name: "inspector",
+  apply: (_, { isSsrBuild }) => isSsrBuild === true,
+  buildStart() {
+    this.emitFile({ type: "chunk", id: resolve("store/backup/inspect-main.ts"), fileName: "inspect.js" });
+  },
+};
+
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [tailwindcss(), reactRouter(), inspector],
   // Everything else is built in: the server is up in half the time it takes to read every package's own files.
   ssr: isSsrBuild ? { noExternal: true as const, external: OUTSIDE } : {},
   build: {

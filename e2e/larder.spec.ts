@@ -150,16 +150,16 @@ for (const [size, viewport] of [
       await expect(page.getByRole("button", { name: "Set 16 containers aside" })).toBeVisible();
       await page.getByRole("checkbox", { name: /^Same lids/ }).check();
       await press(page, "Set 17 containers aside");
-      await expect(page.getByRole("heading", { name: /containers set aside/ })).toBeVisible();
+      await expect(page.getByRole("heading", { name: /containers recalled/ })).toBeVisible();
       const aside = Number(
-        (await page.getByRole("heading", { name: /containers set aside/ }).textContent())!.match(/\d+/)![0],
+        (await page.getByRole("heading", { name: /containers recalled/ }).textContent())!.match(/\d+/)![0],
       );
       expect(aside).toBe(17);
       await page.goto(`${server.url}/larder`);
-      await expect(page.getByText("17 containers set aside: it bulges.")).toBeVisible();
+      await expect(page.getByText("17 containers recalled, do not eat: it bulges.")).toBeVisible();
       await expect(page.getByText("Eat next")).toHaveCount(0);
       await page.goto(`${server.url}/larder/open/${codes[3]}`);
-      await expect(page.getByRole("alert").first()).toContainText("Set aside: it bulges. Not to be eaten.");
+      await expect(page.getByRole("alert").first()).toContainText("Recalled: it bulges. Do not eat it.");
 
       // Lifted for one, then for all; each wants its reason.
       await page.goto(`${server.url}/larder/recalls`);
@@ -171,11 +171,11 @@ for (const [size, viewport] of [
       await one.getByText("Release this one").click();
       await one.getByLabel("because").fill("it stood elsewhere when it was bought");
       await press(page, `Release ${codes[3]}`);
-      await expect(page.getByRole("heading", { name: "16 containers set aside" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "16 containers recalled" })).toBeVisible();
       await page.getByText("Release it, with the reason").click();
       await page.getByLabel("Why it may be eaten after all").fill("the bulge came from a dent");
       await press(page, /^Release all/);
-      await expect(page.getByRole("heading", { name: "Nothing of it is set aside any more" })).toBeVisible();
+      await expect(page.getByRole("heading", { name: "All released, eaten or thrown out" })).toBeVisible();
       await page.goto(`${server.url}/larder`);
       await expect(page.getByText("Eat next")).toBeVisible();
       await page.goto(`${server.url}/c/${codes[1]}`);

@@ -137,7 +137,7 @@ describe("filling a load, one container at a time", () => {
     const { pack, containers } = b.now().parts[0]!;
     setAside(t.larder, t.write(), { containerId: containers[1]!.id, doubts: [], reason: "glass chip" });
     const left = getLot(t.larder, t.lotId).leftKg;
-    const why = new RegExp(`^${containers[1]!.code} was set aside`);
+    const why = new RegExp(`^${containers[1]!.code} was recalled`);
     expect(fields(() => takeOut(t.larder, t.write(), b.id, 0))[""]).toMatch(why);
     expect(fields(() => unpack(t.larder, t.write(), pack!.id))[""]).toMatch(why);
     const other = packPints(t, 2);
@@ -146,7 +146,7 @@ describe("filling a load, one container at a time", () => {
       doubts: [],
       reason: "glass chip",
     });
-    expect(fields(() => unpack(t.larder, t.write(), other.id))[""]).toMatch(/was set aside/);
+    expect(fields(() => unpack(t.larder, t.write(), other.id))[""]).toMatch(/was recalled/);
     expect(b.now().parts[0]!.containers).toHaveLength(2);
     expect(getLot(t.larder, t.lotId).leftKg).toBeCloseTo(left - 1, 9);
   });

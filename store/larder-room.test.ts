@@ -484,11 +484,11 @@ describe("opening and recalls", () => {
     // The bad one is in the waste; two on the shelf and the one given away are set aside.
     expect(count).toBe(3);
     expect(refusal(() => takeOff(t.larder, t.write(), jars[1]!.id, "opened"))).toMatch(
-      /set aside: it bulged/,
+      /recalled: it bulged/,
     );
     expect(
       refusal(() => recordOpening(t.larder, t.write(), { containerId: jars[1]!.id, signs: [], note: null })),
-    ).toMatch(/set aside/);
+    ).toMatch(/recalled/);
     expect(
       refusedFields(() =>
         setAside(t.larder, t.write(), { containerId: jars[1]!.id, doubts: [], reason: " " }),
@@ -511,7 +511,7 @@ describe("opening and recalls", () => {
       refusal(() =>
         releaseRecall(t.larder, t.write(), { recallId: id, containerId: jars[1]!.id, reason: "again" }),
       ),
-    ).toMatch(/not set aside by this recall/);
+    ).toMatch(/does not hold this one/);
     // Thrown out is always allowed, and moving it to another shelf too.
     shelve(
       t.larder,
@@ -540,7 +540,7 @@ describe("opening and recalls", () => {
       reason: "two",
     });
     releaseRecall(t.larder, t.write(), { recallId: second.id, containerId: null, reason: "nothing in it" });
-    expect(refusal(() => takeOff(t.larder, t.write(), jars[2]!.id, "opened"))).toMatch(/set aside: one/);
+    expect(refusal(() => takeOff(t.larder, t.write(), jars[2]!.id, "opened"))).toMatch(/recalled: one/);
     releaseRecall(t.larder, t.write(), { recallId: first.id, containerId: null, reason: "nothing in it" });
     takeOff(t.larder, t.write(), jars[2]!.id, "opened");
   });

@@ -5,11 +5,24 @@ const US: Writing = { units: "us", times: { zone: "UTC", dates: "us", hours: 12 
 const METRIC: Writing = { units: "metric", times: { zone: "UTC", dates: "metric", hours: 24 } };
 
 test("what a change is kept under is told in words, without its unit", () => {
-  expect(
-    ["massKg", "floorKPa", "depthMm", "thicknessIn", "by", "lidBoxId", "reusedLids", "tempC", "kgEach"].map(
-      fieldWords,
-    ),
-  ).toEqual(["mass", "floor", "depth", "thickness", "by", "lid box id", "reused lids", "temp", "kg each"]);
+  expect(["depthMm", "thicknessIn", "by", "lidBoxId", "reusedLids", "tempC"].map(fieldWords)).toEqual([
+    "depth",
+    "thickness",
+    "by",
+    "lid box id",
+    "reused lids",
+    "temp",
+  ]);
+});
+
+test("a name that says nothing without its unit has one of the trade’s, and a kind of jar its own", () => {
+  expect(["massKg", "kgEach", "minProcessKPa", "safeMaxKPa", "jar-pint regular"].map(fieldWords)).toEqual([
+    "weight",
+    "weight of each",
+    "minimum pressure",
+    "the canner's limit",
+    "pints",
+  ]);
 });
 
 test("quantities are told in the household's units, whatever they were kept in", () => {
@@ -27,6 +40,8 @@ test("quantities are told in the household's units, whatever they were kept in",
   expect(each("container", "jar-pint")[0]).toBe("pint");
   expect(each("species", "wild-boar")[0]).toBe("Wild boar");
   expect(each("item", "gasket")[0]).toBe("Gasket");
+  expect(each("key", "droop")[0]).toBe("Droop");
+  expect(each("givenOn", "2026-09-22")).toEqual(["September 22, 2026", "22 September 2026"]);
 });
 
 test("values are told without keys, nothings and braces", () => {
@@ -36,7 +51,7 @@ test("values are told without keys, nothings and braces", () => {
       [{ massKg: 0.4536, reusedLids: false, reason: null, lotId: "01a2328d-9bcf-76b9-959c-d3bb36c8a530" }],
       US,
     ),
-  ).toBe("mass: 1 lb, reused lids: no");
+  ).toBe("weight: 1 lb, reused lids: no");
   expect(valueWords({ reasons: ["late", "", null] }, US)).toBe("reasons: late");
   expect(valueWords([], US)).toBeNull();
 });

@@ -10,8 +10,10 @@ import {
   mmFromIn,
   type UnitSystem,
 } from "#core/quantity";
+import { kindKey } from "#core/capacity";
 import { CHECK_ITEMS } from "#core/check";
 import { CAN_ROWS, JAR_ROWS, SHAPES } from "#core/schedule";
+import { VISUAL_DEFECTS } from "#core/seam";
 import { FORM_NAMES, speciesByKey } from "#core/species";
 import { clockTime, longDay, type Times } from "./time";
 
@@ -49,16 +51,40 @@ const CALLED: Record<string, (key: string) => string | undefined> = {
   species: (key) => speciesByKey(key)?.name,
   form: (key) => FORM_NAMES[key as keyof typeof FORM_NAMES],
   item: (key) => CHECK_ITEMS.find((i) => i.key === key)?.name,
+  key: (key) => VISUAL_DEFECTS.find((d) => d.key === key)?.name,
+};
+
+/** Names that say something else, or nothing, once their unit is off. */
+const NAMED: Record<string, string> = {
+  massKg: "weight",
+  kgEach: "weight of each",
+  key: "defect",
+  floorKPa: "minimum on this gauge",
+  minProcessKPa: "minimum pressure",
+  marginKPa: "held above it by",
+  safeMaxKPa: "the canner's limit",
+  errorKPa: "reads high by",
+  governs: "goes by",
+  minutes: "process time",
+  ventMinutes: "venting",
+  minBurnerToVentEndMinutes: "burner lit to end of venting, at least",
+  unwatchedLimitS: "look at least every",
+  settleMinutes: "wait before opening",
+  restHours: "hours of rest",
+  wrinklePercent: "worst wrinkle",
 };
 
 const round = (n: number) => Math.round(n * 1000) / 1000;
 const lengthWords = (mm: number, units: UnitSystem) =>
   units === "us" ? `${round(inFromMm(mm))} in` : `${Math.round(mm * 100) / 100} mm`;
 const IS_ID = /^[0-9a-f]{8}-[0-9a-f-]{27}$/;
+const IS_DAY = /^\d{4}-\d\d-\d\d$/;
 const UNIT_END = /(?<=[a-z])(Kg|KPa|Psi|Mm|Litres|In|Tsp|Ft|C|S|M)(?=$|Each$|Pint$)/;
 
 /** What a change is kept under, as words: `massKg` is `mass`. The unit stands with the value. */
 export function fieldWords(name: string): string {
+  const named = NAMED[name] ?? SHAPES.find((s) => kindKey(s.key, s.mouth) === name)?.plural;
+  if (named) return named;
   return name
     .replace(UNIT_END, "")
     .replace(/([a-z])([A-Z])/g, "$1 $2")
@@ -73,7 +99,11 @@ export function fieldWords(name: string): string {
  */
 export function valueWords(value: unknown, writing: Writing, name = ""): string | null {
   if (value === null || value === undefined || value === "") return null;
-  if (typeof value === "string") return IS_ID.test(value) ? null : (CALLED[name]?.(value) ?? value);
+  if (typeof value === "string") {
+    if (IS_ID.test(value)) return null;
+    if (IS_DAY.test(value)) return longDay(Date.parse(value), { ...writing.times, zone: "UTC" });
+    return CALLED[name]?.(value) ?? value;
+  }
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "number") {
     if (SEAM.includes(name)) return lengthWords(value, writing.units);

@@ -25,7 +25,7 @@ const DONE: Record<string, string> = {
   "bench.end-part": "finished a part of a load",
   "bench.close": "finished filling a load",
   "run.open": "loaded a canner",
-  "run.ended": "the run ended",
+  "run.ended": "recorded the end of a run",
   "seal.check": "checked a seal",
   "container.shelve": "put on a shelf",
   "container.take": "took off the shelf",

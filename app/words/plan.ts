@@ -36,12 +36,10 @@ export function costWords(cost: Partial<Scores> | null, units: UnitSystem): stri
   return words.length > 0 ? words.join(", ") : "nothing";
 }
 
-/** What is done with meat that fills no container. */
+/** How much is left over, and why. What is done with it is said once for all. */
 export function leftWords(kg: number, unserved: boolean, units: UnitSystem): string {
   const what = formatMass(kg, units);
-  return unserved
-    ? `${what} stays: it would fill more, but not with what is chosen or at hand. Freeze it, or plan another load.`
-    : `${what} left, less than one container: eat it before its days in the refrigerator end, or freeze it. A part-filled jar is not canned.`;
+  return unserved ? `${what}, for want of jars, lids or loads` : `${what}, less than one container`;
 }
 
 export function saltWords(tsp: number): string {

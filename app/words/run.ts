@@ -44,7 +44,7 @@ export const EVENT_WORDS: Record<RunEventType, string> = {
   reading: "Reading",
   "at-target": "At pressure",
   "below-target": "Pressure dropped",
-  "too-high": "Too high",
+  "too-high": "Dangerously high",
   "weight-rocking": "Weight rocking",
   "weight-quiet": "Weight stopped rocking",
   jiggles: "Weight rocking",

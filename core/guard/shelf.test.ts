@@ -24,7 +24,7 @@ describe("a container on its way to a shelf", () => {
     [{ seal: "failed" }, /did not seal/],
     [{ processed: false }, /full time/],
     [{ holds: ["a test"] }, /on hold \(a test\)/],
-    [{ aside: "a smell" }, /set aside \(a smell\)/],
+    [{ aside: "a smell" }, /recalled \(a smell\)/],
     [{ disposition: "chill" }, /refrigerator/],
     [{ disposition: "freeze" }, /frozen/],
     [{ disposition: "repack" }, /reprocessed/],
@@ -42,8 +42,8 @@ describe("a container that leaves its shelf", () => {
   test("is eaten or given away when it is free; thrown out always", () => {
     for (const as of ["opened", "given", "discarded"] as const) expect(whyNotTaken(there, as)).toBeNull();
     for (const over of [{ holds: ["a test"] }, { aside: "a smell" }]) {
-      expect(whyNotTaken({ ...there, ...over }, "opened")).toMatch(/not eaten or given away/);
-      expect(whyNotTaken({ ...there, ...over }, "given")).toMatch(/not eaten or given away/);
+      expect(whyNotTaken({ ...there, ...over }, "opened")).toMatch(/Do not eat it or give it away/);
+      expect(whyNotTaken({ ...there, ...over }, "given")).toMatch(/Do not eat it or give it away/);
       expect(whyNotTaken({ ...there, ...over }, "discarded")).toBeNull();
     }
   });

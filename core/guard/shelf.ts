@@ -45,7 +45,7 @@ export function whyNotShelved(c: ContainerOnTheWay): string | null {
   if (!c.processed) return `${c.code} did not get its full time, so it is not shelved.`;
   if (c.holds.length) return `${c.code} is on hold (${c.holds.join("; ")}).`;
   if (c.aside && c.moved === null)
-    return `${c.code} is set aside (${c.aside}). Release that first, with the reason.`;
+    return `${c.code} is recalled (${c.aside}). Release it first, with the reason.`;
   return null;
 }
 
@@ -62,8 +62,8 @@ export function whyNotTaken(c: ContainerOnTheWay, as: Exclude<Move, "shelved" | 
       : `${c.code} is not on a shelf.`;
   if (as === "discarded") return null;
   if (c.holds.length)
-    return `${c.code} is on hold (${c.holds.join("; ")}). It is not eaten or given away until the hold is released.`;
+    return `${c.code} is on hold (${c.holds.join("; ")}). Do not eat it or give it away until the hold is released.`;
   if (c.aside)
-    return `${c.code} is set aside: ${c.aside}. It is not eaten or given away until somebody releases that with a reason.`;
+    return `${c.code} is recalled: ${c.aside}. Do not eat it or give it away until somebody releases it with a reason.`;
   return null;
 }

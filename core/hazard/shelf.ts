@@ -24,7 +24,7 @@ const rest: Row[] = [
 const storing: Row[] = [
   ["An unchecked or failed container is shelved", "a person", "unsafe food", 3, SHELVE, "It has no checked seal.", `${S}stays off it with %j`],
   ["A container without its full time is shelved", "another program", "unsafe food", 3, SHELVE, "It did not get its full time.", `${S}stays off it with %j`],
-  ["A held or recalled container is shelved", "a person", "unsafe food", 3, SHELVE, "It is on hold, or set aside.", `${S}stays off it with %j`],
+  ["A held or recalled container is shelved", "a person", "unsafe food", 3, SHELVE, "It is on hold, or recalled.", `${S}stays off it with %j`],
   ["A list that comes in moves a jar past the rules", "another program", "unsafe food", 3, SHELVE, "The row is refused with its reason.", "store/lists.test.ts: a list puts no jar on a shelf that may not stand there"],
   ["More stands on a shelf than it takes", "a person", "lost food", 1, "store/shelf/take.ts#shelve", "Which shelf has room.", `${ROOM}a full one says how many it takes, and which has room`],
   ["A frost breaks seals and nobody looks", "a clock", "unsafe food", 3, "store/shelf/storage.ts#flaggedByStorage", "What stood there is to be checked, first on Today.", `${ROOM}a frost flags what stood there and still stands somewhere, and nothing else`],
@@ -50,7 +50,7 @@ const opening: Row[] = [
 const recall: Row[] = [
   ["A recall misses a jar that shares the lot through a merge", "a person", "unsafe food", 3, "store/recall/sharing.ts#containersSharing", "Everything that shares it, in seconds.", "store/recall.property.test.ts: a recall finds exactly what shares a doubt"],
   ["A recall of a given-away jar is forgotten", "a person", "unsafe food", 3, "store/recall/recall.ts#setAside", "To whom it went: tell them today.", `${ROOM}set aside in one action, not eaten, given or shelved; lifted for one, then for all, with a reason and a name`],
-  ["One of two recalls is released and the jar is eaten", "a person", "unsafe food", 3, "store/recall/recall.ts#releaseRecall", "It stays set aside until both are.", `${ROOM}what two recalls set aside stays so until both are lifted`],
+  ["One of two recalls is released and the jar is eaten", "a person", "unsafe food", 3, "store/recall/recall.ts#releaseRecall", "It stays recalled until both are.", `${ROOM}what two recalls set aside stays so until both are lifted`],
   ["A recall is released without a name or a reason", "a person", "unsafe food", 3, "store/recall/recall.ts#releaseRecall", "Both are asked for.", `${ROOM}set aside in one action, not eaten, given or shelved; lifted for one, then for all, with a reason and a name`],
   ["Recalls stand under “when you like”", "a person", "unsafe food", 2, "core/agenda/danger.ts#byDanger", "First on Today, before any deadline.", "core/agenda/danger.test.ts: what could be eaten or handled comes first, then holds, then what has an hour"],
 ];

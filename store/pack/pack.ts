@@ -390,7 +390,7 @@ export function refuseRecorded(larder: Larder, containerIds: readonly string[]):
       );
     if (aside)
       refuse(
-        `${code} was set aside by a recall, which names it. It stays in the record, and in its pack.`,
+        `${code} was recalled, and the recall names it. It stays in the record, and in its pack.`,
         409,
       );
   }

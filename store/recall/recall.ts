@@ -136,7 +136,7 @@ export function releaseRecall(
     const reason = input.reason.trim();
     if (!reason) throw new Refused({ reason: "Say why it may be eaten after all." });
     if (input.containerId && !known.stillIds.includes(input.containerId))
-      throw new Refused({ "": "This one is not set aside by this recall any more." }, 409);
+      throw new Refused({ "": "This recall does not hold this one any more." }, 409);
     if (known.stillIds.length === 0) throw new Refused({ "": "All of it has been released already." }, 409);
     larder.db
       .insert(recallLift)

@@ -340,9 +340,9 @@ function containerChapters(home: Home, c: ContainerNow, place: string): Chapter[
     missing: "Not found when its shelf was counted",
     sound: "No sign of spoilage when opened",
     bad: "Spoiled when opened",
-    "set aside": "Set aside",
+    "set aside": "Recalled: do not eat",
     lifted: "Released: it may be eaten after all",
-    recall: "What shares a risk with it was set aside",
+    recall: "What shares a risk with it was recalled",
     "recall lifted": "Released for what shared a risk with it",
   };
   return happeningsOf(home.larder, c.id).map((r): Chapter => {

@@ -42,7 +42,7 @@ test("a label is told by whose it is, and by where its jar stands", () => {
   setAside(t.larder, t.write(), { containerId: jars[2]!.id, doubts: [], reason: "it hissed" });
   expect(scanned(home, c!.toLowerCase().replace("-", ""))).toMatchObject({
     takes: false,
-    says: "Set aside: it hissed. Not to be eaten.",
+    says: "Recalled: it hissed. Do not eat it.",
   });
   expect(scanned(home, run.code).says).toMatch(/is a run/);
   expect(scanned(home, "????").container).toBeNull();

@@ -89,7 +89,7 @@ function aside({ larder }: Home): Task[] {
       at: null,
       to:
         recalls.length === 1 ? href("/larder/recalls/:id", { id: recalls[0]!.id }) : href("/larder/recalls"),
-      title: `Keep ${countOf(still, "container")} set aside: recalled`,
+      title: `Do not eat ${countOf(still, "container")}: recalled`,
       why: `${recalls.map((r) => r.reason).join("; ")}. Nobody eats or gives them away.`,
     },
   ];

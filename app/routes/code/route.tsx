@@ -104,7 +104,7 @@ export default function Story({ loaderData, actionData }: Route.ComponentProps) 
       )}
       {container?.setAside && (
         <Notice tone="stop" className="mb-5">
-          <b>Set aside.</b> Do not eat, give away or shelve it until someone releases it with a reason.{" "}
+          <b>Recalled.</b> Do not eat, give away or shelve it until someone releases it with a reason.{" "}
           <Link to={href("/larder/recalls/:id", { id: container.setAside })}>
             Why, and what else shares the risk
           </Link>

@@ -12,7 +12,7 @@ export function Jar({ c, now, times }: { c: Shelved; now: number; times: Times }
     data: { placeId: c.placeId },
   });
   const past = c.bestBy < now;
-  const kept = c.aside ? "set aside" : c.holds.length ? "on hold" : null;
+  const kept = c.aside ? "recalled" : c.holds.length ? "on hold" : null;
   return (
     <li className={`flex flex-col items-center ${isDragging ? "relative z-20 opacity-80" : ""}`}>
       <Link to={href("/c/:code", { code: c.code })} className="jar-code">

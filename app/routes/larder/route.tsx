@@ -174,7 +174,7 @@ export default function Larder({ loaderData, actionData }: Route.ComponentProps)
       <SharedGlyphs of={[...ready, ...(found ?? places.flatMap((p) => p.shown))]} />
       {recalls.map((r) => (
         <Notice key={r.id} tone="stop" className="mb-4">
-          <b>{countOf(r.still, "container")} set aside</b>: {r.reason}.{" "}
+          <b>{countOf(r.still, "container")} recalled, do not eat</b>: {r.reason}.{" "}
           <Link to={href("/larder/recalls/:id", { id: r.id })} className={SENTENCE}>
             Show them, or release them
           </Link>

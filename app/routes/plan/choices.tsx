@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { Form, useSubmit } from "react-router";
 import type { SubmissionResult } from "@conform-to/react";
 import { countOf, DAY_MS, formatMass } from "#core/quantity";
@@ -23,9 +23,9 @@ const KINDS = SHAPES.map((s) => ({
 const SELECT = "input px-2 text-[0.98rem]";
 
 const NOT: Record<string, string> = {
-  held: "on hold: it cannot be planned before the hold is lifted",
-  roast: "a roast kept whole: cut it first",
-  frozen: "frozen: it has to thaw first",
+  held: "on hold",
+  roast: "a whole roast: cut it first",
+  frozen: "frozen: thaw it first",
   thawing: "thawing",
 };
 
@@ -192,29 +192,10 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
               defaultValue={main}
               className={SELECT}
             >
-              {KINDS.map((k) => (
-                <option key={k.key} value={k.key}>
-                  {k.plural}
-                </option>
-              ))}
+              <Sizes />
             </select>
           </label>
-          <label>
-            <span className="block text-[0.9rem] text-soft">the rest goes into</span>
-            <select
-              name={`rest.${l.id}`}
-              aria-label={`Lot ${l.code}, the rest goes into`}
-              defaultValue={rest}
-              className={SELECT}
-            >
-              <option value="">leave it</option>
-              {KINDS.map((k) => (
-                <option key={k.key} value={k.key}>
-                  {k.plural}
-                </option>
-              ))}
-            </select>
-          </label>
+          <SecondSize code={l.code} name={`rest.${l.id}`} chosen={rest} />
           <label>
             <span className="block text-[0.9rem] text-soft">packed</span>
             <select
@@ -255,5 +236,42 @@ function Row({ lot: l, data }: { lot: LotRow; data: Data }) {
         </div>
       )}
     </li>
+  );
+}
+
+const Sizes = () =>
+  KINDS.map((k) => (
+    <option key={k.key} value={k.key}>
+      {k.plural}
+    </option>
+  ));
+
+/** What is left after full containers of the first size is usually eaten: a second size is asked for, and not offered. */
+function SecondSize({ code, name, chosen }: { code: string; name: string; chosen: string }) {
+  const [asked, setAsked] = useState(chosen !== "");
+  if (!asked)
+    return (
+      <Button
+        type="button"
+        className="self-end px-2 text-[0.98rem]"
+        aria-label={`Lot ${code}, add a second size`}
+        onClick={() => setAsked(true)}
+      >
+        Add a second size
+      </Button>
+    );
+  return (
+    <label>
+      <span className="block text-[0.9rem] text-soft">the rest goes into</span>
+      <select
+        name={name}
+        aria-label={`Lot ${code}, the rest goes into`}
+        defaultValue={chosen}
+        className={SELECT}
+      >
+        <option value="">leave it</option>
+        <Sizes />
+      </select>
+    </label>
   );
 }

@@ -131,10 +131,11 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
           )}
           {room && (
             <p className="mt-2 text-soft">
-              Room for {kindsWords(load.room)}. Fill it up at Fire with jars of water, which cost no more fuel
+              Room for {kindsWords(load.room)}: add jars of water
               {load.beans && (
                 <>
-                  ; nor do{" "}
+                  {" "}
+                  or{" "}
                   <Link
                     to={`${href("/ask")}?what=dry-beans&pack=hot`}
                     className="underline underline-offset-4"
@@ -264,7 +265,7 @@ function PartRow({
           <b className="text-[1.1rem]">{kindWords(part.kind, part.count)}</b>{" "}
           <span className="text-soft">
             {cutWords(look.part, look.species).toLowerCase()}, {part.pack}
-            {part.minutes !== minutes && `, ${part.minutes} min by itself`},{" "}
+            {part.minutes !== minutes && `, ${part.minutes} min if canned alone`},{" "}
             {formatMass(part.count * part.kgEach, data.units)}
           </span>
         </span>
@@ -312,6 +313,9 @@ function LeftOver({ data }: { data: Data }) {
           );
         })}
       </ul>
+      <p className="mt-1 text-soft">
+        Freeze it, eat it in time, or plan another load. A part-filled jar is not canned.
+      </p>
     </section>
   );
 }

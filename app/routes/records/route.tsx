@@ -69,7 +69,7 @@ export default function Records({ loaderData }: Route.ComponentProps) {
                 <li key={c.id} className="flex gap-3 py-2">
                   <span className="fig w-20 shrink-0 text-soft">{clockTime(c.at, times)}</span>
                   <span>
-                    <span className="font-[650]">{c.by ?? "The larder"}</span> {doneWords(c.action)}
+                    <span className="font-[650]">{c.by ?? "Patient Larder"}</span> {doneWords(c.action)}
                     {c.code && <span className="code ml-2">{c.code}</span>}
                   </span>
                 </li>

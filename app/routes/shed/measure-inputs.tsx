@@ -76,8 +76,8 @@ export function MeasureInputs({
         />
         <TextField
           field={fields.zeroMinutes}
-          label="To zero"
-          hint="minutes, by itself"
+          label="Cooling to zero"
+          hint="minutes"
           inputMode="numeric"
           defaultValue={typed("zeroMinutes", number(known?.depressuriseMin))}
         />

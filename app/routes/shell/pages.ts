@@ -38,7 +38,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
       ["What to eat next, and how long it lasts", "/larder/eating", "meals, forecast, cost, price"],
       ["Labels to print, or the words for a marker", "/larder/labels", "pdf, sheet, roll"],
       ["Rooms: how warm the shelves are", "/larder/rooms", "temperature, frost, heat"],
-      ["Recalls: what is set aside", "/larder/recalls", "bad, bulge, risk"],
+      ["Recalls", "/larder/recalls", "bad, bulge, risk"],
       ["Charts: stock, age, seals, yields", "/larder/charts", "seasons"],
     ],
   },

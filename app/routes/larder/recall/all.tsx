@@ -16,10 +16,10 @@ export function loader({ context }: Route.LoaderArgs) {
 export default function Recalls({ loaderData }: Route.ComponentProps) {
   const { recalls, times } = loaderData;
   return (
-    <Page title="Recalls" lead="What was set aside because it shared something with one that was bad.">
+    <Page title="Recalls" lead="Jars and cans that share a risk with one that was bad: do not eat them.">
       <title>Recalls · Patient Larder</title>
       {recalls.length === 0 ? (
-        <Empty title="Nothing was ever set aside.">
+        <Empty title="Nothing was ever recalled.">
           If one is bad, open its page from the Larder and say so: everything that shares its run, lots, lids
           or sealer is found at once.
         </Empty>
@@ -40,7 +40,7 @@ export default function Recalls({ loaderData }: Route.ComponentProps) {
                   {r.doubts.map((d) => DOUBT_WORDS[d].name.toLowerCase()).join(", ") || "this one alone"} ·{" "}
                   {r.still ? (
                     <b className="text-stop">
-                      {r.still} of {countOf(r.count, "container")} still set aside
+                      {r.still} of {countOf(r.count, "container")} still recalled
                     </b>
                   ) : (
                     `${countOf(r.count, "container")}, all released, eaten or thrown out`

@@ -34,7 +34,7 @@ export function RecallList({
           <span className="min-w-[12rem]">
             {r.where}
             {r.moved === "given" && r.note ? ` to ${r.note}` : ""}
-            {r.aside && <b className="text-stop"> · set aside</b>}
+            {r.aside && <b className="text-stop"> · recalled</b>}
           </span>
           <span className="min-w-[12rem] text-[0.92rem] text-soft max-lg:w-full">
             {r.by.length

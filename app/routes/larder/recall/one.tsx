@@ -68,8 +68,8 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
     <Page
       title={
         recall.still
-          ? `${countOf(recall.still, "container")} set aside`
-          : "Nothing of it is set aside any more"
+          ? `${countOf(recall.still, "container")} recalled`
+          : "All released, eaten or thrown out"
       }
       lead={`${recall.code}: ${recall.reason}. ${longDay(recall.at, times)}${recall.byName ? `, ${recall.byName}` : ""}.`}
     >

@@ -24,7 +24,7 @@ export function ChangeRow({
         <summary className="flex min-h-12 cursor-pointer list-none items-center gap-4">
           <span className="fig w-20 shrink-0 text-soft">{clockTime(c.at, times)}</span>
           <span className="min-w-0 flex-1">
-            <span className="font-[650]">{c.by ?? "The larder"}</span> {what}
+            <span className="font-[650]">{c.by ?? "Patient Larder"}</span> {what}
             {c.code && <span className="code ml-2">{c.code}</span>}
             {c.why && <span> “{c.why}”</span>}
             {c.device && <span className="text-soft"> on {c.device}</span>}
