@@ -39,7 +39,7 @@ interface Watched {
 }
 
 /** Pressing what opens and closes again, and typing, as somebody does who works there. Nothing is written down. */
-async function touchAbout(page: Page, open: string | null): Promise<void> {
+async function touchAbout(page: Page, open: RegExp | null): Promise<void> {
   if (open !== null) {
     await page.getByRole("button", { name: open }).first().click();
     await page.getByRole("dialog").waitFor();
@@ -56,7 +56,7 @@ async function touchAbout(page: Page, open: string | null): Promise<void> {
 async function smoothOn(
   page: Page,
   url: string,
-  pressed: string | null | undefined,
+  pressed: RegExp | null | undefined,
 ): Promise<Omit<SmoothFigures, "page">> {
   await page.goto(url, { waitUntil: "load" });
   // The router is there once the scripts have begun; the page is alive a moment later.
@@ -87,7 +87,7 @@ export async function smoothFigures(url: string, folder: string): Promise<Smooth
   try {
     for (const [name, path, pressed] of [
       ["Today", "/", undefined],
-      ["stove", `/fire/${run!.code}`, "Type it"],
+      ["stove", `/fire/${run!.code}`, /^(Type it|Read the dial)$/],
       ["packing bench", `/pack/${bench!.id}`, null],
     ] as const) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -39,6 +39,18 @@ test("with two runs, a hold and an alarm the head of a working page is at most 1
       .first();
     expect((await first.boundingBox())!.y, path).toBeLessThan(480);
   }
+  // A finger finds its answers all the same, here and on a telephone.
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    for (const role of ["link", "button"] as const) {
+      const box = (await alarm.getByRole(role).first().boundingBox())!;
+      expect(box.height, `${role} at ${size.width}`).toBeGreaterThanOrEqual(48);
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
   // What stands where is said in words there, and drawn on Today, whose head it is.
   await expect(page.getByRole("navigation", { name: "Places of the work" })).toContainText(/\d+ filled/);
   await page.goto(own.url);

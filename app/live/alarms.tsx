@@ -92,13 +92,13 @@ function AlarmLine() {
         <Button
           asChild
           weight="stop"
-          className="!min-h-11 !px-3 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
+          className="!min-h-12 !px-3 !py-0 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
         >
           <Link to={href("/fire/:code", { code: first.code })}>Go to {first.canner}</Link>
         </Button>
         <Button
           type="button"
-          className="!min-h-11 !px-3 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
+          className="!min-h-12 !px-3 !py-0 text-[1rem] md:whitespace-nowrap max-md:flex-1 max-md:!px-2 max-md:text-[0.94rem]"
           onClick={() => answer(first)}
         >
           Silence: {ANSWERS[first.alarm][0]!.toLowerCase()}
