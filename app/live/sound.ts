@@ -64,11 +64,19 @@ let wanted = true;
 const listeners = listenersOf();
 const { tell } = listeners;
 
-function touch(): void {
+/** Made before anybody touches the page: making it takes a tenth of a second on a telephone, and a touch waits for nothing. */
+function prepared(): AudioContext {
   audio ??= new AudioContext();
   audio.onstatechange = tell;
-  void audio.resume().then(tell);
+  return audio;
 }
+
+function touch(): void {
+  if (audio?.state !== "running") void prepared().resume().then(tell);
+}
+
+/** After a page is alive, ms. */
+const PREPARE_AFTER_MS = 1_000;
 
 let started = false;
 /** A browser lets a page sound only after a touch: the first one anywhere on it will do. */
@@ -78,6 +86,7 @@ export function startSound(): void {
   wanted = read("larder-sound") !== "off";
   addEventListener("pointerdown", touch);
   addEventListener("keydown", touch);
+  setTimeout(prepared, PREPARE_AFTER_MS);
   tell();
 }
 

@@ -1,5 +1,5 @@
 import { Slot } from "radix-ui";
-import type { ReactNode } from "react";
+import { startTransition, type ReactNode } from "react";
 import { OverPage } from "./over-page";
 
 /** A question over the page, its trigger and its way back. */
@@ -22,7 +22,12 @@ export function AskDialog({
 }) {
   return (
     <>
-      <Slot.Root aria-haspopup="dialog" aria-expanded={open} onClick={() => onOpenChange(!open)}>
+      {/* That the button was pressed is shown first; the page is taken out of reach a moment later. */}
+      <Slot.Root
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => startTransition(() => onOpenChange(!open))}
+      >
         {trigger}
       </Slot.Root>
       {open && (
