@@ -5,6 +5,8 @@ import { copyOfState, newRunState, type RunState } from "./state.ts";
 
 /** Events between two states that are remembered. */
 const USUAL_STRIDE = 200;
+/** Events at the end that a state is remembered before as well: readings of several gauges overtake each other by a few. */
+const OVERTAKEN = 16;
 
 /**
  * A run whose events come one after another, as `runAt` would see it. What was worked out is kept: an event costs what has
@@ -20,6 +22,8 @@ export class FoldedRun {
   private readonly struck = new Set<string>();
   /** after none, one, two … strides of events in their order */
   private readonly states: RunState[];
+  /** the state before the last few events, which is gone on from as long as nothing comes earlier */
+  private newest: { events: number; state: RunState } | null = null;
   private plain = false;
   /** instant of the latest event that came, corrections included */
   private latestAt = -Infinity;
@@ -83,6 +87,7 @@ export class FoldedRun {
   private forgetFrom(place: number): void {
     const sound = Math.floor(place / this.stride) + 1;
     if (this.states.length > sound) this.states.length = sound;
+    if (this.newest && this.newest.events > place) this.newest = null;
   }
 
   /**
@@ -108,9 +113,15 @@ export class FoldedRun {
           this.events.slice((n - 1) * this.stride, n * this.stride),
         ),
       );
-    const since = [...this.events.slice(strides * this.stride), ...more];
+    const stride = { events: strides * this.stride, state: this.states[strides]! };
+    const { newest } = this;
+    const from = newest && newest.events <= place && newest.events > stride.events ? newest : stride;
+    const upTo = Math.max(from.events, place - OVERTAKEN);
+    const state = advance(copyOfState(from.state), this.plan, this.events.slice(from.events, upTo));
+    this.newest = { events: upTo, state };
+    const since = [...this.events.slice(upTo), ...more];
     if (more.length > 0) since.sort(compareEvents);
-    return viewOf(advance(copyOfState(this.states[strides]!), this.plan, since), this.plan, now);
+    return viewOf(advance(copyOfState(state), this.plan, since), this.plan, now);
   }
 
   /** Where an event belongs among those that are here. */
