@@ -483,9 +483,7 @@ describe("opening and recalls", () => {
     });
     // The bad one is in the waste; two on the shelf and the one given away are set aside.
     expect(count).toBe(3);
-    expect(refusal(() => takeOff(t.larder, t.write(), jars[1]!.id, "opened"))).toMatch(
-      /recalled: it bulged/,
-    );
+    expect(refusal(() => takeOff(t.larder, t.write(), jars[1]!.id, "opened"))).toMatch(/recalled: it bulged/);
     expect(
       refusal(() => recordOpening(t.larder, t.write(), { containerId: jars[1]!.id, signs: [], note: null })),
     ).toMatch(/recalled/);

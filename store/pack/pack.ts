@@ -389,10 +389,7 @@ export function refuseRecorded(larder: Larder, containerIds: readonly string[]):
         409,
       );
     if (aside)
-      refuse(
-        `${code} was recalled, and the recall names it. It stays in the record, and in its pack.`,
-        409,
-      );
+      refuse(`${code} was recalled, and the recall names it. It stays in the record, and in its pack.`, 409);
   }
 }
 

@@ -56,8 +56,7 @@ export function scanned(home: Home, text: string): Scanned {
   const place = now.placeId ? placeName(getPlace(larder, now.placeId)) : null;
   const with_ = { code: now.code, container, place };
   if (now.setAside) return answer(`Recalled: ${container?.aside ?? "in doubt"}. Do not eat it.`, with_);
-  if (container?.holds.length)
-    return answer(`On hold: ${container.holds.join("; ")}. Do not eat it.`, with_);
+  if (container?.holds.length) return answer(`On hold: ${container.holds.join("; ")}. Do not eat it.`, with_);
   switch (now.moved) {
     case "shelved":
       return answer(`On ${place}.`, { ...with_, takes: true });

@@ -67,9 +67,7 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
   return (
     <Page
       title={
-        recall.still
-          ? `${countOf(recall.still, "container")} recalled`
-          : "All released, eaten or thrown out"
+        recall.still ? `${countOf(recall.still, "container")} recalled` : "All released, eaten or thrown out"
       }
       lead={`${recall.code}: ${recall.reason}. ${longDay(recall.at, times)}${recall.byName ? `, ${recall.byName}` : ""}.`}
     >
