@@ -58,14 +58,16 @@ function buildWhenOld() {
 async function findChromium() {
   const named = process.env.CHROMIUM;
   const found = [named, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((p) => p && existsSync(p));
-  if (found) return;
+  // A device of the tests trusts the household's certificate through the store that this writes.
+  const certutil = spawnSync("certutil", ["-H"]).error === undefined;
+  if (found && certutil) return;
   // The second is Chromium without its window, which tests faster; a distribution that lacks it does without.
   const install = "apt-get install -y --no-install-recommends";
-  const command = `apt-get update && (${install} chromium chromium-headless-shell || ${install} chromium)`;
+  const command = `apt-get update && (${install} chromium chromium-headless-shell libnss3-tools || ${install} chromium libnss3-tools)`;
   const permitted = process.getuid?.() === 0 && spawnSync("apt-get", ["--version"]).status === 0;
   if (!permitted) {
     console.error(
-      `Chromium is needed for the browser tests. Install it with:\n  sudo sh -c '${command}'\nor name one with CHROMIUM=/path/to/chromium.`,
+      `Chromium and certutil are needed for the browser tests. Install them with:\n  sudo sh -c '${command}'\nor name a Chromium with CHROMIUM=/path/to/chromium.`,
     );
     process.exit(1);
   }

@@ -31,11 +31,14 @@ import { snapshot } from "./features/shell/snapshot.server";
 import "./style.css";
 import { timesOf } from "./words/time";
 
-/** Whoever has not said the passphrase is led to the door, from any page and for any of its data. */
+/** What there is for a device that is not signed in. */
+const OUTSIDE_PAGES: string[] = [href("/enter"), href("/pair")];
+
+/** Whoever is not signed in is led to where they sign in, from any page and for any of its data. */
 export const middleware: Route.MiddlewareFunction[] = [
   ({ request, context }, next) => {
     const { pathname } = new URL(request.url);
-    if (context.get(visitorContext).outside && pathname !== "/enter")
+    if (context.get(visitorContext).outside && !OUTSIDE_PAGES.includes(pathname))
       throw redirect(`${href("/enter")}?back=${encodeURIComponent(pathname)}`);
     return next();
   },

@@ -78,6 +78,7 @@ export default [
   layout("routes/shell/bare.tsx", [
     route("welcome", "routes/welcome/route.tsx"),
     route("enter", "routes/sign-in/passphrase.tsx"),
+    route("pair", "routes/sign-in/pair.tsx"),
     route("who", "routes/sign-in/person.tsx"),
     route("records/restore", "routes/records/restore.tsx"),
   ]),

@@ -5,6 +5,8 @@ import { PROGRAM_FOLDER } from "#store/db";
 /** The built server, running in a process of its own on a folder and a port of its own. */
 export interface RunningServer {
   url: string;
+  /** where it serves https, when it serves the network */
+  securePort: number;
   child: ChildProcess;
   /** ends it as a power cut would */
   kill(): Promise<void>;
@@ -36,6 +38,7 @@ export async function startBuilt(
   checkout = PROGRAM_FOLDER,
 ): Promise<RunningServer> {
   const port = samePort ?? (await freePort());
+  const securePort = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const child = spawn("node", ["server.js"], {
     cwd: checkout,
@@ -43,6 +46,8 @@ export async function startBuilt(
       ...process.env,
       NODE_ENV: "production",
       PORT: String(port),
+      // A larder on the network serves https as well, each at a port of its own.
+      HTTPS_PORT: String(securePort),
       LARDER_DATA: folder,
       LOG_LEVEL: "warn",
       ...env,
@@ -59,7 +64,7 @@ export async function startBuilt(
       (r) => well.includes(r.status),
       () => false,
     );
-    if (up) return { url, child, kill: end("SIGKILL"), stop: end("SIGTERM") };
+    if (up) return { url, securePort, child, kill: end("SIGKILL"), stop: end("SIGTERM") };
     if (i > 400 || child.exitCode !== null) throw new Error(`the server on ${folder} did not come up`);
     await new Promise((r) => setTimeout(r, 50));
   }

@@ -200,6 +200,14 @@ test("a damaged file has a screen of its own, and gives way to the newest sound 
   const answer = await page.goto(`${child.url}/larder`);
   expect(answer!.status()).toBe(503);
   await expect(page.getByRole("heading", { name: "The larder’s file is damaged." })).toBeVisible();
+  // Only who has the machine restores: the code is in its terminal, and in its data folder.
+  await page.getByLabel("Code from the terminal").first().fill("ABCD-EFGH");
+  await page.getByRole("button", { name: /the newest that is OK/ }).click();
+  await expect(page.getByRole("alert")).toContainText("This is not the code.");
+  await page
+    .getByLabel("Code from the terminal")
+    .first()
+    .fill(readFileSync(join(folder, "rescue-code.txt"), "utf8").trim());
   await page.getByRole("button", { name: /the newest that is OK/ }).click();
   await expect(page.getByRole("heading", { name: "The backup is in place." })).toBeVisible();
   await page.getByRole("link", { name: "Go to Today" }).click();

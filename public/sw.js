@@ -6,7 +6,7 @@ const PARTS = "parts-1";
 const PATIENCE_MS = 6_000;
 /** What is no page of the work: the door, files, and what only makes sense live. */
 const NEVER =
-  /^\/(enter|who|api\/|jump|prefs|healthz|records\/(archive|restore|lists|paper\.pdf|events)|.*\.(data|pdf|csv|ics|zip|jsonld)$|live|fire\/[^/]+\/(events|taps))/;
+  /^\/(enter|pair|who|api\/|jump|prefs|healthz|records\/(archive|restore|lists|paper\.pdf|events)|.*\.(data|pdf|csv|ics|zip|jsonld)$|live|fire\/[^/]+\/(events|taps))/;
 const MOST_PAGES = 120;
 
 self.addEventListener("install", () => self.skipWaiting());

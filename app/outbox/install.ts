@@ -28,7 +28,8 @@ export function keepPages(): void {
       .register("/sw.js")
       .then(() => navigator.serviceWorker.ready)
       .then((worker) => {
-        if (location.pathname.startsWith("/enter")) return worker.active?.postMessage({ forget: true });
+        // Who is not signed in sees nothing that was kept, and keeps nothing.
+        if (/^\/(enter|pair)\b/.test(location.pathname)) return worker.active?.postMessage({ forget: true });
         const at = Number(localStorage.getItem(KEPT_AT) ?? 0);
         if (Date.now() - at < EVERY_MS) return;
         localStorage.setItem(KEPT_AT, String(Date.now()));

@@ -4,7 +4,7 @@ import express, { type NextFunction, type Request, type Response } from "express
 import helmet from "helmet";
 import { randomBytes } from "node:crypto";
 import { constants } from "node:zlib";
-import type { createServer } from "node:http";
+import type { createServer, IncomingMessage, Server, ServerResponse } from "node:http";
 import { join, resolve } from "node:path";
 import pino from "pino";
 import { RouterContextProvider } from "react-router";
@@ -20,12 +20,17 @@ import {
   startClock,
 } from "./clock";
 import { hasPassphrase } from "#store/access";
-import { guard, slowGuessing, visitorContext, type Visitor } from "./access";
+import { guard, isHere, onlyOwnHosts, slowGuessing, visitorContext, type Visitor } from "./access";
+import { announceName } from "./announce";
 import { keepBackups } from "./backups";
+import { connectPage, TRUSTED_PATH } from "./connect";
 import { larderContext, nonceContext } from "./context";
-import { hostRefusal, isLoopback } from "./host";
+import { hostRefusal, isLoopback, trustedProxies } from "./host";
+import { DEFAULT_SECURE_PORT, listenOnNetwork, whyNotListening, type Listening } from "./listen";
 import { openedFor, type Opened } from "./opening";
 import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
+import { secureCookies } from "./secure-cookies";
+import { setServed } from "./served";
 import { failLoadersOf, withFaults } from "./test-faults";
 import { mended } from "./trouble";
 
@@ -58,6 +63,14 @@ const PACKER = {
 const pages = () => import("virtual:react-router/server-build");
 type Pages = Awaited<ReturnType<typeof pages>> | typeof pages;
 
+/** To whom a larder is served. */
+export interface Served {
+  /** to the kitchen's network, not to this machine alone */
+  network: boolean;
+  /** addresses of proxies whose word on who asks is taken; null without any */
+  proxies: string[] | null;
+}
+
 /** Opens the larder, builds the server around it, listens, and stops cleanly when told to. */
 export async function start(
   make: typeof createServer,
@@ -65,10 +78,14 @@ export async function start(
 ): Promise<void> {
   const host = process.env.HOST ?? "127.0.0.1";
   const port = Number(process.env.PORT ?? 4310);
+  const securePort = Number(process.env.HTTPS_PORT ?? DEFAULT_SECURE_PORT);
+  const proxies = trustedProxies();
+  // Behind a proxy it is open to whomever the proxy serves, wherever it listens itself.
+  const network = !isLoopback(host) || proxies !== null;
   const folder = resolve(process.env.LARDER_DATA ?? "data");
   let opened = open(folder);
   // Of a damaged larder nobody knows whether it has a passphrase: its rescue screen is for this machine alone.
-  const refusal = opened.larder && hostRefusal(host, hasPassphrase(opened.larder));
+  const refusal = opened.larder && hostRefusal(host, network, hasPassphrase(opened.larder));
   if (refusal) {
     log.fatal(refusal);
     process.exitCode = 2;
@@ -80,8 +97,8 @@ export async function start(
   const begin = () => {
     // A larder that cannot be opened is shown to this machine only: nobody can say its passphrase.
     handler = opened.larder
-      ? buildApp(opened.larder, build, !isLoopback(host), restart, devMiddleware)
-      : rescueApp(folder, now, restart, opened.why);
+      ? buildApp(opened.larder, build, { network, proxies }, restart, devMiddleware)
+      : rescueApp(folder, now, restart, opened.why, { network, proxies });
     const { larder } = opened;
     endClock = larder && startClock(larder);
     endBackups = larder && keepBackups(larder, log);
@@ -101,21 +118,57 @@ export async function start(
     },
   };
   begin();
-  const server = make((req, res) => handler(req, res));
-  server.listen(port, opened.larder ? host : "127.0.0.1", () => {
-    log.info({ folder }, opened.larder ? "larder open" : `larder not open: ${opened.why.kind}`);
-    const shown = host.includes(":") ? `[${host}]` : host;
-    process.stdout.write(`Patient Larder is at http://${shown}:${port}\n`);
-  });
+  const app = (req: IncomingMessage, res: ServerResponse) => handler(req, res);
+  let listening: Listening | null = null;
+  let endAnnouncing: (() => void) | null = null;
+  let servers: () => Server[];
+  log.info({ folder }, opened.larder ? "larder open" : `larder not open: ${opened.why.kind}`);
+  if (network && proxies === null) {
+    const connect = express();
+    connect.disable("x-powered-by");
+    connect.use(onlyOwnHosts(true, problem));
+    connect.use(connectPage(() => listening!.certificate(), securePort));
+    // This machine needs no certificate for itself.
+    const plain = (req: IncomingMessage, res: ServerResponse) =>
+      isHere(req) ? app(req, res) : connect(req, res);
+    const found = await listenOnNetwork(make, { host, port, securePort }, app, plain, {
+      folder,
+      now: clockNow,
+      clockKnown: () => !clockIsUnknown(),
+      log,
+    });
+    listening = found;
+    setServed({ port, securePort, certificate: found.certificate });
+    servers = () => found.servers;
+    endAnnouncing = announceName(log);
+  } else {
+    const server = make(app);
+    server.on("error", (error) => {
+      log.fatal(whyNotListening(error, port).replace("HTTPS_PORT", "PORT"));
+      process.exit(1);
+    });
+    server.listen(port, host, () => {
+      const shown = host.includes(":") ? `[${host}]` : host;
+      process.stdout.write(`Patient Larder is at http://${shown}:${port}\n`);
+    });
+    servers = () => [server];
+  }
   const stop = () => {
     endBackups?.();
-    server.close(() => {
-      letGoOf(opened);
-      process.exit(0);
-    });
-    server.closeIdleConnections();
-    // Stove screens listen on connections that never end by themselves.
-    setTimeout(() => server.closeAllConnections(), 1000).unref();
+    listening?.end();
+    endAnnouncing?.();
+    const open = servers();
+    let left = open.length;
+    for (const server of open) {
+      server.close(() => {
+        if (--left > 0) return;
+        letGoOf(opened);
+        process.exit(0);
+      });
+      server.closeIdleConnections();
+      // Stove screens listen on connections that never end by themselves.
+      setTimeout(() => server.closeAllConnections(), 1000).unref();
+    }
     setTimeout(() => process.exit(0), 3000).unref();
   };
   process.once("SIGTERM", stop);
@@ -137,14 +190,19 @@ function letGoOf(opened: Opened): void {
 function buildApp(
   larder: Larder,
   build: Pages,
-  network: boolean,
+  { network, proxies }: Served,
   restart: Restart,
   devMiddleware?: express.RequestHandler,
 ): express.Express {
   const app = express();
   app.disable("x-powered-by");
+  if (proxies) app.set("trust proxy", proxies);
   app.use(compression(PACKER));
   app.use(logRequests);
+  app.use(onlyOwnHosts(network, problem));
+  app.use(secureCookies);
+  // A phone asks here whether it trusts the household's certificate: that it gets an answer is the answer.
+  app.get(TRUSTED_PATH, (_req, res) => void res.setHeader("Cache-Control", "no-store").status(204).end());
   app.get("/healthz", (_req, res) => {
     larder.sqlite.prepare("select 1").get();
     res.json({ status: "ok" });
@@ -164,6 +222,7 @@ function buildApp(
   }
   app.use(securityHeaders(devMiddleware !== undefined));
   app.use(sameOrigin);
+  app.use(onlyOwnPages);
   app.use(limitBody);
   app.use(serveRescueWhenDamaged(larder.folder, now, restart));
   app.use(guard(larder, network, problem));
@@ -249,9 +308,27 @@ function sameOrigin(req: Request, res: Response, next: NextFunction): void {
   const origin = req.headers.origin;
   if (req.method === "GET" || req.method === "HEAD" || origin === undefined) return next();
   const site = req.headers["sec-fetch-site"];
-  const same = URL.canParse(origin) && new URL(origin).host === req.headers.host;
+  const same = URL.canParse(origin) && new URL(origin).host === (req.host ?? req.headers.host);
   if (same && (site === undefined || site === "same-origin")) return next();
   problem(res, 403, "This write came from another site and was refused.");
+}
+
+/** What is long to make, or tells much: exports, papers, archives, the interface. */
+const HEAVY = /^\/(api\/|photos\/|records\/lists\/[^/]+\/csv$)|\.(pdf|zip|csv|ics|jsonld)$/;
+
+/** A page of another site may link here, and can neither make this machine work nor draw what it holds into itself. */
+function onlyOwnPages(req: Request, res: Response, next: NextFunction): void {
+  // A page's data belongs to who asks now, and to nobody who opens the browser later.
+  if (req.path.endsWith(".data") || HEAVY.test(req.path)) res.setHeader("Cache-Control", "no-store");
+  const site = req.headers["sec-fetch-site"];
+  const foreign = site === "cross-site" || site === "same-site";
+  if (foreign && HEAVY.test(req.path))
+    return problem(
+      res,
+      403,
+      "This was asked for by another site and was refused. Open Patient Larder first.",
+    );
+  next();
 }
 
 function limitBody(req: Request, res: Response, next: NextFunction): void {

@@ -6,6 +6,7 @@ import {
   readdirSync,
   readFileSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from "node:fs";
 import { request } from "node:http";
@@ -64,6 +65,12 @@ function post(body: string, headers: Record<string, string> = { Origin: here() }
     sent.end(body);
   });
 }
+/** What was told in the data folder, as it was in the terminal. */
+const code = async () => {
+  await fetch(here());
+  return readFileSync(join(folder, "rescue-code.txt"), "utf8").trim();
+};
+const asked = async (name: string) => `name=${encodeURIComponent(name)}&code=${await code()}`;
 const names = () => readdirSync(join(folder, "backups")).filter((n) => n.startsWith("larder-"));
 const sound = () => names().find((n) => n.includes("daily"))!;
 const spoiled = () => names().find((n) => n.includes("by-hand"))!;
@@ -87,7 +94,7 @@ describe("a larder whose file is damaged", () => {
   });
   test("chosen, the sound copy stands in its place, the damaged file is kept, and the larder begins anew", async () => {
     const before = readFileSync(join(folder, "larder.db"));
-    const answer = await post(`name=${encodeURIComponent(sound())}`);
+    const answer = await post(await asked(sound()));
     expect(answer).toMatchObject({ status: 200 });
     expect(answer.text).toContain("The backup is in place.");
     expect(told).toEqual(["let go", "again"]);
@@ -104,7 +111,7 @@ describe("a larder whose file is damaged", () => {
     ["nothing", () => "", /no copy|no such/i],
   ])("asked for %s it says why not, and leaves everything as it is", async (_what, name, why) => {
     const before = [...names()];
-    const answer = await post(`name=${encodeURIComponent(name())}`);
+    const answer = await post(await asked(name()));
     expect(answer.status).toBe(503);
     expect(/role="alert"><strong>([^<]*)/.exec(answer.text)?.[1]).toMatch(why);
     expect(answer.text).not.toContain("<img");
@@ -117,7 +124,7 @@ describe("a larder whose file is damaged", () => {
     ["a site that will not say which", { Origin: "null" }],
     ["no site at all", {}],
   ])("a write from %s is refused", async (_what, headers) => {
-    const answer = await post(`name=${encodeURIComponent(sound())}`, headers as Record<string, string>);
+    const answer = await post(await asked(sound()), headers as Record<string, string>);
     expect(answer).toMatchObject({ status: 403 });
     expect(told).toEqual([]);
   });
@@ -125,14 +132,33 @@ describe("a larder whose file is damaged", () => {
     ["a name that is not this machine's", { Host: "evil.example", Origin: "http://evil.example" }],
     ["a proxy", { "X-Forwarded-For": "10.0.0.9" }],
   ])("asked through %s there is nothing to choose", async (_what, headers) => {
-    const answer = await post(`name=${encodeURIComponent(sound())}`, {
+    const answer = await post(await asked(sound()), {
       Origin: here(),
       ...(headers as Record<string, string>),
     });
-    expect(answer.status).toBe(503);
-    expect(answer.text).toContain("Go to the machine it runs on");
+    expect(answer.status).toBeGreaterThanOrEqual(421);
     expect(answer.text).not.toContain("<form");
     expect(told).toEqual([]);
+  });
+  test("nothing is restored without the code from the terminal, and a code is good once", async () => {
+    const told1 = await code();
+    expect(statSync(join(folder, "rescue-code.txt")).mode & 0o777).toBe(0o600);
+    for (const wrong of ["", "&code=", "&code=ABCD-EFGH"]) {
+      const answer = await post(`name=${encodeURIComponent(sound())}${wrong}`);
+      expect(answer.status).toBe(403);
+      expect(answer.text).toContain("This is not the code.");
+    }
+    expect(told).toEqual([]);
+    expect((await post(await asked(sound()))).status).toBe(200);
+    expect(await code()).not.toBe(told1);
+  });
+  test("health too is told to nobody who was led here by another name", async () => {
+    const answer = await new Promise<number>((resolve) =>
+      request(`${here()}/healthz`, { headers: { Host: "evil.example" } }, (a) =>
+        resolve(a.statusCode!),
+      ).end(),
+    );
+    expect(answer).toBe(421);
   });
   test("a backup that has a passphrase asks for it, and stays where it is without", async () => {
     const other = mkdtempSync(join(tmpdir(), "larder-rescue-"));
@@ -143,8 +169,8 @@ describe("a larder whose file is damaged", () => {
     copyFileSync(join(other, "backups", name), join(folder, "backups", sound()));
     rmSync(other, { recursive: true });
     expect(await (await fetch(here())).text()).toContain('name="passphrase"');
-    const say = (passphrase: string) =>
-      post(`name=${encodeURIComponent(sound())}&passphrase=${encodeURIComponent(passphrase)}`);
+    const say = async (passphrase: string) =>
+      post(`${await asked(sound())}&passphrase=${encodeURIComponent(passphrase)}`);
     for (const wrong of ["", "four plain words"]) {
       expect((await say(wrong)).text).toContain("not the passphrase of that backup");
       expect(told).toEqual([]);

@@ -4,8 +4,11 @@ import helmet from "helmet";
 import { matchesHash, passphraseHashIn } from "#store/access";
 import { checkFile, listBackups, replaceDamaged, type Copy } from "#store/backup";
 import { backupWords, sizeWords } from "../words/history";
-import { countGuess, guessedRight, isOwnName, isPassedOn } from "./access";
+import { countGuess, guessedRight, isHere, onlyOwnHosts } from "./access";
+import type { Served } from "./app";
 import type { Unopened } from "./opening";
+import { RescueCode } from "./rescue-code";
+import { escaped, plainPage } from "./plain-page";
 import { damage } from "./trouble";
 
 /** How the server lets go of a damaged file, and begins anew once a copy stands in its place. */
@@ -23,9 +26,12 @@ export function rescueApp(
   now: () => number,
   restart: Restart,
   why: Unopened,
+  { network, proxies }: Pick<Served, "network" | "proxies"> = { network: false, proxies: null },
 ): express.Express {
   const app = express();
   app.disable("x-powered-by");
+  if (proxies) app.set("trust proxy", proxies);
+  app.use(onlyOwnHosts(network, (res, status, title) => void res.status(status).type("text").send(title)));
   app.use(compression());
   app.use(helmet({ strictTransportSecurity: false, referrerPolicy: { policy: "same-origin" } }));
   app.get("/healthz", (_req, res) => void res.status(503).json({ status: why.kind }));
@@ -51,7 +57,7 @@ function tryAgain(folder: string, why: Unopened, { letGo, again }: Restart): Req
       .status(503)
       .type("html")
       .send(
-        page(
+        plainPage(
           title,
           `<p>${escaped(why.words)}</p><p>Folder: <code>${escaped(folder)}</code></p><form method="post"><button>Try again</button></form>`,
         ),
@@ -66,12 +72,6 @@ const TITLES = {
   "in-use": "The larder is already open.",
 } as const satisfies Record<Unopened["kind"], string>;
 
-/** Only who sits at the machine may choose: by address, by the name asked for, and with nothing in between. */
-const isHere = (req: Request) =>
-  /^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? "") &&
-  isOwnName(req.headers.host) &&
-  !isPassedOn(req);
-
 function cameFromHere({ headers: { origin, host } }: Request): boolean {
   return origin !== undefined && URL.canParse(origin) && new URL(origin).host === host;
 }
@@ -84,7 +84,9 @@ export function serveRescueWhenDamaged(folder: string, now: () => number, restar
 
 function rescue(folder: string, now: () => number, { letGo, again }: Restart): RequestHandler {
   const form = express.urlencoded({ extended: false, limit: 2000 });
+  const code = new RescueCode(folder);
   return (req, res, next) => {
+    code.tell();
     if (!isHere(req))
       return void res
         .status(503)
@@ -95,21 +97,22 @@ function rescue(folder: string, now: () => number, { letGo, again }: Restart): R
       return void res.status(403).type("text").send("This write came from another site and was refused.");
     form(req, res, (error?: unknown) => {
       if (error) return next(error);
-      const { name, passphrase } = (req.body ?? {}) as { name?: unknown; passphrase?: unknown };
-      void whyNotPutBack(folder, String(name), String(passphrase ?? ""))
+      const { name, passphrase, code: typed } = (req.body ?? {}) as Record<string, unknown>;
+      void whyNotPutBack(folder, textOf(name), textOf(passphrase), code.is(textOf(typed)))
         .then((wrong) => {
           if (wrong) return show(res, folder, wrong, 403);
           try {
             letGo();
-            replaceDamaged(folder, String(name), now());
+            replaceDamaged(folder, textOf(name), now());
           } catch (problem) {
             return show(res, folder, (problem as Error).message);
           }
+          code.use();
           again();
           res
             .type("html")
             .send(
-              page(
+              plainPage(
                 "The backup is in place.",
                 "<p>Patient Larder continues with it.</p><p><a href='/'>Go to Today</a></p>",
               ),
@@ -120,8 +123,18 @@ function rescue(folder: string, now: () => number, { letGo, again }: Restart): R
   };
 }
 
-/** Why a backup may not be put in place by who asks; null when they may. Its own passphrase is asked for, where it has one. */
-async function whyNotPutBack(folder: string, name: string, passphrase: string): Promise<string | null> {
+/** Why a backup may not be put in place by who asks; null when they may. The code from the terminal is asked for, and its own passphrase where it has one. */
+async function whyNotPutBack(
+  folder: string,
+  name: string,
+  passphrase: string,
+  codeIsRight: boolean,
+): Promise<string | null> {
+  if (!codeIsRight) {
+    const wait = await countGuess("passphrase", "rescue code");
+    if (wait) return `Too many wrong codes. Wait ${Math.ceil(wait / 60)} min, then try again.`;
+    return "This is not the code. It was printed where Patient Larder was started, and stands in rescue-code.txt in the data folder.";
+  }
   const copy = listBackups(folder).find((c) => c.name === name);
   // What is no backup of ours, or a spoiled one, is refused in words when it would be put in place.
   if (!copy || checkFile(copyPath(folder, copy)).length > 0) return null;
@@ -133,6 +146,8 @@ async function whyNotPutBack(folder: string, name: string, passphrase: string): 
   await guessedRight("passphrase", "rescue");
   return null;
 }
+
+const textOf = (value: unknown) => (typeof value === "string" ? value : "");
 
 function show(res: Response, folder: string, problem: string | null, status = 503): void {
   const copies = listBackups(folder).map((copy) => ({ copy, wrong: checkFile(copyPath(folder, copy)) }));
@@ -146,7 +161,7 @@ function show(res: Response, folder: string, problem: string | null, status = 50
     .status(status)
     .type("html")
     .send(
-      page(
+      plainPage(
         TITLES.damaged,
         `${problem ? `<p role="alert"><strong>${escaped(problem)}</strong></p>` : ""}
         <p>Nothing more is written to it. The file is kept beside the backups when one replaces it. Anything recorded after the backup was made is not in it. Check your papers and labels, and enter it again.</p>
@@ -163,15 +178,5 @@ function rowOf(copy: Copy, wrong: string[], newest: boolean, locked: boolean): s
   const about = `<b>${when}</b><br>made ${backupWords(copy.why)}, ${sizeWords(copy.bytes)}`;
   return wrong.length
     ? `<li><span>${about}</span> Damaged: ${escaped(wrong[0]!)}</li>`
-    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}">${locked ? `<label>Passphrase <input name="passphrase" type="password" autocomplete="current-password" required></label> ` : ""}<button>${newest ? "Restore this one, the newest that is OK" : "Restore this one"}</button></form></li>`;
-}
-
-const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
-function page(title: string, body: string): string {
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title><style>
-:root{color-scheme:light dark;--paper:#f4ecdf;--ink:#1c2421;--rule:#cfc3aa}@media(prefers-color-scheme:dark){:root{--paper:#121819;--ink:#f4ecdf;--rule:#3a4244}}
-body{font:1.15rem/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.2rem;background:var(--paper);color:var(--ink)}a{color:inherit}
-h1{font-size:2rem;line-height:1.2}ul{list-style:none;padding:0}li{display:flex;flex-wrap:wrap;align-items:center;justify-content:space-between;gap:.6rem 1.2rem;padding:.8rem 0;border-top:2px solid var(--rule)}input{font:inherit;min-height:48px;padding:0 .6rem;border:2px solid;border-radius:4px;background:transparent;color:inherit}button{font:inherit;font-weight:650;min-height:48px;padding:.5rem 1rem;border:2px solid;border-radius:4px;background:transparent;color:inherit;cursor:pointer}
-code{overflow-wrap:anywhere}</style></head><body><h1>${title}</h1>${body}</body></html>`;
+    : `<li><span>${about}</span><form method="post"><input type="hidden" name="name" value="${escaped(copy.name)}"><label>Code from the terminal <input name="code" autocomplete="off" autocapitalize="characters" required></label> ${locked ? `<label>Passphrase <input name="passphrase" type="password" autocomplete="current-password" required></label> ` : ""}<button>${newest ? "Restore this one, the newest that is OK" : "Restore this one"}</button></form></li>`;
 }

@@ -21,10 +21,12 @@ describe("an altitude somebody could cook at", () => {
 });
 
 test("it listens to this machine only, until there is a passphrase to ask for", () => {
-  for (const host of ["127.0.0.1", "::1", "localhost"]) expect(hostRefusal(host, false)).toBeNull();
+  for (const host of ["127.0.0.1", "::1", "localhost"]) expect(hostRefusal(host, false, false)).toBeNull();
+  // Behind a proxy this machine alone is everybody the proxy serves.
+  expect(hostRefusal("127.0.0.1", true, false)).toMatch(/TRUST_PROXY would open/);
   for (const host of ["0.0.0.0", "192.168.1.4", "::", "larder.local"]) {
-    expect(hostRefusal(host, false)).toMatch(/without a passphrase/);
-    expect(hostRefusal(host, true)).toBeNull();
+    expect(hostRefusal(host, true, false)).toMatch(/without a passphrase/);
+    expect(hostRefusal(host, true, true)).toBeNull();
   }
 });
 

@@ -4,6 +4,7 @@ const DONE: Record<string, string> = {
   "household.change": "changed the household’s settings",
   "person.add": "added a person",
   "access.passphrase": "set the passphrase",
+  "access.pair": "connected a device",
   "access.pin": "changed a PIN",
   "access.token": "created a token",
   "access.token-back": "stopped a token",

@@ -10,7 +10,16 @@ export {
   SHORTEST_PASSPHRASE,
 } from "./secret.ts";
 export { matchesHash, passphraseHashIn } from "./elsewhere.ts";
-export { knownSession, listSessions, openSession, endSession, SESSION_MS, type Session } from "./session.ts";
+export {
+  endSession,
+  isSignedIn,
+  knownSession,
+  listSessions,
+  openSession,
+  pairDevice,
+  SESSION_MS,
+  type Session,
+} from "./session.ts";
 export {
   isRunOf,
   issueToken,

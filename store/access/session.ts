@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "#core/quantity";
-import type { Larder } from "#store/db";
+import { once, type Larder, type Write } from "#store/db";
 
 /** A screen stays in for so long after it was last used. */
 export const SESSION_MS = 60 * DAY_MS;
@@ -23,6 +23,9 @@ export interface Session {
   expiresAt: number;
 }
 
+/** When each key was last shown, by its hash, ms since 1970 UTC; of what was before a start its last change is known. */
+const lastShown = new Map<string, number>();
+
 /** Signs a device in. Returns the key it shows from now on. */
 export function openSession(larder: Larder, device: string): string {
   const key = newKey();
@@ -31,6 +34,19 @@ export function openSession(larder: Larder, device: string): string {
   larder.sqlite
     .prepare("insert into session (hash, device, created_at, rotated_at, expires_at) values (?, ?, ?, ?, ?)")
     .run(hashOfKey(key), device.slice(0, 80), now, now, now + SESSION_MS);
+  return key;
+}
+
+/**
+ * Signs a device in that was let in by a code, and writes into the history who let it in. Returns the key it shows from
+ * now on.
+ */
+export function pairDevice(larder: Larder, write: Write, device: string): string {
+  let key = "";
+  once(larder, write, "access.pair", () => {
+    key = openSession(larder, device);
+    return { result: null, note: { kind: "household", id: "1", detail: { device } } };
+  });
   return key;
 }
 
@@ -48,21 +64,40 @@ export function knownSession(larder: Larder, key: string): { session: Session; n
     )
     .get({ hash, now }) as (Session & { hash: string; rotatedAt: number }) | undefined;
   if (!row) return null;
+  lastShown.set(row.hash, now);
   if (row.hash !== hash || now - row.rotatedAt < ROTATE_MS) return { session: row, next: null };
   const next = newKey();
+  lastShown.delete(hash);
+  lastShown.set(hashOfKey(next), now);
   larder.sqlite
     .prepare("update session set hash = ?, former_hash = ?, rotated_at = ?, expires_at = ? where hash = ?")
     .run(hashOfKey(next), hash, now, now + SESSION_MS, hash);
   return { session: row, next };
 }
 
-/** Returns the devices that are signed in, newest first. Their `id` tells them apart and signs nobody in. */
-export function listSessions(larder: Larder): (Session & { id: string })[] {
-  return larder.sqlite
+/**
+ * Returns the devices that are signed in, newest first, and when each was last seen, ms since 1970 UTC. Their `id` tells
+ * them apart and signs nobody in.
+ */
+export function listSessions(larder: Larder): (Session & { id: string; seenAt: number })[] {
+  const rows = larder.sqlite
     .prepare(
-      "select substr(hash, 1, 12) as id, device, created_at as createdAt, expires_at as expiresAt from session where expires_at > ? order by created_at desc",
+      "select hash, device, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session where expires_at > ? order by created_at desc",
     )
-    .all(larder.now()) as (Session & { id: string })[];
+    .all(larder.now()) as (Session & { hash: string; rotatedAt: number })[];
+  return rows.map(({ hash, rotatedAt, ...session }) => ({
+    ...session,
+    id: hash.slice(0, 12),
+    seenAt: lastShown.get(hash) ?? rotatedAt,
+  }));
+}
+
+/** Returns whether a session still stands, by its key. Unlike `knownSession` it changes nothing. */
+export function isSignedIn(larder: Larder, key: string): boolean {
+  const found = larder.sqlite
+    .prepare("select 1 from session where (hash = @hash or former_hash = @hash) and expires_at > @now")
+    .get({ hash: hashOfKey(key), now: larder.now() });
+  return found !== undefined;
 }
 
 /** Signs a device out, by the id of its session. Does nothing when there is none. */

@@ -5,13 +5,13 @@ import { isRunOf, knownSession, knownToken, type Right, type Token } from "#stor
 import { onBehalfOf, type Larder } from "#store/db";
 import { clockNow } from "../clock";
 import { inCookie, cookieValue, screenCookie } from "../cookies";
-import { isOwnName, isPassedOn } from "./proxy";
+import { isPassedOn } from "./proxy";
 import { countGuess, waitFor } from "./slow";
 import { screenName, type Visitor } from "./visitor";
 
 /** What may be had without the passphrase: the door itself, and what it is drawn with. */
 const AT_THE_DOOR =
-  /^\/(enter(\.data)?|__manifest|sw\.js|manifest\.webmanifest|favicon\.svg|icons\/[\w.-]+|healthz)$/;
+  /^\/((enter|pair)(\.data)?|__manifest|sw\.js|manifest\.webmanifest|favicon\.svg|icons\/[\w.-]+|healthz)$/;
 const API = /^\/api\/v1\//;
 
 /** What each right lets a program do, and nothing else. */
@@ -50,12 +50,9 @@ async function admit(
   res: Response,
   answer: Answer,
 ): Promise<Visitor | null> {
-  const ip = req.socket.remoteAddress ?? "unknown";
+  // Behind a proxy that is trusted, the address it passes on; otherwise the one it comes from.
+  const ip = req.ip ?? "unknown";
   const device = screenName(req.headers["user-agent"]);
-  if (!network && !isOwnName(req.headers.host)) {
-    answer(res, 421, "This larder answers to 127.0.0.1 and localhost only.");
-    return null;
-  }
   if (!network && isPassedOn(req)) {
     answer(
       res,

@@ -22,3 +22,9 @@ export function isPassedOn(req: Pick<IncomingMessage, "headers" | "httpVersion">
 export function isOwnName(host: string | undefined): boolean {
   return /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i.test(host ?? "");
 }
+
+/** Whether a request comes from this very machine: by address, by the name asked for, and with nothing in between. */
+export const isHere = (req: IncomingMessage): boolean =>
+  /^(::ffff:)?127\.|^::1$/.test(req.socket.remoteAddress ?? "") &&
+  isOwnName(req.headers.host) &&
+  !isPassedOn(req);

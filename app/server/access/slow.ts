@@ -6,6 +6,8 @@ const minutes = (n: number) => n * 60;
 const limits = {
   /** from one address: five wrong passphrases, then a quarter of an hour of nothing */
   passphrase: new RateLimiterMemory({ points: 5, duration: minutes(15), blockDuration: minutes(15) }),
+  /** from one address: codes that let a device in */
+  pairing: new RateLimiterMemory({ points: 10, duration: minutes(5), blockDuration: minutes(5) }),
   /** from anywhere: whoever changes addresses is slowed all the same */
   anywhere: new RateLimiterMemory({ points: 60, duration: minutes(15), blockDuration: minutes(5) }),
   /** for one person: their PIN has only four figures */

@@ -13,7 +13,8 @@ interface Loaded {
   screen: string;
   addresses: string[];
   port: string;
-  sessions: { id: string; device: string; createdAt: number; expiresAt: number }[];
+  sessions: { id: string; device: string; createdAt: number; seenAt: number }[];
+  secure: object | null;
 }
 
 /** The passphrase, how to serve the kitchen, and the screens that are in. */
@@ -21,7 +22,7 @@ export function NetworkPart({
   formKey,
   set,
   result,
-  loaded: { network, times, device, screen, addresses, port, sessions },
+  loaded: { network, times, device, screen, addresses, port, sessions, secure },
 }: {
   formKey: string;
   set: boolean;
@@ -48,11 +49,11 @@ export function NetworkPart({
             {addresses[0] && (
               <>
                 {" "}
-                and open{" "}
+                . To connect a phone or tablet, open{" "}
                 <span className="code">
                   http://{addresses[0]}:{port}
                 </span>{" "}
-                on the other screen
+                on it
               </>
             )}
             .
@@ -70,7 +71,8 @@ export function NetworkPart({
           <Button>{set ? "Change it: every screen signs in again" : "Set the passphrase"}</Button>
         </KeyedForm>
         <p className="mt-3 text-soft">
-          Anyone on the network could read it as it is sent. Do not open the larder to the internet.
+          {network && !secure && "Let your proxy serve it over https. "}Do not open the larder to the
+          internet.
         </p>
       </Part>
       <Part title="This screen">
@@ -91,13 +93,15 @@ export function NetworkPart({
         </Form>
       </Part>
       {sessions.length > 0 && (
-        <Part title={`Screens that are in: ${sessions.length}`}>
+        <Part title="Devices signed in">
           <ul className="divide-y-2 divide-rule border-y-2 border-rule">
             {sessions.map((s) => (
               <li key={s.id} className="flex items-center justify-between gap-4 py-2">
                 <span>
                   <span className="font-[650]">{s.device}</span>{" "}
-                  <span className="text-soft">since {longDay(s.createdAt, times)}</span>
+                  <span className="block text-soft">
+                    last seen {longDay(s.seenAt, times)}, signed in {longDay(s.createdAt, times)}
+                  </span>
                 </span>
                 <OneTap says={{ key: keyFor(formKey, s.id), intent: "put-out", id: s.id }}>
                   <Button weight="stop">Sign out</Button>

@@ -16,11 +16,15 @@ import {
 import { Refused } from "#store/db";
 import { listCanners } from "#store/equipment";
 import { Page } from "#ui/page";
-import { visitorContext } from "../../../server/access";
+import { newPairingCode, visitorContext } from "../../../server/access";
 import { addresses } from "../../../server/addresses";
 import { homeContext } from "../../../server/context";
 import { cookieValue, screenCookie } from "../../../server/cookies";
+import { qrPath } from "../../../server/qr";
+import { servedNow } from "../../../server/served";
+import { fingerprintOf, isPrivate, larderName } from "../../../server/tls";
 import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../server/form";
+import { ConnectPart, type ShownCode } from "./connect";
 import { NetworkPart } from "./network";
 import { PinsPart } from "./pins";
 import { TokensPart } from "./tokens";
@@ -39,10 +43,26 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     screen: (await cookieValue(screenCookie, request.headers.get("cookie"))) ?? "",
     addresses: addresses(),
     port: process.env.PORT ?? "4310",
+    secure: secureService(),
     sessions: listSessions(larder),
     people: people.map((p) => ({ id: p.id, name: p.name, pin: hasPin(larder, p.id) })),
     tokens: listTokens(larder),
     canners: listCanners(larder).map((c) => ({ id: c.id, name: c.name })),
+  };
+}
+
+/** How phones connect over https; null where it is served to this machine alone, or behind a proxy. */
+function secureService() {
+  const service = servedNow();
+  if (!service) return null;
+  const certificate = service.certificate();
+  if (typeof certificate === "string") return { trouble: certificate, fingerprint: null, url: "" };
+  // An address the certificate names; where there is none, the name it is announced by.
+  const host = addresses().find(isPrivate) ?? `${larderName()}.local`;
+  return {
+    trouble: certificate.warning,
+    fingerprint: certificate.authority && fingerprintOf(certificate.authority),
+    url: `http://${host}:${service.port}/connect`,
   };
 }
 
@@ -64,6 +84,7 @@ const token = z.object({
   right: z.enum(RIGHTS),
   cannerId: z.string().optional(),
 });
+const pair = z.object({ key: keyField, intent: z.literal("pair") });
 const one = (intent: string) => z.object({ key: keyField, intent: z.literal(intent), id: z.string() });
 
 export function action({ request, context }: Route.ActionArgs) {
@@ -74,6 +95,15 @@ export function action({ request, context }: Route.ActionArgs) {
       submit(request, passphrase, async (v) => {
         await setPassphrase(larder, writeBy(me, v.key), v.passphrase);
         return back();
+      }),
+    pair: () =>
+      submit(request, pair, () => {
+        const secure = secureService();
+        if (!secure?.url)
+          throw new Refused({ "": secure?.trouble ?? "Start it for the network first." }, 409);
+        const shown = newPairingCode(me.id, larder.now());
+        // Behind the # it is sent to nobody before the connection is private.
+        return { ...shown, url: secure.url, qr: qrPath(`${secure.url}#${shown.code}`) };
       }),
     pin: () =>
       submit(request, pin, async (v) => {
@@ -112,7 +142,9 @@ export const handle: FollowHandle = { shows: ["access", "person"] };
 export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
   const { key, passphrase, people, tokens, canners } = loaderData;
   const result = actionData?.result;
-  const made = actionData?.done as { token: string | null; name: string } | null | undefined;
+  const done = actionData?.done as { token: string | null; name: string } | ShownCode | null | undefined;
+  const made = done && "token" in done ? done : null;
+  const code = done && "qr" in done ? done : null;
   return (
     <Page
       title="Sign-in and access"
@@ -120,7 +152,18 @@ export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
     >
       <title>Sign-in and access · Patient Larder</title>
       <div className="grid gap-10 lg:grid-cols-2">
-        <NetworkPart formKey={key} set={passphrase} result={result} loaded={loaderData} />
+        <div className="space-y-10">
+          {loaderData.secure && (
+            <ConnectPart
+              formKey={key}
+              secure={loaderData.secure}
+              code={code}
+              times={loaderData.times}
+              result={result}
+            />
+          )}
+          <NetworkPart formKey={key} set={passphrase} result={result} loaded={loaderData} />
+        </div>
         <div className="space-y-10">
           <PinsPart formKey={key} people={people} result={result} />
           <TokensPart
@@ -129,7 +172,7 @@ export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
             canners={canners}
             times={loaderData.times}
             result={result}
-            made={made ?? null}
+            made={made}
           />
         </div>
       </div>

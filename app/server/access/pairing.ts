@@ -1,0 +1,50 @@
+import { createHash, randomInt } from "node:crypto";
+import { MINUTE_MS } from "#core/quantity";
+
+/** A code is good for so long after it was shown. */
+export const PAIRING_MS = 5 * MINUTE_MS;
+/** Letters and figures that are not taken for each other, as on lids. */
+const LETTERS = "ABCDEFGHJKMNPQRTUVWXY346789";
+/** Long enough that nobody guesses one in its five minutes: 38 bits, and guesses are slowed. */
+const LENGTH = 8;
+
+interface Shown {
+  /** who showed it, by their id */
+  byId: string | null;
+  until: number;
+  used: boolean;
+}
+/** Codes by their hash. Only this process knows them: a restart makes them worthless, as five minutes do. */
+const shown = new Map<string, Shown>();
+
+const plain = (code: string) => code.toUpperCase().replace(/[^A-Z0-9]/g, "");
+const hashOf = (code: string) => createHash("sha256").update(plain(code)).digest("hex");
+
+/**
+ * Makes a code that signs one device in, once. Whoever shows it is signed in already.
+ *
+ * @param byId who shows it
+ * @param now ms since 1970 UTC
+ * @returns the code as it is shown, `ABCD-EFGH`, and until when it is good
+ */
+export function newPairingCode(byId: string | null, now: number): { code: string; until: number } {
+  for (const [hash, { until }] of shown) if (until + PAIRING_MS < now) shown.delete(hash);
+  const letters = Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]!).join("");
+  const until = now + PAIRING_MS;
+  shown.set(hashOf(letters), { byId, until, used: false });
+  return { code: `${letters.slice(0, 4)}-${letters.slice(4)}`, until };
+}
+
+/**
+ * Uses a code up. Of two that come with the same one, the first is let in.
+ *
+ * @returns who showed it, when it was good; otherwise why it was not, in words
+ */
+export function usePairingCode(code: string, now: number): { byId: string | null } | string {
+  const known = shown.get(hashOf(code));
+  if (!known) return "This is not a code that is shown now. Compare it with the screen that shows it.";
+  if (known.used) return "This code was used already. Show a new one on the other screen.";
+  if (known.until <= now) return "This code is older than 5 minutes. Show a new one on the other screen.";
+  known.used = true;
+  return { byId: known.byId };
+}

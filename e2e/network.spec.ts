@@ -1,0 +1,214 @@
+import { execFileSync } from "node:child_process";
+import { randomUUID } from "node:crypto";
+import { mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { request } from "node:http";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium, type Browser, type Page } from "@playwright/test";
+import { fillDemo } from "#demo/household";
+import { setPassphrase } from "#store/access";
+import { openLarder } from "#store/db";
+import { CHROMIUM } from "../bench/chromium";
+import { startBuilt, type RunningServer } from "../bench/server";
+import { expect, newFolder, test as base } from "./server";
+
+const WORDS = "four plain salted words";
+const NAME = "larder.local";
+
+interface Network extends RunningServer {
+  folder: string;
+  /** the plain port, by the larder's own name, as another device reaches it */
+  plain: string;
+  secure: string;
+}
+
+/** The made-up household, served to its network. */
+const test = base.extend<object, { net: Network }>({
+  net: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the dependencies of a fixture from this pattern
+    async ({}, use) => {
+      const folder = newFolder();
+      fillDemo(folder, Date.now());
+      const larder = openLarder(folder);
+      await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
+      larder.close();
+      const server = await startBuilt(folder, { HOST: "0.0.0.0" });
+      const port = new URL(server.url).port;
+      await use({
+        ...server,
+        folder,
+        plain: `http://${NAME}:${port}`,
+        secure: `https://${NAME}:${server.securePort}`,
+      });
+      await server.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: "worker" },
+  ],
+});
+
+/** Another device of the network: it finds the larder by its name, and trusts what its own store of certificates says. */
+async function device(authority: Buffer | null): Promise<{ browser: Browser; close(): Promise<void> }> {
+  const home = mkdtempSync(join(tmpdir(), "larder-device-"));
+  const store = join(home, ".pki", "nssdb");
+  mkdirSync(store, { recursive: true });
+  const certutil = (...args: string[]) => execFileSync("certutil", ["-d", `sql:${store}`, ...args]);
+  certutil("-N", "--empty-password");
+  if (authority) {
+    writeFileSync(join(home, "authority.crt"), authority);
+    certutil("-A", "-t", "C,,", "-n", "household", "-i", join(home, "authority.crt"));
+  }
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    env: { ...process.env, HOME: home },
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-background-networking",
+      `--host-resolver-rules=MAP ${NAME} 127.0.0.2`,
+      "--use-fake-device-for-media-stream",
+      "--use-fake-ui-for-media-stream",
+    ],
+  });
+  return {
+    browser,
+    async close() {
+      await browser.close();
+      rmSync(home, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The big screen, signed in, shows a code. */
+async function showCode(page: Page, net: Network): Promise<string> {
+  await page.goto(`${net.url}/household/access`);
+  if (page.url().includes("/enter")) {
+    await page.getByLabel("Passphrase").fill(WORDS);
+    await page.getByRole("button", { name: "Sign in" }).click();
+  }
+  await page.getByRole("button", { name: /^Show a (QR|new) code$/ }).click();
+  await expect(page.getByRole("img", { name: "QR code to connect a device" })).toBeVisible();
+  return (await page.getByRole("status").filter({ hasText: "Works once" }).textContent())!.match(
+    /[A-Z0-9]{4}-[A-Z0-9]{4}/,
+  )![0];
+}
+
+/** Asked by a name, at the plain port, as a program of another device does. */
+const ask = (net: Network, path: string, host = `${NAME}:${new URL(net.url).port}`) =>
+  new Promise<{ status: number; body: Buffer }>((resolve, reject) => {
+    request(net.url + path, { headers: { Host: host } }, (answer) => {
+      const pieces: Buffer[] = [];
+      answer.on("data", (piece: Buffer) => pieces.push(piece));
+      answer.on("end", () => resolve({ status: answer.statusCode!, body: Buffer.concat(pieces) }));
+    })
+      .once("error", reject)
+      .end();
+  });
+const authorityOf = async (net: Network) => (await ask(net, "/authority.crt")).body;
+
+test("a device that trusts the household is let in by a code, once, and everything of it works", async ({
+  net,
+  page,
+}) => {
+  test.setTimeout(60_000);
+  const code = await showCode(page, net);
+  const phone = await device(await authorityOf(net));
+  const context = await phone.browser.newContext({
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: "allow",
+  });
+  const screen = await context.newPage();
+  // What the QR code says: the plain port, with the code behind the #.
+  await screen.goto(`${net.plain}/connect#${code}`);
+  await screen.waitForURL(`${net.secure}/pair#${code}`);
+  await expect(screen.getByLabel("Code")).toHaveValue(code);
+  await screen.getByLabel("Name of this device").fill("Tablet at the stove");
+  await screen.getByRole("button", { name: "Connect this device" }).click();
+  await screen.waitForURL(`${net.secure}/`);
+  await expect(screen.getByRole("heading", { level: 1 })).toBeVisible();
+
+  // The key is bound to this very server, and to https.
+  const kept = (await context.cookies()).find((c) => c.name === "__Host-in")!;
+  expect(kept).toMatchObject({ secure: true, httpOnly: true, path: "/", domain: NAME });
+  // What a browser gives to secure pages only.
+  const given = await screen.evaluate(async () => {
+    const camera = await navigator.mediaDevices.getUserMedia({ video: true, audio: true });
+    const tracks = camera.getTracks().map((t) => t.kind);
+    for (const track of camera.getTracks()) track.stop();
+    return {
+      secure: isSecureContext,
+      wakeLock: "wakeLock" in navigator,
+      notification: "Notification" in window,
+      worker: "serviceWorker" in navigator,
+      tracks: tracks.sort(),
+    };
+  });
+  expect(given).toEqual({
+    secure: true,
+    wakeLock: true,
+    notification: true,
+    worker: true,
+    tracks: ["audio", "video"],
+  });
+  await expect
+    .poll(() =>
+      screen.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.active)),
+    )
+    .toBe(true);
+
+  // A second phone with the same code is told why it stays outside.
+  const other = await phone.browser.newContext();
+  const late = await other.newPage();
+  await late.goto(`${net.secure}/pair#${code}`);
+  await late.getByRole("button", { name: "Connect this device" }).click();
+  await expect(late.getByRole("alert").first()).toContainText("This code was used already.");
+  await late.getByLabel("Code").fill("AAAA-AAAA");
+  await late.getByRole("button", { name: "Connect this device" }).click();
+  await expect(late.getByRole("alert").first()).toContainText("not a code that is shown now");
+
+  // It stands in the list of devices and in the history, and is signed out from there.
+  await page.goto(`${net.url}/household/access`);
+  const row = page.getByRole("listitem").filter({ hasText: "Tablet at the stove" });
+  await expect(row).toContainText("last seen");
+  await row.getByRole("button", { name: "Sign out" }).click();
+  await expect(row).toBeHidden();
+  await screen.goto(`${net.secure}/larder`);
+  await expect(screen).toHaveURL(/\/enter\?back=%2Flarder/);
+  await page.goto(`${net.url}/records/history`);
+  await expect(page.getByText("connected a device").first()).toBeVisible();
+  await phone.close();
+});
+
+test("a device that does not trust it yet gets the connect page, and nothing else", async ({ net }) => {
+  const phone = await device(null);
+  const screen = await phone.browser.newPage();
+  for (const path of ["/", "/larder", "/household/access", "/records/archive.zip"]) {
+    await screen.goto(net.plain + path);
+    await expect(screen.getByRole("heading", { level: 1 })).toHaveText("Connect this phone or tablet");
+    await expect(screen.locator("body")).not.toContainText("Oda");
+  }
+  await screen.getByRole("button", { name: "Check and continue" }).click();
+  await expect(screen.getByRole("status")).toContainText("Not trusted yet.");
+  // How to trust it, for this system and others; what it means; how to take it off again.
+  await expect(screen.getByRole("link", { name: "Download the certificate" })).toBeVisible();
+  await expect(screen.getByText(/it can vouch for no other site/)).toBeVisible();
+  await expect(screen.getByText(/To take it off again/).first()).toBeVisible();
+  await expect(screen.goto(`${net.secure}/`)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);
+  await phone.close();
+  // A program is told where to go.
+  const refused = await ask(net, "/api/v1/stock");
+  expect(refused.status).toBe(421);
+  expect(refused.body.toString()).toMatch(/Use https and port \d+/);
+});
+
+test("names that are not its own get no answer, on either port, of health neither", async ({ net }) => {
+  const status = async (path: string, host: string) => (await ask(net, path, host)).status;
+  for (const host of ["evil.example", "larder.local.evil.example", "127.0.0.1.evil.example"])
+    for (const path of ["/", "/healthz", "/authority.crt"]) expect(await status(path, host), host).toBe(421);
+  expect(await status("/", `${NAME}:4310`)).toBe(200);
+});
+
+test("its keys are its owner's, and no backup or export takes them along", async ({ net }) => {
+  for (const name of ["authority.key", "server.key"])
+    expect(statSync(join(net.folder, "tls", name)).mode & 0o777).toBe(0o600);
+});
