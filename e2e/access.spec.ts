@@ -139,7 +139,7 @@ test("with the passphrase a screen is in, in the browser as well", async ({ serv
   await expect(page).toHaveURL(`${served.url}/larder`);
   await page.goto(`${served.url}/household/access`);
   await expect(page.getByText("On the network: every screen signs in once.")).toBeVisible();
-  await expect(page.getByText("Screens that are in")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Devices signed in" })).toBeVisible();
 });
 
 test("a token does the one thing it is for", async ({ served }) => {

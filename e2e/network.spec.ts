@@ -212,3 +212,50 @@ test("its keys are its owner's, and no backup or export takes them along", async
   for (const name of ["authority.key", "server.key"])
     expect(statSync(join(net.folder, "tls", name)).mode & 0o777).toBe(0o600);
 });
+
+test("behind a proxy that is trusted, who asks and over what is what the proxy says", async () => {
+  const folder = newFolder();
+  fillDemo(folder, Date.now());
+  const larder = openLarder(folder);
+  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
+  larder.close();
+  const server = await startBuilt(folder, { TRUST_PROXY: "127.0.0.1", LARDER_HOSTS: "canning.example" });
+  /** As a proxy passes it on. @param client whom it names */
+  const passOn = (method: string, path: string, client: string, body = "", host = "canning.example") =>
+    new Promise<{ status: number; cookies: string[]; location: string }>((resolve, reject) => {
+      const headers = {
+        Host: "127.0.0.1",
+        "X-Forwarded-Host": host,
+        "X-Forwarded-For": client,
+        "X-Forwarded-Proto": "https",
+        "Content-Type": "application/x-www-form-urlencoded",
+        "Content-Length": String(body.length),
+      };
+      request(server.url + path, { method, headers }, (answer) => {
+        answer.resume();
+        resolve({
+          status: answer.statusCode!,
+          cookies: answer.headers["set-cookie"] ?? [],
+          location: answer.headers.location ?? "",
+        });
+      })
+        .once("error", reject)
+        .end(body);
+    });
+  // The proxy's own address is this machine's: whoever it serves has to sign in all the same.
+  expect(await passOn("GET", "/larder", "10.0.0.1")).toMatchObject({
+    status: 303,
+    location: "/enter?back=%2Flarder",
+  });
+  expect((await passOn("GET", "/", "10.0.0.1", "", "evil.example")).status).toBe(421);
+  const say = (words: string, client: string) =>
+    passOn("POST", "/enter", client, `passphrase=${encodeURIComponent(words)}`);
+  // One guesser is slowed, and nobody else.
+  for (let i = 0; i < 5; i++) expect((await say("wrong words entirely", "10.0.0.1")).status).toBe(422);
+  expect((await say(WORDS, "10.0.0.1")).status).toBe(429);
+  const inside = await say(WORDS, "10.0.0.2");
+  expect(inside.status).toBe(302);
+  expect(inside.cookies.find((c) => c.startsWith("__Host-in="))).toMatch(/; Secure/);
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
