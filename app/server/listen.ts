@@ -20,6 +20,8 @@ export interface Listening {
   servers: Server[];
   /** the certificate now; in words why there is none */
   certificate(): Certificate | string;
+  /** looks now whether the certificate is due; it does so by itself every minute */
+  look(): Promise<void>;
   end(): void;
 }
 
@@ -92,6 +94,7 @@ export async function listenOnNetwork(
       return secure ? [server, secure] : [server];
     },
     certificate: () => certificate,
+    look,
     end: () => clearInterval(timer),
   };
 }

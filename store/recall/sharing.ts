@@ -70,8 +70,8 @@ export function sharedOf(
   const names = larder.sqlite
     .prepare(
       `select (select r.code from run r where r.id = k.run_id) as run,
-         (select group_concat(distinct l.code) from pack_from x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lot,
-         (select group_concat(distinct h.code) from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as harvest,
+         (select replace(group_concat(distinct l.code), ',', ', ') from pack_from x join lot l on l.id = x.lot_id where x.pack_id = k.id) as lot,
+         (select replace(group_concat(distinct h.code), ',', ', ') from pack_from x join lot_origin o on o.lot_id = x.lot_id join harvest h on h.id = o.harvest_id where x.pack_id = k.id) as harvest,
          (select u.label from container_lid l join supply u on u.id = l.supply_id where l.container_id = c.id) as lids,
          (select group_concat(distinct u.label) from supply_change s join supply u on u.id = s.supply_id where s.pack_code = k.code and s.why = 'packed' and u.kind = 'can') as cans,
          (select t.name from can_check v join tool t on t.id = v.sealer_id where v.container_id = c.id and v.verdict = 'accept' order by v.seq desc limit 1) as sealer,
