@@ -1,7 +1,9 @@
-// Starts the server: the built one, or with --dev the sources with reload. Everything else is in app/server.
+// Starts the server: the built one, or with --dev the sources with reload; with --network for the kitchen's other screens.
+// Everything else is in app/server.
 import { createServer } from "node:http";
 
 const dev = process.argv.includes("--dev");
+if (process.argv.includes("--network")) process.env.HOST ??= "0.0.0.0";
 process.env.NODE_ENV ??= dev ? "development" : "production";
 
 async function load() {

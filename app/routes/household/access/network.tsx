@@ -45,7 +45,7 @@ export function NetworkPart({
         </p>
         {set && !network && (
           <p className="mt-2">
-            Start it with <code className="code">HOST=0.0.0.0 npm start</code>
+            Start it with <code className="code">npm start -- --network</code>
             {addresses[0] && (
               <>
                 {" "}
