@@ -14,9 +14,9 @@ export interface ShownText {
 }
 
 const ROOTS = ["app", "core", "store"];
-/** What is no screen: the drawings of all parts for development, the log of hazards, lists of names, what the database keeps, formats. */
+/** What is no screen: the drawings of all parts for development, commands of systems, the log of hazards, lists of names, what the database keeps, formats. */
 const NO_SCREEN =
-  /routes\/ui\/|core\/(hazard|species|calendar\/south|canner)|store\/(derived|schema|testing|migrations|epcis)|routes\/api\/|core\/(plan\/linear|recipe\/ingredient)|ui\/button\/|store\/db\/(chain|copy|strict|statements|functions)/;
+  /routes\/ui\/|app\/autostart\/|core\/(hazard|species|calendar\/south|canner)|store\/(derived|schema|testing|migrations|epcis)|routes\/api\/|core\/(plan\/linear|recipe\/ingredient)|ui\/button\/|store\/db\/(chain|copy|strict|statements|functions)/;
 /** Attributes that nobody reads. */
 const UNREAD =
   /^(class(Name)?|[a-z]*ClassName|to|href|action|id|htmlFor|key|type|role|method|encType|name|value|rel|src|d|viewBox|points|transform|fill|stroke\w*|font\w*|style|target|accept|autoComplete|inputMode|pattern|form\w*|list|as|side|align|mode|kind|tone|intent|method|size|data-.*|aria-(labelledby|describedby|controls|live|current|haspopup|atomic|relevant|sort|orientation|expanded|pressed|checked))$/;
