@@ -77,3 +77,27 @@ test("a body that is no form, or half a form, is refused and not an error of our
     expect(half.status, `${path} with half a form`).toBe(path === "/prefs" ? 302 : 422);
   }
 });
+
+test("what is long to make is made for no other site, and data is kept by nobody in between", async ({
+  demo,
+}) => {
+  const ask = (path: string, site: string | null) =>
+    fetch(demo.url + path, { headers: site ? { "Sec-Fetch-Site": site } : {} });
+  for (const path of [
+    "/records/archive.zip",
+    "/api/v1/stock",
+    "/records/events.jsonld",
+    "/records/lists/animals/csv",
+  ]) {
+    expect((await ask(path, "cross-site")).status, path).toBe(403);
+    for (const site of ["same-origin", "none", null]) {
+      const answer = await ask(path, site);
+      expect(answer.status, `${path} from ${site}`).toBe(200);
+      expect(answer.headers.get("cache-control"), path).toContain("no-store");
+      await answer.body?.cancel();
+    }
+  }
+  // A page may be linked to from anywhere; what it is made from stays with who asked.
+  expect((await ask("/larder", "cross-site")).status).toBe(200);
+  expect((await ask("/larder.data", "same-origin")).headers.get("cache-control")).toContain("no-store");
+});
