@@ -34,7 +34,7 @@ export const jars: List = {
     { head: "seal", kind: "text" },
     { head: "moved", kind: "instant" },
   ],
-  hint: "Only code, is, shelf and to whom are read. Is: on the shelf, eaten, given away or thrown out.",
+  hint: "Only code, is, shelf and to whom or why are read. Is: on the shelf, eaten, given away or thrown out.",
   rows: (larder) =>
     (
       larder.sqlite
