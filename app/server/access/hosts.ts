@@ -2,8 +2,6 @@ import type { Request, RequestHandler } from "express";
 import { larderName, ownNames } from "../tls";
 import { isOwnName } from "./proxy";
 
-/** Names of one's own beside those the machine has: behind a proxy, or with a certificate of one's own. */
-const NAMED = (process.env.LARDER_HOSTS ?? "").split(",").flatMap((n) => n.trim().toLowerCase() || []);
 /** What this machine is called changes seldom; it is looked at again after so long, ms. */
 const LOOK_AGAIN_MS = 10_000;
 
@@ -13,7 +11,7 @@ function ownHosts(): Set<string> {
   const now = performance.now();
   if (known && now - known.at < LOOK_AGAIN_MS) return known.hosts;
   const { dns, addresses } = ownNames(larderName());
-  known = { at: now, hosts: new Set([...dns, ...addresses, ...NAMED]) };
+  known = { at: now, hosts: new Set([...dns, ...addresses]) };
   return known.hosts;
 }
 

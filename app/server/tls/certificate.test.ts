@@ -154,6 +154,12 @@ test("addresses of a home are its own, and no others", () => {
     dns: ["larder.local", "localhost", "kitchen-laptop"],
     addresses: ["127.0.0.1", "192.168.1.20"],
   });
+  // A name of the home's router, told by LARDER_HOSTS, is one of its own; what is no name is not.
+  expect(ownNames("larder", "1st", {}, ["laptop.lan", "10.0.0.1", "a b"]).dns).toEqual([
+    "larder.local",
+    "localhost",
+    "laptop.lan",
+  ]);
   expect([larderName("Cellar.local"), larderName("no such name!"), larderName(undefined)]).toEqual([
     "cellar",
     "larder",

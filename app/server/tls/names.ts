@@ -38,14 +38,19 @@ export function larderName(wanted = process.env.LARDER_NAME): string {
   return IS_NAME.test(name) ? name : "larder";
 }
 
+/** Other names it is reached by (`LARDER_HOSTS`, with commas between): from the home's router, or before a proxy. */
+const otherNames = (named = process.env.LARDER_HOSTS): string[] =>
+  (named ?? "").split(",").flatMap((n) => n.trim().toLowerCase() || []);
+
 /** Returns the names and the private addresses this machine has now. Public addresses are left out. */
 export function ownNames(
   name = larderName(),
   machine = hostname(),
   interfaces = networkInterfaces(),
+  others = otherNames(),
 ): OwnNames {
-  const own = machine.toLowerCase();
-  const dns = [`${name}.local`, "localhost", ...(IS_NAME.test(own) && !/^\d/.test(own) ? [own] : [])];
+  const named = [machine.toLowerCase(), ...others].filter((n) => IS_NAME.test(n) && !/^\d/.test(n));
+  const dns = [`${name}.local`, "localhost", ...named];
   const addresses = Object.values(interfaces)
     .flat()
     // An address with a scope means something on this machine only.
