@@ -208,7 +208,7 @@ describe("meat on hold", () => {
     say(t, t.lotId, { kind: "discard", at: now, massKg: 1, to: null });
     expect(message(() => shelve(t.larder, t.write(), [jars[1]!.id], place))).toMatch(/on hold \(a doubt/);
     expect(message(() => takeOff(t.larder, t.write(), jars[0]!.id, "opened"))).toMatch(
-      /not eaten or given away/,
+      /Do not eat it or give it away/,
     );
     expect(message(() => takeOff(t.larder, t.write(), jars[0]!.id, "given"))).toMatch(/on hold/);
     expect(onShelf(t.larder, null)[0]!.holds).toEqual(["a doubt about the water"]);

@@ -44,7 +44,7 @@ function append(larder: Larder, write: Write, known: Lot, event: LotEvent): void
   if (known.holds.length > 0 && (event.kind === "eat" || event.kind === "give"))
     throw new Refused(
       {
-        "": `${known.code} is on hold (${known.holds.join("; ")}). It is not eaten or given away until the hold is released.`,
+        "": `${known.code} is on hold (${known.holds.join("; ")}). Do not eat it or give it away until the hold is released.`,
       },
       409,
     );
