@@ -29,7 +29,10 @@ export default tseslint.config(
       eqeqeq: ["error", "always", { null: "ignore" }],
     },
   },
-  { files: ["*.js", "{demo,bench}/*.js"], languageOptions: { globals: { process: "readonly", console: "readonly" } } },
+  {
+    files: ["*.js", "{demo,bench}/*.js"],
+    languageOptions: { globals: { process: "readonly", console: "readonly" } },
+  },
   {
     files: ["public/sw.js"],
     languageOptions: {

@@ -66,7 +66,11 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
     title: "Household and help",
     pages: [
       ["Household: altitude, units, people, theme", "/household", "settings dark glare"],
-      ["Passphrase, PINs and access tokens", "/household/access", "network security device keys connect phone tablet qr code"],
+      [
+        "Passphrase, PINs and access tokens",
+        "/household/access",
+        "network security device keys connect phone tablet qr code",
+      ],
       ["Help", "/help", "how why"],
     ],
   },
