@@ -1,12 +1,8 @@
-import { createHash, randomInt } from "node:crypto";
 import { MINUTE_MS } from "#core/quantity";
+import { hashOfCode, newOneTimeCode } from "../one-time-code";
 
 /** A code is good for so long after it was shown. */
 export const PAIRING_MS = 5 * MINUTE_MS;
-/** Letters and figures that are not taken for each other, as on lids. */
-const LETTERS = "ABCDEFGHJKMNPQRTUVWXY346789";
-/** Long enough that nobody guesses one in its five minutes: 38 bits, and guesses are slowed. */
-const LENGTH = 8;
 
 interface Shown {
   /** who showed it, by their id */
@@ -17,9 +13,6 @@ interface Shown {
 /** Codes by their hash. Only this process knows them: a restart makes them worthless, as five minutes do. */
 const shown = new Map<string, Shown>();
 
-const plain = (code: string) => code.toUpperCase().replace(/[^A-Z0-9]/g, "");
-const hashOf = (code: string) => createHash("sha256").update(plain(code)).digest("hex");
-
 /**
  * Makes a code that signs one device in, once. Whoever shows it is signed in already.
  *
@@ -29,10 +22,10 @@ const hashOf = (code: string) => createHash("sha256").update(plain(code)).digest
  */
 export function newPairingCode(byId: string | null, now: number): { code: string; until: number } {
   for (const [hash, { until }] of shown) if (until + PAIRING_MS < now) shown.delete(hash);
-  const letters = Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]!).join("");
+  const code = newOneTimeCode();
   const until = now + PAIRING_MS;
-  shown.set(hashOf(letters), { byId, until, used: false });
-  return { code: `${letters.slice(0, 4)}-${letters.slice(4)}`, until };
+  shown.set(hashOfCode(code), { byId, until, used: false });
+  return { code, until };
 }
 
 /**
@@ -41,7 +34,7 @@ export function newPairingCode(byId: string | null, now: number): { code: string
  * @returns who showed it, when it was good; otherwise why it was not, in words
  */
 export function usePairingCode(code: string, now: number): { byId: string | null } | string {
-  const known = shown.get(hashOf(code));
+  const known = shown.get(hashOfCode(code));
   if (!known) return "This is not a code that is shown now. Compare it with the screen that shows it.";
   if (known.used) return "This code was used already. Show a new one on the other screen.";
   if (known.until <= now) return "This code is older than 5 minutes. Show a new one on the other screen.";
