@@ -63,7 +63,7 @@ async function findChromium() {
   if (found && certutil) return;
   // The second is Chromium without its window, which tests faster; a distribution that lacks it does without.
   const install = "apt-get install -y --no-install-recommends";
-  const command = `apt-get update && (${install} chromium chromium-headless-shell libnss3-tools || ${install} chromium libnss3-tools)`;
+  const command = `apt-get update && (${install} chromium chromium-headless-shell libnss3-tools openssl || ${install} chromium libnss3-tools openssl)`;
   const permitted = process.getuid?.() === 0 && spawnSync("apt-get", ["--version"]).status === 0;
   if (!permitted) {
     console.error(
