@@ -1,4 +1,5 @@
 import { posix, win32 } from "node:path";
+import { escaped } from "../server/plain-page";
 
 /** How the program is started on this machine. */
 export interface Started {
@@ -69,12 +70,10 @@ WantedBy=default.target
   };
 }
 
-const xml = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-
 function launchd({ node, program, data, home, args }: Started): Entry {
   const path = posix.join(home, "Library/LaunchAgents/patient-larder.plist");
   const strings = [node, posix.join(program, "server.js"), ...args]
-    .map((a) => `    <string>${xml(a)}</string>`)
+    .map((a) => `    <string>${escaped(a)}</string>`)
     .join("\n");
   return {
     path,
@@ -87,11 +86,11 @@ function launchd({ node, program, data, home, args }: Started): Entry {
   <array>
 ${strings}
   </array>
-  <key>WorkingDirectory</key><string>${xml(program)}</string>
+  <key>WorkingDirectory</key><string>${escaped(program)}</string>
   <key>EnvironmentVariables</key>
   <dict>
     <key>NODE_ENV</key><string>production</string>
-    <key>LARDER_DATA</key><string>${xml(data)}</string>
+    <key>LARDER_DATA</key><string>${escaped(data)}</string>
   </dict>
   <key>RunAtLoad</key><true/>
   <key>KeepAlive</key><true/>

@@ -21,13 +21,13 @@ import {
 } from "./clock";
 import { hasPassphrase } from "#store/access";
 import { guard, isHere, onlyOwnHosts, slowGuessing, visitorContext, type Visitor } from "./access";
-import { announceName } from "./announce";
 import { keepBackups } from "./backups";
 import { connectPage, TRUSTED_PATH } from "./connect";
 import { larderContext, nonceContext } from "./context";
 import { hostRefusal, isLoopback, trustedProxies } from "./host";
 import { DEFAULT_SECURE_PORT, listenOnNetwork, whyNotListening, type Listening } from "./listen";
 import { openedFor, type Opened } from "./opening";
+import { problem } from "./problem";
 import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
 import { secureCookies } from "./secure-cookies";
 import { setServed } from "./served";
@@ -140,7 +140,7 @@ export async function start(
     listening = found;
     setServed({ port, securePort, certificate: found.certificate });
     servers = () => found.servers;
-    endAnnouncing = announceName(log);
+    endAnnouncing = (await import("./announce")).announceName(log);
   } else {
     const server = make(app);
     server.on("error", (error) => {
@@ -345,11 +345,4 @@ function limitBody(req: Request, res: Response, next: NextFunction): void {
     return problem(res, 411, "Say how long the body is (Content-Length).");
   }
   next();
-}
-
-function problem(res: Response, status: number, title: string): void {
-  res
-    .status(status)
-    .type("application/problem+json")
-    .send(JSON.stringify({ type: "about:blank", title, status }));
 }

@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import type { Request, RequestHandler, Response } from "express";
 import { escaped, plainPage } from "./plain-page";
+import { problem } from "./problem";
 import { asDer, fingerprintOf, type Certificate } from "./tls";
 
 /** How a system takes in a certificate of a household: in its own words, since that is where people look for them. */
@@ -72,16 +73,11 @@ export function connectPage(certificate: () => Certificate | string, securePort:
         .send(asDer(found.authority));
     // A program is told where to go, and no page is sent to it.
     if (req.path.startsWith("/api/") || (req.method !== "GET" && req.method !== "HEAD"))
-      return void res
-        .status(421)
-        .type("application/problem+json")
-        .send(
-          JSON.stringify({
-            type: "about:blank",
-            title: `Use https and port ${securePort}. This port only helps to connect a phone or tablet.`,
-            status: 421,
-          }),
-        );
+      return problem(
+        res,
+        421,
+        `Use https and port ${securePort}. This port only helps to connect a phone or tablet.`,
+      );
     show(req, res, found, securePort);
   };
 }

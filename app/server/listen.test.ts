@@ -76,6 +76,27 @@ test("a port that cannot be had is told with what to do", () => {
   expect(whyNotListening({ code: "EADDRINUSE", message: "" }, 4311)).toMatch(/in use by another program/);
 });
 
+test("a port that is in use is tried again, and the plain port says so meanwhile", async () => {
+  const other = await listenOnNetwork(
+    createServer,
+    { host: "127.0.0.1", port: 0, securePort: securePort() },
+    (_req, res) => void res.end(),
+    (_req, res) => void res.end(),
+    { folder, now: () => now, clockKnown: () => true, log: pino({ level: "silent" }) },
+  );
+  expect(other.certificate()).toMatch(/in use by another program/);
+  // It is still so a look later, and not forgotten.
+  await other.look();
+  expect(other.certificate()).toMatch(/in use by another program/);
+  await new Promise((done) => {
+    listening.servers[1]!.close(done);
+  });
+  await other.look();
+  expect(other.certificate()).toMatchObject({ warning: null });
+  other.end();
+  for (const server of other.servers) server.close();
+});
+
 test("without a certificate the plain port goes on, and says why phones cannot connect", async () => {
   rmSync(join(folder, "tls", "authority.key"));
   now += 90 * DAY_MS;

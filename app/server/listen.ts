@@ -1,7 +1,7 @@
 import { createServer as createSecure, type Server as SecureServer } from "node:https";
 import type { createServer, RequestListener, Server } from "node:http";
 import type { Logger } from "pino";
-import { certificateFor, larderName, NoCertificate, ownNames, type Certificate } from "./tls";
+import { larderName, ownNames, type Certificate } from "./tls";
 
 /** Whether the certificate is due, or the machine has another address, is looked at so often, ms. */
 const LOOK_MS = 60_000;
@@ -47,6 +47,7 @@ export async function listenOnNetwork(
   let secure: SecureServer | null = null;
   let trouble: string | null = null;
   const shown = host.includes(":") ? `[${host}]` : host;
+  const { certificateFor, NoCertificate } = await import("./tls/certificate");
 
   const look = async () => {
     const before = certificate;
@@ -62,22 +63,27 @@ export async function listenOnNetwork(
     if (typeof certificate === "string") return;
     const changed = typeof before === "string" || before.cert !== certificate.cert;
     if (secure && changed) secure.setSecureContext({ cert: certificate.cert, key: certificate.key });
-    secure ??= open(certificate);
+    if (secure) return;
+    const opened = await open(certificate);
+    if (typeof opened !== "string") secure = opened;
+    else {
+      // Tried again at the next look: whoever has the port may let go of it.
+      certificate = opened;
+      log.error(opened);
+    }
   };
-  const open = (pair: Certificate) => {
-    const server = createSecure({ cert: pair.cert, key: pair.key, minVersion: "TLSv1.2" }, app);
-    server.on("error", (error: NodeJS.ErrnoException) => {
-      trouble = whyNotListening(error, securePort);
-      certificate = trouble;
-      log.error(trouble);
+  /** A server that listens; in words why it does not. */
+  const open = (pair: Certificate) =>
+    new Promise<SecureServer | string>((resolve) => {
+      const server = createSecure({ cert: pair.cert, key: pair.key, minVersion: "TLSv1.2" }, app);
+      server.once("error", (error: NodeJS.ErrnoException) => resolve(whyNotListening(error, securePort)));
+      // A phone that does not trust the certificate yet hangs up: that is no fault of the server's.
+      server.on("tlsClientError", () => undefined);
+      server.listen(securePort, host, () => {
+        process.stdout.write(`Patient Larder is at https://${shown}:${securePort}\n`);
+        resolve(server);
+      });
     });
-    // A phone that does not trust the certificate yet hangs up: that is no fault of the server's.
-    server.on("tlsClientError", () => undefined);
-    server.listen(securePort, host, () =>
-      process.stdout.write(`Patient Larder is at https://${shown}:${securePort}\n`),
-    );
-    return server;
-  };
 
   await look();
   const timer = setInterval(

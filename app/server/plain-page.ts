@@ -1,4 +1,4 @@
-/** Text as it may stand in HTML. */
+/** Text as it may stand in HTML and XML. */
 export const escaped = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
 /** A page that needs nothing of the larder: no script, no style sheet, no font. */

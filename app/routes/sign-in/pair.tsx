@@ -5,10 +5,10 @@ import { Form, href, redirect, redirectDocument } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/pair";
 import { pairDevice } from "#store/access";
-import { Refused, scopeNow } from "#store/db";
+import { Refused } from "#store/db";
 import { Button } from "#ui/button";
 import { FormErrors, TextField, typeInto } from "#ui/form";
-import { countGuess, guessedRight, usePairingCode, visitorContext } from "../../server/access";
+import { countSignIn, guessedRight, usePairingCode, visitorContext } from "../../server/access";
 import { inCookie, screenCookie } from "../../server/cookies";
 import { larderContext } from "../../server/context";
 import { submit } from "../../server/form";
@@ -32,15 +32,7 @@ export function action({ request, context }: Route.ActionArgs) {
   const larder = context.get(larderContext);
   const { ip } = context.get(visitorContext);
   return submit(request, schema, async ({ code, name }) => {
-    // Counted before it is looked at: a thousand at once are a thousand.
-    const wait = Math.max(await countGuess("pairing", ip), await countGuess("anywhere", "all"));
-    if (wait) {
-      scopeNow().header?.("Retry-After", String(wait));
-      throw new Refused(
-        { code: `Too many wrong codes. Wait ${Math.ceil(wait / 60)} min, then try again.` },
-        429,
-      );
-    }
+    await countSignIn("pairing", ip, "code", "codes");
     const used = usePairingCode(code, larder.now());
     if (typeof used === "string") throw new Refused({ code: used });
     await guessedRight("pairing", ip);

@@ -3,10 +3,10 @@ import { Form, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/passphrase";
 import { isPassphrase, openSession } from "#store/access";
-import { Refused, scopeNow } from "#store/db";
+import { Refused } from "#store/db";
 import { Button } from "#ui/button";
 import { FormErrors, TextField } from "#ui/form";
-import { countGuess, guessedRight, visitorContext } from "../../server/access";
+import { countSignIn, guessedRight, visitorContext } from "../../server/access";
 import { inCookie } from "../../server/cookies";
 import { larderContext } from "../../server/context";
 import { submit } from "../../server/form";
@@ -29,15 +29,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const larder = context.get(larderContext);
   const visitor = context.get(visitorContext);
   return submit(request, schema, async ({ passphrase, back }) => {
-    // Counted before it is looked at: a thousand at once are a thousand.
-    const wait = Math.max(await countGuess("passphrase", visitor.ip), await countGuess("anywhere", "all"));
-    if (wait) {
-      scopeNow().header?.("Retry-After", String(wait));
-      throw new Refused(
-        { passphrase: `Too many wrong passphrases. Wait ${Math.ceil(wait / 60)} min, then try again.` },
-        429,
-      );
-    }
+    await countSignIn("passphrase", visitor.ip, "passphrase", "passphrases");
     if (!(await isPassphrase(larder, passphrase)))
       throw new Refused({ passphrase: "This is not the passphrase. Capital letters and spaces count." });
     await guessedRight("passphrase", visitor.ip);

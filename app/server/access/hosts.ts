@@ -16,7 +16,7 @@ function ownHosts(): Set<string> {
 }
 
 /** Whether a larder on the network answers to the host a request names, its port aside. */
-export function isKnownHost(host: string | undefined): boolean {
+function isKnownHost(host: string | undefined): boolean {
   if (isOwnName(host)) return true;
   const name = /^(\[[0-9a-f:]+\]|[^:]+)(:\d+)?$/i.exec(host ?? "")?.[1]?.toLowerCase();
   return name !== undefined && ownHosts().has(name.replace(/^\[|\]$/g, ""));

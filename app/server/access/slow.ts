@@ -1,4 +1,5 @@
 import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
+import { Refused, scopeNow } from "#store/db";
 
 /** A guess may be wrong so often before it must wait, s. */
 const minutes = (n: number) => n * 60;
@@ -32,6 +33,27 @@ export async function countGuess(guess: Guess, who: string): Promise<number> {
     if (!(error instanceof RateLimiterRes)) throw error;
     return Math.max(1, Math.ceil(error.msBeforeNext / 1000));
   }
+}
+
+/**
+ * Counts a guess at what lets a device in, from its address and from anywhere, before it is looked at: a thousand at once are
+ * a thousand. @throws Refused (429) at the field when it is one too many
+ *
+ * @param what is guessed at, in the plural
+ */
+export async function countSignIn(
+  guess: "passphrase" | "pairing",
+  ip: string,
+  field: string,
+  what: string,
+): Promise<void> {
+  const wait = Math.max(await countGuess(guess, ip), await countGuess("anywhere", "all"));
+  if (!wait) return;
+  scopeNow().header?.("Retry-After", String(wait));
+  throw new Refused(
+    { [field]: `Too many wrong ${what}. Wait ${Math.ceil(wait / 60)} min, then try again.` },
+    429,
+  );
 }
 
 /** A right one wipes the slate. */

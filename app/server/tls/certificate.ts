@@ -122,9 +122,3 @@ function covers(cert: string, names: OwnNames, authority: string): boolean {
     names.addresses.every((a) => leaf.checkIP(a) !== undefined)
   );
 }
-
-/** The fingerprint of a certificate, for comparing by eye: the SHA-256 of its bytes, in groups. */
-export const fingerprintOf = (cert: string): string => new X509Certificate(cert).fingerprint256;
-
-/** A certificate as the bytes a phone takes in (DER). */
-export const asDer = (cert: string): Buffer => new X509Certificate(cert).raw;

@@ -106,16 +106,7 @@ function fieldsPage(
   doc.addPage();
   let y = heading(doc, title, lead);
   const half = (doc.page.width - 2 * MARGIN - 20) / 2;
-  for (const [i, label] of fields.entries()) {
-    const x = MARGIN + (i % 2) * (half + 20);
-    doc.font("plain").fontSize(9).fillColor(SOFT).text(label, x, y);
-    doc
-      .moveTo(x, y + 32)
-      .lineTo(x + half, y + 32)
-      .lineWidth(0.8)
-      .stroke(INK);
-    if (i % 2 === 1) y += 42;
-  }
+  y = linesToWriteOn(doc, fields, y, { half, gap: 20, line: 32, next: 42 });
   grid(
     doc,
     y + 14,
@@ -188,16 +179,7 @@ function runPage(doc: Doc, household: Household): void {
     "Pressure, and dial or weight",
     "Who",
   ];
-  for (const [i, label] of tops.entries()) {
-    const x = MARGIN + (i % 2) * (half + 24);
-    doc.font("plain").fontSize(9).fillColor(SOFT).text(label, x, y);
-    doc
-      .moveTo(x, y + 30)
-      .lineTo(x + half, y + 30)
-      .lineWidth(0.8)
-      .stroke(INK);
-    if (i % 2 === 1) y += 38;
-  }
+  y = linesToWriteOn(doc, tops, y, { half, gap: 24, line: 30, next: 38 });
   y += 8;
   const top = y;
   doc.font("bold").fontSize(10).fillColor(INK).text("Times, HH:MM", MARGIN, y);
@@ -316,4 +298,30 @@ function cell(
     r.outcome !== "none" ? formatPressure(kPaFromPsi(r.pressurePsi), units).replace(/ .*/, "") : "–",
   );
   return `${tested.minutes} min\n${pressures.join(" / ")} ${units === "us" ? "lb" : "kPa"}`;
+}
+
+/**
+ * Labels in two columns, each over a line to write on. Returns where the next row would begin; what is left alone in the last
+ * row does not count.
+ *
+ * @param at widths of a column and of what is between the two, and how far below a label its line and the next row stand, points
+ */
+function linesToWriteOn(
+  doc: Doc,
+  labels: readonly string[],
+  from: number,
+  at: { half: number; gap: number; line: number; next: number },
+): number {
+  let y = from;
+  for (const [i, label] of labels.entries()) {
+    const x = MARGIN + (i % 2) * (at.half + at.gap);
+    doc.font("plain").fontSize(9).fillColor(SOFT).text(label, x, y);
+    doc
+      .moveTo(x, y + at.line)
+      .lineTo(x + at.half, y + at.line)
+      .lineWidth(0.8)
+      .stroke(INK);
+    if (i % 2 === 1) y += at.next;
+  }
+  return y;
 }
