@@ -34,17 +34,6 @@ export default tseslint.config(
     languageOptions: { globals: { process: "readonly", console: "readonly" } },
   },
   {
-    files: ["public/sw.js"],
-    languageOptions: {
-      globals: Object.fromEntries(
-        ["self", "caches", "fetch", "location", "URL", "Response", "Headers", "AbortSignal"].map((name) => [
-          name,
-          "readonly",
-        ]),
-      ),
-    },
-  },
-  {
     files: ["app/**/*.tsx"],
     plugins: { "react-hooks": hooks },
     rules: {

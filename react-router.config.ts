@@ -1,4 +1,5 @@
 import type { Config } from "@react-router/dev/config";
+import { buildOffline } from "./app/workers/offline/build";
 
 export default {
   appDirectory: "app",
@@ -6,4 +7,5 @@ export default {
   // All routes are known from the start: without a network there is nobody to ask for the next one.
   routeDiscovery: { mode: "initial" },
   future: { v8_middleware: true },
+  buildEnd: ({ reactRouterConfig }) => buildOffline(`${reactRouterConfig.buildDirectory}/client`),
 } satisfies Config;

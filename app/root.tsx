@@ -69,6 +69,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
+        <link rel="apple-touch-icon" href="/icons/apple-180.png" />
         <link rel="manifest" href="/manifest.webmanifest" />
         <meta name="theme-color" content="#1c2422" />
         <Meta />

@@ -39,6 +39,7 @@ export default [
         route("shed", "routes/shed/route.tsx"),
         route("shed/:id", "routes/shed/equipment/route.tsx"),
         route("household", "routes/household/route.tsx"),
+        route("household/device", "routes/household/device.tsx"),
         route("household/access", "routes/household/access/route.tsx"),
         route("records", "routes/records/route.tsx"),
         route("records/backups", "routes/records/backups/route.tsx"),

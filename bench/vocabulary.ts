@@ -37,7 +37,7 @@ const DEVICE = words(`
   csv json pdf jpeg png webp utf utc http https api usb npm localhost android linux cros browser passphrase token archive backup
   export import restore undo undone reload upload download hash layout interface bytes proxy timeout offline ctrl shortcut
   rename delete preview decode turbo input textarea text select install update keyboard tab temp authorization recursive february november nov
-  tablet vpn keychain certification
+  tablet vpn keychain certification app notification
 `);
 
 /** Ordinary words that are not among the usual ones, each because the plainer one would say less. */

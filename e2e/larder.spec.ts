@@ -1,11 +1,11 @@
-import { createCanvas, loadImage } from "@napi-rs/canvas";
 import type { Page } from "@playwright/test";
-import { rmSync, writeFileSync } from "node:fs";
+import { rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import config from "../playwright.config";
 import { CHROMIUM } from "../bench/chromium";
 import { printLabels } from "../bench/printer";
+import { cameraFrom, holdUp } from "./camera";
 import { textOf } from "./pdf";
 import { withHouse } from "./rest-house";
 import { expect, test } from "./server";
@@ -17,11 +17,7 @@ test.use({
   launchOptions: {
     ...plain,
     executablePath: CHROMIUM,
-    args: [
-      ...plain.args!,
-      "--use-fake-device-for-media-stream",
-      `--use-file-for-fake-video-capture=${CAMERA}`,
-    ],
+    args: [...plain.args!, ...cameraFrom(CAMERA)],
   },
 });
 
@@ -29,18 +25,6 @@ test.use({
 test.describe.configure({ mode: "parallel" });
 
 const press = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).first().click();
-
-/** A label as the camera of a phone sees it: not quite filling the picture, on something grey. */
-async function holdUp(png: string | Buffer): Promise<void> {
-  const image = await loadImage(png);
-  const canvas = createCanvas(640, 480);
-  const c = canvas.getContext("2d");
-  c.fillStyle = "#9a9285";
-  c.fillRect(0, 0, 640, 480);
-  const scale = Math.min(600 / image.width, 440 / image.height);
-  c.drawImage(image, 20, 20, image.width * scale, image.height * scale);
-  writeFileSync(CAMERA, canvas.toBuffer("image/jpeg", 92));
-}
 
 for (const [size, viewport] of [
   ["1280×800", { width: 1280, height: 800 }],
@@ -118,7 +102,7 @@ for (const [size, viewport] of [
       await expect(top).toContainText("12 containers, takes 12: full");
 
       // The label before the camera leads to the jar; it is opened and found sound.
-      await holdUp(label!);
+      await holdUp(CAMERA, label!);
       await page.goto(`${server.url}/larder/scan`);
       await press(page, "Use the camera");
       await expect(page.getByText("On Cellar, Top.")).toBeVisible({ timeout: 30_000 });

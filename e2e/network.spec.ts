@@ -4,12 +4,16 @@ import { mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from "node:fs
 import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { createCanvas } from "@napi-rs/canvas";
 import { chromium, type Browser, type Page } from "@playwright/test";
 import { fillDemo } from "#demo/household";
 import { setPassphrase } from "#store/access";
 import { openLarder } from "#store/db";
+import { onShelf } from "#store/shelf";
 import { CHROMIUM } from "../bench/chromium";
+import { printPages } from "../bench/printer";
 import { startBuilt, type RunningServer } from "../bench/server";
+import { cameraFrom, holdUp } from "./camera";
 import { expect, newFolder, test as base } from "./server";
 
 const WORDS = "four plain salted words";
@@ -48,7 +52,9 @@ const test = base.extend<object, { net: Network }>({
 });
 
 /** Another device of the network: it finds the larder by its name, and trusts what its own store of certificates says. */
-async function device(authority: Buffer | null): Promise<{ browser: Browser; close(): Promise<void> }> {
+async function device(
+  authority: Buffer | null,
+): Promise<{ browser: Browser; camera: string; close(): Promise<void> }> {
   const home = mkdtempSync(join(tmpdir(), "larder-device-"));
   const store = join(home, ".pki", "nssdb");
   mkdirSync(store, { recursive: true });
@@ -58,6 +64,8 @@ async function device(authority: Buffer | null): Promise<{ browser: Browser; clo
     writeFileSync(join(home, "authority.crt"), authority);
     certutil("-A", "-t", "C,,", "-n", "household", "-i", join(home, "authority.crt"));
   }
+  const camera = join(home, "camera.mjpeg");
+  await holdUp(camera, createCanvas(4, 3).toBuffer("image/png"));
   const browser = await chromium.launch({
     executablePath: CHROMIUM,
     env: { ...process.env, HOME: home },
@@ -66,17 +74,26 @@ async function device(authority: Buffer | null): Promise<{ browser: Browser; clo
       "--disable-gpu",
       "--disable-background-networking",
       `--host-resolver-rules=MAP ${NAME} 127.0.0.2`,
-      "--use-fake-device-for-media-stream",
+      ...cameraFrom(camera),
       "--use-fake-ui-for-media-stream",
     ],
   });
   return {
     browser,
+    camera,
     async close() {
       await browser.close();
       rmSync(home, { recursive: true, force: true });
     },
   };
+}
+
+/** The code of a jar on a shelf of a larder. */
+function aJar(folder: string): string {
+  const larder = openLarder(folder);
+  const { code } = onShelf(larder, null, 1)[0]!;
+  larder.close();
+  return code;
 }
 
 /** The big screen, signed in, shows a code. */
@@ -124,8 +141,14 @@ test("a device that trusts the household is let in by a code, once, and everythi
   await expect(screen.getByLabel("Code")).toHaveValue(code);
   await screen.getByLabel("Name of this device").fill("Tablet at the stove");
   await screen.getByRole("button", { name: "Connect this device" }).click();
-  await screen.waitForURL(`${net.secure}/`);
-  await expect(screen.getByRole("heading", { level: 1 })).toBeVisible();
+  // It says at once what this device can do, and offers to install the program.
+  await screen.waitForURL(`${net.secure}/household/device?new`);
+  await expect(screen.getByText("Connected. This device stays signed in.")).toBeVisible();
+  const can = (what: string) => screen.getByRole("listitem").filter({ hasText: what });
+  await expect(can("Opened pages work without a network")).toContainText("✓");
+  await expect(can("This screen stays awake")).toContainText("✓");
+  await expect(can("Camera works")).toContainText("✓");
+  await expect(can("Not installed as an app")).toContainText(/Install the app|Add to Home Screen/);
 
   // The key is bound to this very server, and to https.
   const kept = (await context.cookies()).find((c) => c.name === "__Host-in")!;
@@ -155,6 +178,49 @@ test("a device that trusts the household is let in by a code, once, and everythi
       screen.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.active)),
     )
     .toBe(true);
+
+  // It reads a printed lid.
+  const jar = aJar(net.folder);
+  const label = await screen.evaluate(async (code) => {
+    const answer = await fetch(`/larder/labels.pdf?stock=single-57x32&of=${code}`);
+    return [...new Uint8Array(await answer.arrayBuffer())];
+  }, jar);
+  await holdUp(phone.camera, (await printPages(Uint8Array.from(label)))[0]!.png());
+  await screen.goto(`${net.secure}/larder/scan`);
+  await screen.getByRole("button", { name: "Use the camera" }).click();
+  await expect(screen.locator("main")).toContainText(jar);
+  await expect(screen.getByRole("link", { name: "Open it" })).toBeVisible();
+
+  // An alarm shows over other apps, while the page is behind them.
+  await context.grantPermissions(["notifications"], { origin: net.secure });
+  await screen.goto(`${net.secure}/larder`);
+  await screen.evaluate(() => {
+    Object.defineProperty(document, "visibilityState", { get: () => "hidden" });
+  });
+  await screen.evaluate(async () => {
+    const reading = { id: crypto.randomUUID(), at: new Date().toISOString(), gaugeKPa: 40 };
+    await fetch("/api/v1/runs/BJR-E/readings", {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify({ gauge: "dial", readings: [reading] }),
+    });
+  });
+  await expect
+    .poll(() =>
+      screen.evaluate(async () => {
+        const worker = await navigator.serviceWorker.ready;
+        return (await worker.getNotifications()).map((n) => n.body).join();
+      }),
+    )
+    .toMatch(/^Big canner: /);
+
+  // Without a network what it saw stays readable; back on it, it is as before.
+  await screen.goto(`${net.secure}/larder`);
+  await context.setOffline(true);
+  await screen.goto(`${net.secure}/larder`);
+  await expect(screen.getByRole("status").filter({ hasText: "Can’t reach Patient Larder" })).toBeVisible();
+  await context.setOffline(false);
+  await expect(screen.getByRole("status").filter({ hasText: "Can’t reach" })).toHaveCount(0);
 
   // A second phone with the same code is told why it stays outside.
   const other = await phone.browser.newContext();

@@ -1,5 +1,10 @@
 import { DateTime } from "luxon";
-import { expect, test } from "./server";
+import { rmSync } from "node:fs";
+import { openLarder } from "#store/db";
+import { startBuilt } from "../bench/server";
+import { boarHouse } from "./house";
+import { newerBuild } from "./newer";
+import { expect, newFolder, test } from "./server";
 
 /** Rows of the history, as the list of every change tells them. */
 async function changes(url: string, what: string): Promise<Record<string, string>[]> {
@@ -22,7 +27,11 @@ test("without a network the larder stays readable as it was last seen, with its 
     .poll(
       () =>
         page.evaluate(async () =>
-          (await (await caches.open("pages-1")).keys()).map((k) => new URL(k.url).pathname),
+          (
+            await (
+              await caches.open((await caches.keys()).find((name) => name.startsWith("pages-")) ?? "none")
+            ).keys()
+          ).map((k) => new URL(k.url).pathname),
         ),
       { timeout: 30_000 },
     )
@@ -60,7 +69,7 @@ test("without a network the larder stays readable as it was last seen, with its 
   await page.goto(`${own.url}/help/throw-out`);
   await expect(page.getByText("Do not taste it")).toBeVisible();
   await page.goto(`${own.url}/shed`);
-  await expect(page.getByRole("heading", { name: "The larder cannot be reached." })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Can’t reach Patient Larder" })).toBeVisible();
 });
 
 test("taps on the towel without a network are kept, heard once and in order, as of when they were said", async ({
@@ -179,7 +188,7 @@ test("the program can be installed: a manifest with its pictures, and a worker a
     display: string;
   };
   expect(manifest.display).toBe("standalone");
-  expect(manifest.icons.map((i) => i.sizes)).toEqual(["192x192", "512x512"]);
+  expect(manifest.icons.map((i) => i.sizes)).toEqual(["192x192", "512x512", "512x512"]);
   for (const icon of manifest.icons) {
     const answer = await request.get(`${demo.url}${icon.src}`);
     expect(answer.headers()["content-type"]).toBe("image/png");
@@ -188,4 +197,58 @@ test("the program can be installed: a manifest with its pictures, and a worker a
   }
   const worker = await request.get(`${demo.url}/sw.js`);
   expect(worker.headers()["content-type"]).toContain("javascript");
+});
+
+test("a new version is offered when no canner is on, never before, and what is half typed stays", async ({
+  page,
+  own,
+}) => {
+  const quiet = newFolder();
+  const larder = openLarder(quiet);
+  boarHouse(larder, { name: "Quiet house", altitudeM: 300, gauge: "dial" });
+  larder.close();
+  const newer = newerBuild();
+  const offer = page.getByRole("status").filter({ hasText: "A new version is here" });
+  const waits = () =>
+    page.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting));
+  const build = () =>
+    page.evaluate(
+      () =>
+        (globalThis as { __reactRouterManifest?: { version: string } }).__reactRouterManifest?.version ??
+        null,
+    );
+  const settled = () => page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+
+  // Canners are on: the newer one is fetched, and waits without a word.
+  await page.goto(`${own.url}/field`);
+  await settled();
+  const old = await build();
+  await own.stop();
+  const port = Number(new URL(own.url).port);
+  const busy = await startBuilt(own.folder, {}, port, [200], newer);
+  await expect.poll(waits).toBe(true);
+  await expect(offer).toHaveCount(0);
+  expect(await build()).toBe(old);
+  await busy.stop();
+
+  // In a house without a run it is offered, and taken.
+  const before = await startBuilt(quiet, {}, port);
+  await page.goto(`${before.url}/field`);
+  await page.getByLabel("Where").fill("Upper meadow");
+  await before.stop();
+  const after = await startBuilt(quiet, {}, port, [200], newer);
+  await expect(offer).toBeVisible();
+  await offer.getByRole("button", { name: "Reload" }).click();
+  await page.waitForEvent("load");
+  expect(await build()).not.toBe(old);
+  await expect(page.getByLabel("Where")).toHaveValue("Upper meadow");
+  await expect(offer).toHaveCount(0);
+  await expect.poll(waits).toBe(false);
+  // What belonged to the build before is gone.
+  expect(
+    await page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith("pages-")).length),
+  ).toBeLessThanOrEqual(1);
+  await after.stop();
+  rmSync(newer, { recursive: true, force: true });
+  rmSync(quiet, { recursive: true, force: true });
 });

@@ -1,9 +1,10 @@
 import { useEffect, useSyncExternalStore } from "react";
-import { href, Link, useLocation, useMatches } from "react-router";
+import { href, Link, useLocation, useMatches, useNavigate } from "react-router";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { deliver, listenersOf, newEntry, putDown } from "../outbox";
 import { ALARM_DO, ALARM_SAID, ANSWERS } from "../words/alarm";
+import { notify } from "./notify";
 import { startListening, useHeard } from "./feed";
 import { AGAIN_S, say, sound, speaks, startSound, useSound } from "./sound";
 import type { AlarmOfRun } from "./word";
@@ -52,6 +53,7 @@ export function Alarms() {
   }, []);
   useSounding(first);
   useCalledOutside(first);
+  useNoticeLeads();
   if (matches.some((m) => (m.handle as AlarmPlace | undefined)?.alarmsInHead)) return null;
   return (
     <div className="sticky top-0 z-40">
@@ -154,10 +156,23 @@ const CALLING_ICON =
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32"><rect width="32" height="32" rx="6" fill="#b3261e"/><path d="M16 6v13M16 24v3" stroke="#fff" stroke-width="4"/></svg>',
   );
 
+/** A notice that was pressed leads to its canner. */
+function useNoticeLeads(): void {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const lead = ({ data }: MessageEvent<{ to?: string } | null>) => {
+      if (data?.to) void navigate(data.to);
+    };
+    navigator.serviceWorker?.addEventListener("message", lead);
+    return () => navigator.serviceWorker?.removeEventListener("message", lead);
+  }, [navigate]);
+}
+
 /** Calls from a page that is behind others, too: its title and icon, and a notice of the system where that is allowed. */
 function useCalledOutside(call: AlarmOfRun | null): void {
   const words = call && `${call.canner}: ${ALARM_SAID[call.alarm](call.pressure, call.minutes)}`;
   const key = call && `${call.code} ${call.alarm} ${call.since}`;
+  const code = call?.code ?? null;
   useEffect(() => {
     document.documentElement.dataset.calls = words ?? "";
     if (!words) return;
@@ -178,11 +193,7 @@ function useCalledOutside(call: AlarmOfRun | null): void {
   useEffect(() => {
     if (!words || document.visibilityState === "visible") return;
     if (typeof Notification === "undefined" || Notification.permission !== "granted") return;
-    try {
-      const notice = new Notification("Patient Larder", { body: words, tag: key ?? undefined });
-      return () => notice.close();
-    } catch {
-      // Some telephones let only a worker show one: the sound has to do.
-    }
-  }, [words, key]);
+    const takeAway = notify({ words, tag: key!, to: href("/fire/:code", { code: code! }) });
+    return takeAway;
+  }, [words, key, code]);
 }

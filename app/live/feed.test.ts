@@ -7,6 +7,7 @@ const word = (now: number, what: string): Word => ({
   pace: 1,
   clockUnknown: false,
   version: { of: "a", n: 1 },
+  build: null,
   changes: [],
   places: [{ key: "fire", name: "Fire", what, amount: 1, standing: [], steaming: false }],
   clocks: [],

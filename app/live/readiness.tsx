@@ -3,6 +3,8 @@ import { Button } from "#ui/button";
 import { AskDialog } from "#ui/dialog";
 import { larderTime, useKeeps } from "../outbox";
 import { useAwake, type Awake } from "./awake";
+import { DeviceLines } from "./device/lines";
+import { Line } from "./device/line";
 import { useHeard } from "./feed";
 import { say, sound, switchSound, switchSpeech, useSound, useSpeaks } from "./sound";
 
@@ -63,8 +65,8 @@ export function CheckScreen() {
   );
 }
 
-/** Asks for the screen to stay awake only while the answer is looked at. */
-const ChecksNow = () => <Checks awake={useAwake()} />;
+/** The check itself. Asks for the screen to stay awake only while the answer is looked at. */
+export const ChecksNow = () => <Checks awake={useAwake()} />;
 
 const Back = ({ to, close }: { to: string; close: () => void }) => (
   <div className="mt-4">
@@ -73,29 +75,6 @@ const Back = ({ to, close }: { to: string; close: () => void }) => (
     </Button>
   </div>
 );
-
-/** One line of the check: what, whether it works, and what to do. */
-function Line({
-  good,
-  what,
-  choice = false,
-  children,
-}: {
-  good: boolean;
-  what: string;
-  /** it is as somebody wants it, and nothing is wrong without */
-  choice?: boolean;
-  children?: React.ReactNode;
-}) {
-  return (
-    <li className="border-t border-rule py-2">
-      <b className={`font-[650] ${good || choice ? "" : "text-amber"}`}>
-        {good ? "✓" : choice ? "○" : "✕"} {what}
-      </b>
-      {children && <div className="mt-1 flex flex-wrap items-center gap-2">{children}</div>}
-    </li>
-  );
-}
 
 function Checks({ awake }: { awake: Awake }) {
   const state = useSound();
@@ -171,7 +150,10 @@ function Checks({ awake }: { awake: Awake }) {
           </p>
         )}
       </Line>
-      <Line good={deafSince === null} what={deafSince === null ? "Connected" : "Not connected"}>
+      <Line
+        good={deafSince === null}
+        what={deafSince === null ? "Connected to Patient Larder" : "Not connected to Patient Larder"}
+      >
         {deafSince !== null && <p>Alarms from other screens do not arrive. Check the network.</p>}
       </Line>
       <Line
@@ -185,6 +167,7 @@ function Checks({ awake }: { awake: Awake }) {
           </p>
         )}
       </Line>
+      <DeviceLines />
     </ul>
   );
 }

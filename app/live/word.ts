@@ -41,6 +41,8 @@ export interface Word {
   /** after a power cut nobody can tell what time it is: nothing counts until somebody confirms it */
   clockUnknown: boolean;
   version: Version;
+  /** which build of the pages is served now; null while they are developed */
+  build: string | null;
   /** the last of what was done, oldest first */
   changes: ChangeMade[];
   /** the row of places, and every running clock, the most urgent first */

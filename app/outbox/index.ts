@@ -4,4 +4,5 @@ export { useKeeps } from "./keeps";
 export { isSending, keptUntilTaken } from "./forms";
 export { listenersOf } from "./listeners";
 export { deliver, onSender, senderState, startSending } from "./sender";
+export { buildOfPage, lookForNewer, newerWaits, onNewer, reloadAsNewer, takeNewer } from "./install";
 export { isLost, reach, useLost } from "./reach";

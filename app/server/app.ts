@@ -30,7 +30,7 @@ import { openedFor, type Opened } from "./opening";
 import { problem } from "./problem";
 import { rescueApp, serveRescueWhenDamaged, type Restart } from "./rescue";
 import { secureCookies } from "./secure-cookies";
-import { setServed } from "./served";
+import { setBuild, setServed } from "./served";
 import { failLoadersOf, withFaults } from "./test-faults";
 import { mended } from "./trouble";
 
@@ -93,6 +93,7 @@ export async function start(
     return;
   }
   const build: Pages = import.meta.env.PROD ? await pages() : pages;
+  if (typeof build !== "function") setBuild(build.assets.version);
   let handler: express.Express;
   const begin = () => {
     // A larder that cannot be opened is shown to this machine only: nobody can say its passphrase.

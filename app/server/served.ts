@@ -7,6 +7,12 @@ export interface NetworkService {
   certificate(): Certificate | string;
 }
 
+let build: string | null = null;
+
+/** Which build of the pages is served; null while they are developed, when there is none. */
+export const buildNow = (): string | null => build;
+export const setBuild = (version: string): void => void (build = version);
+
 let served: NetworkService | null = null;
 
 export const setServed = (service: NetworkService): void => void (served = service);

@@ -6,6 +6,7 @@ import { ALARMS, type RunEvent } from "#core/run";
 import { getHousehold } from "#store/household";
 import type { AlarmOfRun, Version, Word } from "../../live/word";
 import { ChangesMade } from "./changes.server";
+import { buildNow } from "../../server/served";
 import { clockIsUnknown, clockNow, pace } from "../../server/clock";
 import { clocksOf } from "./clocks.server";
 import { benchOf, runGlances } from "./places.server";
@@ -121,6 +122,7 @@ class Feed {
       pace: pace(),
       clockUnknown: clockIsUnknown(),
       version: this.version(runs),
+      build: buildNow(),
       changes: this.changes.last,
       places: benchOf(snapshot, glances, units),
       clocks: clocksOf(glances, snapshot),

@@ -228,6 +228,14 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
             </p>
             <p>
               <Link
+                to={href("/household/device")}
+                className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
+              >
+                This device: sound, camera, install
+              </Link>
+            </p>
+            <p>
+              <Link
                 to={href("/records")}
                 className="inline-flex min-h-12 items-center font-[650] text-ink underline underline-offset-4"
               >

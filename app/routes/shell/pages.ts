@@ -71,6 +71,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
         "/household/access",
         "network security device keys connect phone tablet qr code",
       ],
+      ["This device: sound, camera, install", "/household/device", "screen awake notifications offline app"],
       ["Help", "/help", "how why"],
     ],
   },

@@ -41,7 +41,7 @@ export function action({ request, context }: Route.ActionArgs) {
     headers.append("Set-Cookie", await inCookie.serialize(key));
     headers.append("Set-Cookie", await screenCookie.serialize(name));
     // Loaded whole: only a page that loads keeps the others for when there is no network.
-    return redirectDocument(href("/"), { headers });
+    return redirectDocument(`${href("/household/device")}?new`, { headers });
   });
 }
 
