@@ -17,7 +17,7 @@ const STEPS = [
   [{}, ["npm", "run", "-s", "build:once"]],
   [
     { KILLS: "300", REQUESTS: "20000", GUESSES: "10000", TAPS: "72" },
-    [...playwright, "crash", "fuzz", "access", "outbox"],
+    [...playwright, "crash", "fuzz", "access", "network", "outbox"],
   ],
   [{ WALKS: "300" }, [...playwright, "walk.spec"]],
   [{}, ["npm", "run", "-s", "mutate"]],

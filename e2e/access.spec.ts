@@ -232,6 +232,11 @@ test("guessed codes and guessed tokens are slowed", async ({ served }) => {
       (await fetch(`${served.url}/api/v1/trace/Z${i}-A`, { headers: bearer(served.tokens.read) })).status,
     );
   expect(codes).toContain(429);
+  // A gauge from the same address is heard all the same, and so is the stove.
+  const readings = `${served.url}/api/v1/runs/${served.run}/readings`;
+  expect((await post(readings, reading(), bearer(served.tokens.gauge))).status).toBe(200);
+  const run = await fetch(`${served.url}/api/v1/runs/${served.run}`, { headers: bearer(served.tokens.read) });
+  expect(run.status).toBe(200);
 });
 
 test("on this machine alone it answers to names of this machine only", async ({ demo }) => {

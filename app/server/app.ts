@@ -227,7 +227,7 @@ function buildApp(
   app.use(limitBody);
   app.use(serveRescueWhenDamaged(larder.folder, now, restart));
   app.use(guard(larder, network, problem));
-  app.use(slowGuessing(network, problem));
+  app.use(slowGuessing(larder, network, problem));
   // After a power cut a screen's clock, or a person, says what time it is.
   app.post("/clock", express.json(), (req, res) => {
     const { is, byHand } = (req.body ?? {}) as { is?: unknown; byHand?: unknown };

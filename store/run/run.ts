@@ -129,6 +129,12 @@ export function activeRuns(larder: Larder): RunRecord[] {
   ).map((run) => asOfNow(larder, run));
 }
 
+/** Returns whether a run, named by its code or its id, is neither checked nor given up. */
+export const isUnderWay = (larder: Larder, run: string): boolean =>
+  larder.sqlite
+    .prepare("select 1 from run where (code = @run or id = @run) and ended_at is null")
+    .get({ run }) !== undefined;
+
 export interface PastRun {
   id: string;
   code: string;

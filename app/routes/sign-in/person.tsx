@@ -7,7 +7,7 @@ import { Refused } from "#store/db";
 import { listPeople } from "#store/household";
 import { Button } from "#ui/button";
 import { FormErrors, PickField, TextField } from "#ui/form";
-import { countGuess, guessedRight } from "../../server/access";
+import { countGuess, guessedRight, visitorContext } from "../../server/access";
 import { larderContext } from "../../server/context";
 import { saidCookie, whoCookie } from "../../server/cookies";
 import { submit } from "../../server/form";
@@ -31,12 +31,13 @@ const schema = z.object({
 
 export async function action({ request, context }: Route.ActionArgs) {
   const larder = context.get(larderContext);
+  const { ip } = context.get(visitorContext);
   return submit(request, schema, async ({ person, pin, back }) => {
     const found = listPeople(larder).find((p) => p.id === person);
     if (!found) throw new Refused({ person: "No one here has that name. Check the spelling." }, 404);
     const headers = new Headers();
     if (hasPin(larder, found.id)) {
-      const wait = await countGuess("pin", found.id);
+      const wait = await countGuess("pin", `${found.id} ${ip}`);
       if (wait)
         throw new Refused(
           { pin: `Too many wrong PINs for ${found.name}. Wait ${Math.ceil(wait / 60)} min.` },
@@ -44,7 +45,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         );
       if (!(await isPin(larder, found.id, pin)))
         throw new Refused({ pin: `This is not ${found.name}’s PIN.` });
-      await guessedRight("pin", found.id);
+      await guessedRight("pin", `${found.id} ${ip}`);
       headers.append("Set-Cookie", await saidCookie.serialize(proofOf(larder, found.id)));
     }
     headers.append("Set-Cookie", await whoCookie.serialize(found.id));

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import { countGuess, guessedRight, waitFor } from "./slow";
+import { countGuess, countSignIn, guessedRight, waitFor } from "./slow";
 
 const MIN = 60_000;
 
@@ -24,6 +24,22 @@ describe("guesses are slowed", () => {
     for (let i = 0; i < 4; i++) await countGuess("passphrase", "c");
     await guessedRight("passphrase", "c");
     for (let i = 0; i < 5; i++) expect(await countGuess("passphrase", "c")).toBe(0);
+  });
+  test("one guesser, however busy, locks nobody else out of signing in", async () => {
+    const say = (ip: string, of: "passphrase" | "pairing" = "passphrase") =>
+      countSignIn(of, ip, "field", "words").then(
+        () => "heard",
+        () => "must wait",
+      );
+    for (let i = 0; i < 10_000; i++) await say("10.0.0.1");
+    for (let i = 2; i <= 20; i++) {
+      // Nobody is slowed for three slips of their own.
+      for (let slip = 0; slip < 3; slip++) expect(await say(`10.0.0.${i}`), `10.0.0.${i}`).toBe("heard");
+    }
+    // Twenty that guess are slowed together; codes that are shown go on letting devices in.
+    for (let i = 2; i <= 20; i++) for (let guess = 0; guess < 10; guess++) await say(`10.0.0.${i}`);
+    expect(await say("10.0.0.21")).toBe("must wait");
+    expect(await say("10.0.0.21", "pairing")).toBe("heard");
   });
   test("many at once count as many: none slips through while another is looked at", async () => {
     const waits = await Promise.all(Array.from({ length: 40 }, () => countGuess("pin", "Oda")));

@@ -9,12 +9,16 @@ const limits = {
   passphrase: new RateLimiterMemory({ points: 5, duration: minutes(15), blockDuration: minutes(15) }),
   /** from one address: codes that let a device in */
   pairing: new RateLimiterMemory({ points: 10, duration: minutes(5), blockDuration: minutes(5) }),
-  /** from anywhere: whoever changes addresses is slowed all the same */
-  anywhere: new RateLimiterMemory({ points: 60, duration: minutes(15), blockDuration: minutes(5) }),
-  /** for one person: their PIN has only four figures */
+  /** passphrases from anywhere: whoever changes addresses is slowed all the same */
+  anyPassphrase: new RateLimiterMemory({ points: 100, duration: minutes(15), blockDuration: minutes(5) }),
+  /** codes from anywhere */
+  anyPairing: new RateLimiterMemory({ points: 100, duration: minutes(5), blockDuration: minutes(5) }),
+  /** for one person from one address: their PIN has only four figures */
   pin: new RateLimiterMemory({ points: 5, duration: minutes(5), blockDuration: minutes(5) }),
-  /** from one address: tokens that are not known, codes that name nothing */
-  guess: new RateLimiterMemory({ points: 60, duration: minutes(1), blockDuration: minutes(1) }),
+  /** from one address: tokens that are not known */
+  token: new RateLimiterMemory({ points: 60, duration: minutes(1), blockDuration: minutes(1) }),
+  /** from one address: codes that name nothing */
+  code: new RateLimiterMemory({ points: 60, duration: minutes(1), blockDuration: minutes(1) }),
 };
 export type Guess = keyof typeof limits;
 
@@ -47,7 +51,10 @@ export async function countSignIn(
   field: string,
   what: string,
 ): Promise<void> {
-  const wait = Math.max(await countGuess(guess, ip), await countGuess("anywhere", "all"));
+  // Who must wait anyway is not counted among all: one guesser, however busy, would lock everybody out.
+  const wait =
+    (await countGuess(guess, ip)) ||
+    (await countGuess(guess === "pairing" ? "anyPairing" : "anyPassphrase", "all"));
   if (!wait) return;
   scopeNow().header?.("Retry-After", String(wait));
   throw new Refused(
