@@ -36,6 +36,8 @@ export async function homeOf(context: Context, request: Request): Promise<Home> 
   const delivers = scopeNow().delivered || request.headers.get("Content-Type") === "application/json";
   if (!me && delivers) throw new Response("Say who you are first.", { status: 401 });
   if (!me) throw redirect(`${href("/who")}?back=${encodeURIComponent(new URL(request.url).pathname)}`);
+  const { reach } = scopeNow();
+  if (reach) reach.person = me.may;
   return { larder, context, household, people, me };
 }
 

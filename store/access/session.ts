@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "#core/quantity";
+import type { Reach } from "#core/guard";
 import { once, type Larder, type Write } from "#store/db";
 
 /** A screen stays in for so long after it was last used. */
@@ -21,19 +22,23 @@ export interface Session {
   device: string;
   createdAt: number;
   expiresAt: number;
+  /** how far it may go, whoever uses it */
+  may: Reach;
 }
 
 /** When each key was last shown, by its hash, ms since 1970 UTC; of what was before a start its last change is known. */
 const lastShown = new Map<string, number>();
 
-/** Signs a device in. Returns the key it shows from now on. */
-export function openSession(larder: Larder, device: string): string {
+/** Signs a device in. Returns the key it shows from now on. @param may how far it may go, whoever uses it */
+export function openSession(larder: Larder, device: string, may: Reach = "all"): string {
   const key = newKey();
   const now = larder.now();
   larder.sqlite.prepare("delete from session where expires_at < ?").run(now);
   larder.sqlite
-    .prepare("insert into session (hash, device, created_at, rotated_at, expires_at) values (?, ?, ?, ?, ?)")
-    .run(hashOfKey(key), device.slice(0, 80), now, now, now + SESSION_MS);
+    .prepare(
+      "insert into session (hash, device, created_at, rotated_at, expires_at, may) values (?, ?, ?, ?, ?, ?)",
+    )
+    .run(hashOfKey(key), device.slice(0, 80), now, now, now + SESSION_MS, may);
   return key;
 }
 
@@ -41,11 +46,11 @@ export function openSession(larder: Larder, device: string): string {
  * Signs a device in that was let in by a code, and writes into the history who let it in. Returns the key it shows from
  * now on.
  */
-export function pairDevice(larder: Larder, write: Write, device: string): string {
+export function pairDevice(larder: Larder, write: Write, device: string, may: Reach): string {
   let key = "";
   once(larder, write, "access.pair", () => {
-    key = openSession(larder, device);
-    return { result: null, note: { kind: "household", id: "1", detail: { device } } };
+    key = openSession(larder, device, may);
+    return { result: null, note: { kind: "household", id: "1", detail: { device, may } } };
   });
   return key;
 }
@@ -59,7 +64,7 @@ export function knownSession(larder: Larder, key: string): { session: Session; n
   const now = larder.now();
   const row = larder.sqlite
     .prepare(
-      `select hash, device, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session
+      `select hash, device, may, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session
        where (hash = @hash or (former_hash = @hash and rotated_at > @now - ${OVERLAP_MS})) and expires_at > @now`,
     )
     .get({ hash, now }) as (Session & { hash: string; rotatedAt: number }) | undefined;
@@ -82,7 +87,7 @@ export function knownSession(larder: Larder, key: string): { session: Session; n
 export function listSessions(larder: Larder): (Session & { id: string; seenAt: number })[] {
   const rows = larder.sqlite
     .prepare(
-      "select hash, device, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session where expires_at > ? order by created_at desc",
+      "select hash, device, may, created_at as createdAt, rotated_at as rotatedAt, expires_at as expiresAt from session where expires_at > ? order by created_at desc",
     )
     .all(larder.now()) as (Session & { hash: string; rotatedAt: number })[];
   return rows.map(({ hash, rotatedAt, ...session }) => ({
@@ -100,7 +105,15 @@ export function isSignedIn(larder: Larder, key: string): boolean {
   return found !== undefined;
 }
 
-/** Signs a device out, by the id of its session. Does nothing when there is none. */
-export function endSession(larder: Larder, id: string): void {
-  larder.sqlite.prepare("delete from session where substr(hash, 1, 12) = ?").run(id);
+/** Signs a device out, by the id of its session, and writes it into the history. Does nothing when there is none. */
+export function endSession(larder: Larder, write: Write, id: string): void {
+  once(larder, write, "access.sign-out", () => {
+    const gone = larder.sqlite
+      .prepare("delete from session where substr(hash, 1, 12) = ? returning device")
+      .get(id) as { device: string } | undefined;
+    return {
+      result: null,
+      note: gone ? { kind: "household", id: "1", detail: { device: gone.device } } : null,
+    };
+  });
 }

@@ -7,7 +7,7 @@ export { copyLarder } from "./copy.ts";
 export { Refused, refuse } from "./refused.ts";
 export { pruneWriteKeys, issueCode, once, type AuditNote, type Write } from "./once.ts";
 export { dataVersion, memoize, movementVersion } from "./memoize.ts";
-export { onBehalfOf, scopeNow, type Scope } from "./scope.ts";
+export { onBehalfOf, refuseBeyondReach, scopeNow, type Scope } from "./scope.ts";
 export { chainsOf, linesOf, type Chain } from "./chain.ts";
 export { inconsistencies, integrityProblems } from "./integrity.ts";
 export { applyRules, dropRules } from "../derived/index.ts";

@@ -6,7 +6,7 @@ import { codeFor } from "#core/code";
 import type { Larder } from "./larder.ts";
 import { asRefusal } from "./limits.ts";
 import { Refused } from "./refused.ts";
-import { scopeNow } from "./scope.ts";
+import { refuseBeyondReach, scopeNow } from "./scope.ts";
 
 /** Who writes, and the key that makes the write happen once. */
 export interface Write {
@@ -69,6 +69,7 @@ export function once<T>(
     else if (note) outer.also.push({ action, ...note });
     return result;
   }
+  refuseBeyondReach({ action });
   return larder.sqlite
     .transaction(() => {
       const { payload = null } = scopeNow();

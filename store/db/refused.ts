@@ -5,7 +5,7 @@
 export class Refused extends Error {
   constructor(
     readonly fields: Record<string, string>,
-    readonly status: 404 | 409 | 422 | 429 = 422,
+    readonly status: 403 | 404 | 409 | 422 | 429 = 422,
   ) {
     super(Object.values(fields).join(" "));
     this.name = "Refused";
@@ -17,6 +17,6 @@ export class Refused extends Error {
  *
  * @param status of the answer
  */
-export function refuse(message: string, status: 404 | 409 | 422 | 429 = 422): never {
+export function refuse(message: string, status: 403 | 404 | 409 | 422 | 429 = 422): never {
   throw new Refused({ "": message }, status);
 }

@@ -1,4 +1,6 @@
 import { AsyncLocalStorage } from "node:async_hooks";
+import { whyBeyondReach, type Attempt, type ReachOf } from "#core/guard";
+import { Refused } from "./refused.ts";
 
 /** What is known of whoever asks, beside the request itself. */
 export interface Scope {
@@ -6,6 +8,8 @@ export interface Scope {
   device: string | null;
   /** for what was said on a screen that could not reach the larder then: when it was said, and when it was heard, ms */
   said: { at: number; heardAt: number } | null;
+  /** how far whoever asks may go; none for the larder's own work, which may do everything */
+  reach?: ReachOf;
   /** it delivers what a screen kept: no page hears the answer */
   delivered?: boolean;
   /** hash of what was sent, without its key; none when it was no form */
@@ -24,4 +28,11 @@ export function onBehalfOf<T>(scope: Scope, work: () => T): T {
 /** Returns what is known of whoever asks at the moment: device, payload, instants. Empty outside of a request. */
 export function scopeNow(): Scope {
   return scopes.getStore() ?? { device: null, said: null };
+}
+
+/** Asks whether whoever asks may write this. Throws Refused (403) when they may not. */
+export function refuseBeyondReach(attempt: Attempt): void {
+  const { reach } = scopeNow();
+  const why = reach ? whyBeyondReach(reach, attempt) : null;
+  if (why) throw new Refused({ "": why }, 403);
 }

@@ -2,7 +2,7 @@ import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { dataVersion, memoize, once, Refused, type Larder, type Write } from "#store/db";
 import { calendarIn, isDayOfYear, type Calendar } from "#core/calendar";
-import { whyNotHabit } from "#core/guard";
+import { whyNotHabit, type Reach } from "#core/guard";
 import type { Writing } from "#core/quantity";
 import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
 import { acceptance, household, person } from "../schema/index.ts";
@@ -151,13 +151,31 @@ export function listPeople(larder: Larder): Person[] {
   );
 }
 
-/** Adds a person by name; the same name again is the same person. Returns the id. Names are checked by the caller. */
-export function addPerson(larder: Larder, write: Write, name: string): { id: string } {
+/**
+ * Adds a person by name; the same name again is the same person. Returns the id. Names are checked by the caller.
+ *
+ * @param may how far they may go
+ */
+export function addPerson(larder: Larder, write: Write, name: string, may: Reach = "all"): { id: string } {
   return once(larder, write, "person.add", () => {
     const known = larder.db.select().from(person).where(eq(person.name, name)).get();
     const id = known?.id ?? uuid();
-    if (!known) larder.db.insert(person).values({ id, name, createdAt: larder.now() }).run();
-    return { result: { id }, note: { kind: "person", id, detail: { name } } };
+    if (!known) larder.db.insert(person).values({ id, name, may, createdAt: larder.now() }).run();
+    return { result: { id }, note: { kind: "person", id, detail: { name, may } } };
+  });
+}
+
+/** Says how far a person may go. Throws Refused (404) for nobody, and when nobody would be left who may do everything. */
+export function letPerson(larder: Larder, write: Write, id: string, may: Reach): void {
+  once(larder, write, "person.may", () => {
+    const people = larder.db.select().from(person).all();
+    const one = people.find((p) => p.id === id);
+    if (!one) throw new Refused({ may: "No one here has that name." }, 404);
+    if (may !== "all" && !people.some((p) => p.id !== id && p.may === "all"))
+      throw new Refused({ may: `${one.name} is the only one who may do everything.` }, 409);
+    if (one.may === may) return { result: null, note: null };
+    larder.db.update(person).set({ may }).where(eq(person.id, id)).run();
+    return { result: null, note: { kind: "person", id, detail: { name: one.name, was: one.may, may } } };
   });
 }
 

@@ -1,4 +1,4 @@
-import { once, Refused, refuse, type Larder, type Write } from "#store/db";
+import { refuseBeyondReach, once, Refused, refuse, type Larder, type Write } from "#store/db";
 import { addedToFish, isFishRow } from "#core/guard";
 import { SCALE_SLACK_KG } from "#core/lot";
 import { deviationsOf, fillEstimate, type JarIngredient, type Liquid, type PackDeviation } from "#core/pack";
@@ -320,6 +320,8 @@ export function appendPackDeviations(
   reason: string | null,
   lotId: string,
 ): void {
+  // Going ahead anyway is signed with a name: whoever may only tap fills what somebody else began.
+  if (found.some((d) => d.kind !== "common")) refuseBeyondReach({ action: "pack.anyway" });
   for (const d of found)
     appendDeviation(larder, write, {
       packCode,

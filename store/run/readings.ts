@@ -1,4 +1,4 @@
-import type { Larder } from "#store/db";
+import { refuseBeyondReach, type Larder } from "#store/db";
 import {
   BELIEF_MS,
   believedInstant,
@@ -48,6 +48,7 @@ export function takeReadings(
   sentAt: number | null = null,
   heardAt = larder.now(),
 ): Appended & { refused: RefusedReading[] } {
+  refuseBeyondReach({ tap: "reading" });
   readNewEvents(larder, runId);
   return larder.sqlite
     .transaction(() => {

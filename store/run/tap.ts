@@ -1,5 +1,5 @@
 import { HOUR_MS } from "#core/quantity";
-import { Refused, type Larder } from "#store/db";
+import { refuseBeyondReach, Refused, type Larder } from "#store/db";
 import { believedInstant, whyNot, whyNotUndone, type Instant, type RunEvent } from "#core/run";
 import { appendInTransaction, checkClock, runRow, type Appended, type NewEvent } from "./append.ts";
 import { asStored } from "./readings.ts";
@@ -37,6 +37,7 @@ export function tapRun(
   { uncertain, ...tap }: Tap,
   delivery: Delivery | null = null,
 ): Appended {
+  refuseBeyondReach({ tap: tap.type });
   readNewEvents(larder, runId);
   return larder.sqlite
     .transaction(() => {

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { REACHES } from "#core/guard";
 import { canner } from "./equipment.ts";
 import { person } from "./household.ts";
 
@@ -24,8 +25,13 @@ export const session = sqliteTable(
     createdAt: integer("created_at").notNull(),
     rotatedAt: integer("rotated_at").notNull(),
     expiresAt: integer("expires_at").notNull(),
+    /** how far this device may go, whoever uses it */
+    may: text({ enum: REACHES }).notNull().default("all"),
   },
-  (t) => [index("session_former").on(t.formerHash)],
+  (t) => [
+    index("session_former").on(t.formerHash),
+    check("session_may", sql`${t.may} in ('all', 'tap', 'look')`),
+  ],
 );
 
 /** What a program may do here. */

@@ -1,4 +1,5 @@
 import { sql } from "drizzle-orm";
+import { REACHES } from "#core/guard";
 import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** The one household of this larder: how it measures and how it likes its rules kept. */
@@ -46,11 +47,17 @@ export const household = sqliteTable(
   ],
 );
 
-export const person = sqliteTable("person", {
-  id: text().primaryKey(),
-  name: text().notNull().unique(),
-  createdAt: integer("created_at").notNull(),
-});
+export const person = sqliteTable(
+  "person",
+  {
+    id: text().primaryKey(),
+    name: text().notNull().unique(),
+    createdAt: integer("created_at").notNull(),
+    /** how far they may go: everything, look and tap, only look */
+    may: text({ enum: REACHES }).notNull().default("all"),
+  },
+  (t) => [check("person_may", sql`${t.may} in ('all', 'tap', 'look')`)],
+);
 
 /** Rows of common practice, without a published source, that a person of the household accepted. Appended, never edited. */
 export const acceptance = sqliteTable("acceptance", {

@@ -4,10 +4,12 @@ import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { usualSeasonFrom } from "#core/calendar";
+import { REACHES } from "#core/guard";
 import { parseQuantity, typedAltitude, type Writing } from "#core/quantity";
 import { addPerson, changeHousehold } from "#store/household";
 import { Button } from "#ui/button";
-import { KeyedForm, resultOf, FormErrors, Notice, TextField } from "#ui/form";
+import { KeyedForm, resultOf, FormErrors, Notice, SelectField, TextField } from "#ui/form";
+import { MAY_CHOICES } from "../../words/reach";
 import { altitudeWords } from "../../words/altitude";
 import { AltitudeField } from "./altitude-field";
 import { TimeFields, WritingFields } from "./writing-fields";
@@ -58,9 +60,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   if ((await formOf(request)).get("intent") === "person") {
     return submit(
       request,
-      z.object({ key: keyField, intent: z.literal("person"), person: words("The name", 40) }),
+      z.object({
+        key: keyField,
+        intent: z.literal("person"),
+        person: words("The name", 40),
+        may: z.enum(REACHES).default("all"),
+      }),
       (v) => {
-        addPerson(larder, writeBy(me, v.key), v.person);
+        addPerson(larder, writeBy(me, v.key), v.person, v.may);
         return redirect(href("/household"));
       },
     );
@@ -93,7 +100,7 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
     id: "household",
     lastResult: resultOf(actionData?.result, undefined),
   });
-  const [personForm, personFields] = useForm<{ key: string; intent: string; person: string }>({
+  const [personForm, personFields] = useForm<{ key: string; intent: string; person: string; may: string }>({
     id: "person",
     lastResult: resultOf(actionData?.result, "person"),
   });
@@ -182,9 +189,10 @@ export default function HouseholdPage({ loaderData, actionData }: Route.Componen
               form={personForm}
               formKey={personKey}
               intent="person"
-              className="mt-4 flex items-end gap-3"
+              className="mt-4 flex flex-wrap items-end gap-3"
             >
               <TextField field={personFields.person} label="Add a person" className="flex-1" />
+              <SelectField field={personFields.may} label="May" choices={MAY_CHOICES} />
               <Button>Add person</Button>
             </KeyedForm>
           </Part>

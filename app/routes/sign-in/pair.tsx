@@ -5,7 +5,7 @@ import { Form, href, redirect, redirectDocument } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/pair";
 import { pairDevice } from "#store/access";
-import { Refused } from "#store/db";
+import { onBehalfOf, Refused, scopeNow } from "#store/db";
 import { Button } from "#ui/button";
 import { FormErrors, TextField, typeInto } from "#ui/form";
 import { countSignIn, guessedRight, usePairingCode, visitorContext } from "../../server/access";
@@ -37,7 +37,10 @@ export function action({ request, context }: Route.ActionArgs) {
     if (typeof used === "string") throw new Refused({ code: used });
     await guessedRight("pairing", ip);
     const headers = new Headers();
-    const key = pairDevice(larder, { key: uuid(), byId: used.byId }, name);
+    // Whoever let it in wrote this; the device itself may do nothing yet.
+    const key = onBehalfOf({ ...scopeNow(), reach: undefined }, () =>
+      pairDevice(larder, { key: uuid(), byId: used.byId }, name, used.may),
+    );
     headers.append("Set-Cookie", await inCookie.serialize(key));
     headers.append("Set-Cookie", await screenCookie.serialize(name));
     // Loaded whole: only a page that loads keeps the others for when there is no network.

@@ -67,11 +67,12 @@ async function admit(
     const token = await tokenOf(larder, bearer, ip, res, answer);
     if (!token) return null;
     if (mayDo(larder, token, req))
-      return { device: token.name, token: token.name, ip, outside: false, network };
+      return { device: token.name, token: token.name, ip, may: "all", outside: false, network };
     answer(res, 403, `“${token.name}” may not do this with its token.`);
     return null;
   }
-  if (!network) return { device: (await screenOf(req)) ?? device, token: null, ip, outside: false, network };
+  if (!network)
+    return { device: (await screenOf(req)) ?? device, token: null, ip, may: "all", outside: false, network };
   const key = await cookieValue(inCookie, req.headers.cookie);
   const known = key ? knownSession(larder, key) : null;
   if (known) {
@@ -80,6 +81,7 @@ async function admit(
       device: (await screenOf(req)) ?? known.session.device,
       token: null,
       ip,
+      may: known.session.may,
       outside: false,
       network,
     };
@@ -93,7 +95,7 @@ async function admit(
     return null;
   }
   if (AT_THE_DOOR.test(req.path) || isPageData(req))
-    return { device, token: null, ip, outside: true, network };
+    return { device, token: null, ip, may: "look", outside: true, network };
   if (req.method === "GET" || req.method === "HEAD")
     res.redirect(303, `${href("/enter")}?back=${encodeURIComponent(req.originalUrl)}`);
   else answer(res, 401, "This screen is not signed in. Open Patient Larder again and sign in.");
@@ -151,7 +153,9 @@ function step(req: Request, res: Response, visitor: Visitor, next: NextFunction)
   const delivered = req.method === "POST" && ago >= 0;
   if (delivered) answerWithoutRedirect(res);
   const header = (name: string, value: string) => void (res.headersSent || res.setHeader(name, value));
-  onBehalfOf({ device: visitor.device, said, delivered, header }, next);
+  // Who is at the screen is known a moment later, and may go less far than the screen (`homeOf`).
+  const reach = { device: visitor.may, person: "all" as const };
+  onBehalfOf({ device: visitor.device, said, delivered, header, reach }, next);
 }
 
 /** Whoever delivers what was kept follows nowhere: it is told whether it was written down, or that it has to sign in. */

@@ -1,4 +1,5 @@
 import { createContext } from "react-router";
+import type { Reach } from "#core/guard";
 
 /** Who asks, as the server knows before any page does. */
 export interface Visitor {
@@ -8,6 +9,8 @@ export interface Visitor {
   token: string | null;
   /** address it asks from */
   ip: string;
+  /** how far the device may go, whoever uses it */
+  may: Reach;
   /** has not said the passphrase, where one is asked for */
   outside: boolean;
   /** the larder is served to the kitchen's network, not to this machine alone */

@@ -1,7 +1,9 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { Button } from "#ui/button";
-import { KeyedForm, keyFor, Notice, problemOf, resultOf } from "#ui/form";
+import type { Reach } from "#core/guard";
+import { KeyedForm, keyFor, Notice, PickTile, problemOf, resultOf } from "#ui/form";
 import { Part } from "#ui/page";
+import { MAY_CHOICES } from "../../../words/reach";
 import { clockTime, type Times } from "../../../words/time";
 
 /** A code as it is shown once, with the picture a phone reads. */
@@ -9,6 +11,7 @@ export interface ShownCode {
   code: string;
   /** ms since 1970 UTC */
   until: number;
+  may: Reach;
   url: string;
   qr: { path: string; size: number };
 }
@@ -63,8 +66,7 @@ export function ConnectPart({
         </div>
       ) : (
         <p>
-          Show a QR code here, scan it with the phone, and the phone is signed in. Nobody types the
-          passphrase.
+          Show a QR code here and scan it with the phone. Then the phone is signed in without the passphrase.
         </p>
       )}
       <KeyedForm
@@ -73,6 +75,19 @@ export function ConnectPart({
         intent="pair"
         className="mt-3"
       >
+        <fieldset className="mb-3">
+          <legend className="font-[650]">This device may</legend>
+          <div className="mt-1 flex flex-wrap gap-2">
+            {MAY_CHOICES.map((option) => (
+              <PickTile
+                key={option.value}
+                name="may"
+                option={option}
+                checked={option.value === (code?.may ?? "all")}
+              />
+            ))}
+          </div>
+        </fieldset>
         <Button weight={code ? "quiet" : "do"}>{code ? "Show a new code" : "Show a QR code"}</Button>
       </KeyedForm>
       {secure.fingerprint && (

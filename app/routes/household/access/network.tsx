@@ -4,6 +4,8 @@ import { Form, href } from "react-router";
 import { Button } from "#ui/button";
 import { FormErrors, KeyedForm, keyFor, OneTap, resultOf, TextField } from "#ui/form";
 import { Part } from "#ui/page";
+import type { Reach } from "#core/guard";
+import { MAY_WORDS } from "../../../words/reach";
 import { longDay, type Times } from "../../../words/time";
 
 interface Loaded {
@@ -13,7 +15,7 @@ interface Loaded {
   screen: string;
   addresses: string[];
   port: string;
-  sessions: { id: string; device: string; createdAt: number; seenAt: number }[];
+  sessions: { id: string; device: string; createdAt: number; seenAt: number; may: Reach }[];
   secure: object | null;
 }
 
@@ -98,7 +100,8 @@ export function NetworkPart({
             {sessions.map((s) => (
               <li key={s.id} className="flex items-center justify-between gap-4 py-2">
                 <span>
-                  <span className="font-[650]">{s.device}</span>{" "}
+                  <span className="font-[650]">{s.device}</span>
+                  {s.may !== "all" && `, ${MAY_WORDS[s.may]}`}
                   <span className="block text-soft">
                     last seen {longDay(s.seenAt, times)}, signed in {longDay(s.createdAt, times)}
                   </span>

@@ -13,7 +13,9 @@ import {
   setPin,
   revokeToken,
 } from "#store/access";
+import { REACHES } from "#core/guard";
 import { Refused } from "#store/db";
+import { letPerson } from "#store/household";
 import { listCanners } from "#store/equipment";
 import { Page } from "#ui/page";
 import { newPairingCode, visitorContext } from "../../../server/access";
@@ -27,6 +29,7 @@ import { byIntent, formKey, keyField, submit, words, writeBy } from "../../../se
 import { ConnectPart, type ShownCode } from "./connect";
 import { NetworkPart } from "./network";
 import { PinsPart } from "./pins";
+import { ReachPart } from "./reach";
 import { TokensPart } from "./tokens";
 import type { FollowHandle } from "../../../live/follow";
 import { timesOf } from "../../../words/time";
@@ -45,7 +48,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     port: process.env.PORT ?? "4310",
     secure: secureService(),
     sessions: listSessions(larder),
-    people: people.map((p) => ({ id: p.id, name: p.name, pin: hasPin(larder, p.id) })),
+    people: people.map((p) => ({ id: p.id, name: p.name, may: p.may, pin: hasPin(larder, p.id) })),
     tokens: listTokens(larder),
     canners: listCanners(larder).map((c) => ({ id: c.id, name: c.name })),
   };
@@ -77,6 +80,12 @@ const pin = z.object({
   personId: z.string(),
   pin: z.string().trim().optional(),
 });
+const reach = z.object({
+  key: keyField,
+  intent: z.literal("reach"),
+  personId: z.string(),
+  may: z.enum(REACHES),
+});
 const token = z.object({
   key: keyField,
   intent: z.literal("token"),
@@ -84,7 +93,7 @@ const token = z.object({
   right: z.enum(RIGHTS),
   cannerId: z.string().optional(),
 });
-const pair = z.object({ key: keyField, intent: z.literal("pair") });
+const pair = z.object({ key: keyField, intent: z.literal("pair"), may: z.enum(REACHES).default("all") });
 const one = (intent: string) => z.object({ key: keyField, intent: z.literal(intent), id: z.string() });
 
 export function action({ request, context }: Route.ActionArgs) {
@@ -97,13 +106,13 @@ export function action({ request, context }: Route.ActionArgs) {
         return back();
       }),
     pair: () =>
-      submit(request, pair, () => {
+      submit(request, pair, ({ may }) => {
         const secure = secureService();
         if (!secure?.url)
           throw new Refused({ "": secure?.trouble ?? "Start it for the network first." }, 409);
-        const shown = newPairingCode(me.id, larder.now());
+        const shown = newPairingCode(me.id, may, larder.now());
         // Behind the # it is sent to nobody before the connection is private.
-        return { ...shown, url: secure.url, qr: qrPath(`${secure.url}#${shown.code}`) };
+        return { ...shown, may, url: secure.url, qr: qrPath(`${secure.url}#${shown.code}`) };
       }),
     pin: () =>
       submit(request, pin, async (v) => {
@@ -113,6 +122,11 @@ export function action({ request, context }: Route.ActionArgs) {
             409,
           );
         await setPin(larder, writeBy(me, v.key), v.personId, v.pin || null);
+        return back();
+      }),
+    reach: () =>
+      submit(request, reach, (v) => {
+        letPerson(larder, writeBy(me, v.key), v.personId, v.may);
         return back();
       }),
     token: () =>
@@ -131,7 +145,7 @@ export function action({ request, context }: Route.ActionArgs) {
       }),
     "put-out": () =>
       submit(request, one("put-out"), (v) => {
-        endSession(larder, v.id);
+        endSession(larder, writeBy(me, v.key), v.id);
         return back();
       }),
   });
@@ -165,6 +179,7 @@ export default function Keys({ loaderData, actionData }: Route.ComponentProps) {
           <NetworkPart formKey={key} set={passphrase} result={result} loaded={loaderData} />
         </div>
         <div className="space-y-10">
+          <ReachPart formKey={key} people={people} result={result} />
           <PinsPart formKey={key} people={people} result={result} />
           <TokensPart
             formKey={key}
