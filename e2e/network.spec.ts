@@ -6,6 +6,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createCanvas } from "@napi-rs/canvas";
 import { chromium, type Browser, type Page } from "@playwright/test";
+import { DAY_MS } from "#core/quantity";
 import { fillDemo } from "#demo/household";
 import { setPassphrase } from "#store/access";
 import { openLarder } from "#store/db";
@@ -265,6 +266,32 @@ test("a device that does not trust it yet gets the connect page, and nothing els
   const refused = await ask(net, "/api/v1/stock");
   expect(refused.status).toBe(421);
   expect(refused.body.toString()).toMatch(/Use https and port \d+/);
+});
+
+test("a device whose clock is far off is told so, and what to do", async () => {
+  const folder = newFolder();
+  fillDemo(folder, Date.now());
+  const larder = openLarder(folder);
+  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
+  larder.close();
+  // To a device a year behind, the household's certificates are of the future.
+  const ahead = {
+    LARDER_TEST_CLOCK: "1",
+    LARDER_TEST_CLOCK_AT: `${Date.now()},${Date.now() + 400 * DAY_MS},1`,
+  };
+  const server = await startBuilt(folder, { HOST: "0.0.0.0", ...ahead });
+  const plain = `http://${NAME}:${new URL(server.url).port}`;
+  const late = { ...server, folder, plain, secure: `https://${NAME}:${server.securePort}` };
+  const phone = await device(await authorityOf(late));
+  const screen = await phone.browser.newPage();
+  await screen.goto(`${plain}/connect`);
+  await screen.getByRole("button", { name: "Check and continue" }).click();
+  await expect(screen.getByRole("status")).toContainText("Set this device’s date and time to automatic");
+  await expect(screen.getByRole("status")).toContainText(String(new Date().getFullYear()));
+  await expect(screen.goto(`${late.secure}/`)).rejects.toThrow(/ERR_CERT_DATE_INVALID/);
+  await phone.close();
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
 });
 
 test("names that are not its own get no answer, on either port, of health neither", async ({ net }) => {

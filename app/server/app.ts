@@ -128,7 +128,7 @@ export async function start(
     const connect = express();
     connect.disable("x-powered-by");
     connect.use(onlyOwnHosts(true, problem));
-    connect.use(connectPage(() => listening!.certificate(), securePort));
+    connect.use(connectPage(() => listening!.certificate(), securePort, clockNow));
     // This machine needs no certificate for itself.
     const plain = (req: IncomingMessage, res: ServerResponse) =>
       isHere(req) ? app(req, res) : connect(req, res);

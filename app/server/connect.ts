@@ -1,5 +1,6 @@
 import { randomBytes } from "node:crypto";
 import type { Request, RequestHandler, Response } from "express";
+import { HOUR_MS } from "#core/quantity";
 import { escaped, plainPage } from "./plain-page";
 import { problem } from "./problem";
 import { asDer, fingerprintOf, type Certificate } from "./tls";
@@ -58,11 +59,18 @@ const STEPS: readonly { name: string; agent: RegExp; steps: readonly string[]; o
   },
 ];
 
+/** A device whose clock is off by more does not take a certificate that is made new, ms. */
+const CLOCK_OFF_MS = 12 * HOUR_MS;
+
 /** Where a phone asks over https whether it trusts the household. */
 export const TRUSTED_PATH = "/trusted";
 
 /** The one page of the plain port: how to trust this household's certificate, and the way on once that is done. */
-export function connectPage(certificate: () => Certificate | string, securePort: number): RequestHandler {
+export function connectPage(
+  certificate: () => Certificate | string,
+  securePort: number,
+  now: () => number,
+): RequestHandler {
   return (req, res) => {
     const found = certificate();
     if (typeof found === "string") return sorry(res, found);
@@ -78,7 +86,7 @@ export function connectPage(certificate: () => Certificate | string, securePort:
         421,
         `Use https and port ${securePort}. This port only helps to connect a phone or tablet.`,
       );
-    show(req, res, found, securePort);
+    show(req, res, found, securePort, now());
   };
 }
 
@@ -89,7 +97,13 @@ function sorry(res: Response, words: string): void {
     .send(plainPage("Phones and tablets cannot connect now.", `<p>${escaped(words)}</p>`));
 }
 
-function show(req: Request, res: Response, { authority }: Certificate, securePort: number): void {
+function show(
+  req: Request,
+  res: Response,
+  { authority }: Certificate,
+  securePort: number,
+  now: number,
+): void {
   const nonce = randomBytes(16).toString("base64");
   const host = (req.headers.host ?? "").replace(/:\d+$/, "");
   const secure = `https://${host}:${securePort}`;
@@ -122,10 +136,15 @@ function show(req: Request, res: Response, { authority }: Certificate, securePor
 <noscript><p>Open <a href="${escaped(secure)}/pair">${escaped(secure)}/pair</a> and type the code.</p></noscript>
 <script nonce="${nonce}">
 const secure = ${JSON.stringify(secure)}, state = document.getElementById("state");
+const off = Date.now() - ${Math.round(now)};
+const shown = (at) => new Date(at).toLocaleString([], { dateStyle: "long", timeStyle: "short" });
+// A certificate has a first and a last day: to a clock that is far off no trust helps.
+const clock = Math.abs(off) < ${CLOCK_OFF_MS} ? "" : "The clock of this device shows " + shown(Date.now()) + ". The larder’s shows " + shown(Date.now() - off) + ". Set this device’s date and time to automatic, then check again. ";
+if (clock) state.textContent = clock;
 const onward = () => location.assign(secure + "/pair" + location.hash);
 async function check(asked) {
   try { await fetch(secure + ${JSON.stringify(TRUSTED_PATH)}, { mode: "no-cors", cache: "no-store" }); }
-  catch { if (asked) state.textContent = "Not trusted yet. Go through the steps above, then check again."; return; }
+  catch { if (asked) state.textContent = clock || "Not trusted yet. Go through the steps above, then check again."; return; }
   state.textContent = "Trusted. Opening the larder.";
   onward();
 }
