@@ -100,6 +100,25 @@ test("taps on the towel without a network are kept, heard once and in order, as 
   expect(Date.parse(first!.at!)).toBeLessThanOrEqual(Date.parse(second!.at!));
 });
 
+test("a form that goes out before the page's scripts run is kept as well", async ({ page, own, context }) => {
+  await page.goto(`${own.url}/household`);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.reload();
+  await page.getByLabel("Add a person").fill("Visitor");
+  await context.setOffline(true);
+  // As a browser posts it where no script stands in between.
+  await page.getByLabel("Add a person").evaluate((field: HTMLInputElement) => field.form!.submit());
+  await expect(page.getByText("1 entry is saved on this device")).toBeVisible();
+  expect(new URL(page.url()).pathname).toBe("/household");
+  await context.setOffline(false);
+  await expect
+    .poll(
+      async () => (await changes(own.url, "person.add")).filter((c) => c.detail!.includes("Visitor")).length,
+    )
+    .toBe(1);
+  await expect(page.getByText("1 entry is saved on this device")).toHaveCount(0);
+});
+
 test("an entry the larder will not take when it hears of it is said, with its reason, and the rest goes on", async ({
   page,
   own,

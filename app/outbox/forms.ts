@@ -1,13 +1,12 @@
 import { v7 as uuid } from "uuid";
 import { pressed } from "./device-clock";
 import { amend, entries, newEntry, putDown, takeOff } from "./entries";
+import { beforeIt, labelOf } from "./posted";
 import { isLost, reach } from "./reach";
 import { deliver } from "./sender";
 
 /** A page sends its own form for so long at most, ms; after that it must be gone, and others send it. */
 const HELD_MS = 20_000;
-/** A second press so soon after the same is the same press, ms. */
-const SAME_PRESS_MS = 1_200;
 /** Where somebody is led who has to sign in first. */
 const SIGN_IN = /^\/(enter|who)\b/;
 
@@ -27,27 +26,6 @@ function bodyOf(form: FormData): URLSearchParams | null {
     body.append(name, value);
   }
   return body;
-}
-
-/** What of a form is shown to whoever looks at what waits: where it was filled in, and the first things typed. */
-function labelOf(body: URLSearchParams): string {
-  const typed = [...body]
-    .filter(
-      ([name, value]) =>
-        name !== "key" && name !== "intent" && value !== "" && !/^[0-9a-f-]{36}$/.test(value),
-    )
-    .map(([, value]) => value.slice(0, 30));
-  return [document.title.split(" · ")[0], typed.slice(0, 4).join(", ")].filter(Boolean).join(": ");
-}
-
-/** The same thing pressed a moment ago, or its key used before for something else that still waits. */
-async function beforeIt(path: string, body: URLSearchParams): Promise<{ twice: boolean; keyUsed: boolean }> {
-  const same = (await entries()).filter(
-    (e) => e.kind === "form" && e.path === path && new URLSearchParams(e.body).get("key") === body.get("key"),
-  );
-  const last = same.at(-1);
-  const twice = last?.body === body.toString() && Date.now() - last.press.wall < SAME_PRESS_MS;
-  return { twice, keyUsed: last !== undefined };
 }
 
 let sending = 0;
@@ -82,7 +60,13 @@ async function keepAndSend<T>({ request, serverAction }: ClientForm<T>): Promise
   const { twice, keyUsed } = await beforeIt(path, body);
   if (twice) return KEPT;
   if (keyUsed) body.set("key", uuid());
-  const entry = newEntry({ kind: "form", path, body: body.toString(), press, label: labelOf(body) });
+  const entry = newEntry({
+    kind: "form",
+    path,
+    body: body.toString(),
+    press,
+    label: labelOf(document.title.split(" · ")[0] ?? "", body),
+  });
   const wait = async () => {
     await putDown(entry);
     void deliver();

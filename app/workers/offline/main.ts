@@ -11,6 +11,7 @@ import {
 } from "workbox-precaching";
 import { registerRoute, setCatchHandler } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
+import { keepPosted } from "../../outbox/posted";
 import { asKept, isKept, PAGES_EXPIRE, partsOf, toKeep } from "./pages";
 
 declare const self: ServiceWorkerGlobalScope;
@@ -48,6 +49,24 @@ const pages = new NetworkFirst({
   ],
 });
 registerRoute(({ request, url }) => request.mode === "navigate" && isKept(url.pathname), pages);
+
+/** A form that a page posts by itself, before its scripts run: without a network it is kept, and the page shows that. */
+registerRoute(
+  ({ request, url }) => request.mode === "navigate" && isKept(url.pathname),
+  async ({ request, url }) => {
+    const copy = request.clone();
+    try {
+      return await fetch(request);
+    } catch {
+      // A file is not kept: the browser's way back still has the form.
+      if (!/^application\/x-www-form-urlencoded/.test(request.headers.get("content-type") ?? ""))
+        return (await matchPrecache("/not-reached.html")) ?? Response.error();
+      await keepPosted(url.pathname + url.search, await copy.text());
+      return Response.redirect(request.referrer || "/", 303);
+    }
+  },
+  "POST",
+);
 
 /** Typefaces of other scripts, and parts of a build that is gone, for a page that is still open. */
 const parts = new CacheFirst({
