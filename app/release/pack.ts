@@ -49,7 +49,8 @@ export async function packRelease(root: string, out: string): Promise<string> {
       cpSync(from, join(folder, relative(root, from)), {
         recursive: true,
         filter: (file) =>
-          statSync(file).isDirectory() || isNeeded(relative(join(root, "node_modules"), file).replaceAll("\\", "/")),
+          statSync(file).isDirectory() ||
+          isNeeded(relative(join(root, "node_modules"), file).replaceAll("\\", "/")),
       });
     writeFileSync(join(folder, "start.js"), starter(made));
     writeFileSync(

@@ -46,7 +46,6 @@ export async function listenOnNetwork(
   let certificate: Certificate | string = "";
   let secure: SecureServer | null = null;
   let trouble: string | null = null;
-  const shown = host.includes(":") ? `[${host}]` : host;
   const { certificateFor, NoCertificate } = await import("./tls/certificate");
 
   const look = async () => {
@@ -79,10 +78,7 @@ export async function listenOnNetwork(
       server.once("error", (error: NodeJS.ErrnoException) => resolve(whyNotListening(error, securePort)));
       // A phone that does not trust the certificate yet hangs up: that is no fault of the server's.
       server.on("tlsClientError", () => undefined);
-      server.listen(securePort, host, () => {
-        process.stdout.write(`Patient Larder is at https://${shown}:${securePort}\n`);
-        resolve(server);
-      });
+      server.listen(securePort, host, () => resolve(server));
     });
 
   await look();
@@ -92,8 +88,12 @@ export async function listenOnNetwork(
   );
   timer.unref();
   const server = make(plain);
+  // This machine is served at an address of its own only where all are listened on.
+  const here = ["0.0.0.0", "::"].includes(host) ? "127.0.0.1" : host.includes(":") ? `[${host}]` : host;
   server.listen(port, host, () =>
-    process.stdout.write(`To connect a phone or tablet: http://${shown}:${port}\n`),
+    process.stdout.write(
+      `Patient Larder is at http://${here}:${port} on this computer.\nTo connect a phone or tablet, open Household, Sign-in and access there.\n`,
+    ),
   );
   return {
     get servers() {
