@@ -58,4 +58,21 @@ test("a child looks and taps, a guest looks; what is beyond them says who can, a
   await expect(page.getByText(/You may look, and change nothing/).first()).toBeVisible();
   await page.reload();
   await expect(lids).toHaveCount(left);
+
+  // Nor do the ways beside the pages: what a screen's scripts post, and the clock said by hand.
+  const status = (path: string, body: object) =>
+    page.evaluate(
+      async ([to, text]) => {
+        const headers = { "Content-Type": "application/json" };
+        return (await fetch(to!, { method: "POST", headers, body: text! })).status;
+      },
+      [path, JSON.stringify(body)],
+    );
+  const reading = {
+    id: crypto.randomUUID(),
+    at: new Date(Date.now() + own.aheadMs).toISOString(),
+    gaugeKPa: 90,
+  };
+  expect(await status("/api/v1/runs/BJR-E/readings", { gauge: "mine", readings: [reading] })).toBe(403);
+  expect(await status("/clock", { is: Date.now(), byHand: true })).toBe(403);
 });

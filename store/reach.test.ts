@@ -3,9 +3,12 @@ import { readdirSync, readFileSync } from "node:fs";
 import { expect, test } from "vitest";
 import type { Reach } from "#core/guard";
 import { listSessions, openSession, endSession, pairDevice } from "#store/access";
+import { restoreBackup } from "#store/backup";
+import { addProbeReadings } from "#store/cold";
 import { onBehalfOf, Refused } from "#store/db";
 import { addPerson, changeHousehold, getHousehold, letPerson, listPeople } from "#store/household";
 import { takeReadings, tapRun } from "#store/run";
+import { addCanReadings } from "#store/seam";
 import { appendPackDeviations } from "#store/pack";
 import { openTestRun, packPints, testLarder } from "#store/testing";
 
@@ -51,12 +54,24 @@ test("whoever may only look changes nothing, by no way in", () => {
     ],
     ["write", () => addPerson(t.larder, t.write(), "Eve")],
     ["sign out", () => endSession(t.larder, t.write(), "x")],
+    ["a probe in meat", () => addProbeReadings(t.larder, t.harvestId, [])],
+    ["a probe in a can", () => addCanReadings(t.larder, "any", [])],
   ];
   for (const [name, work] of tries) {
     expect(() => by("look", "all", work), name).toThrow(/You may look, and change nothing/);
     expect(() => by("all", "look", work), name).toThrow(/This device may only look/);
   }
   expect(listPeople(t.larder).some((p) => p.name === "Eve")).toBe(false);
+});
+
+test("nobody but who may do everything puts an older record in place", async () => {
+  const t = testLarder();
+  const told = { write: t.write(), reason: "to be rid of it" };
+  const attempt = (reach: Reach) => by(reach, "all", () => restoreBackup(t.larder, "any.db", told));
+  await expect(attempt("look")).rejects.toThrow(/You may look, and change nothing/);
+  await expect(attempt("tap")).rejects.toThrow(/You may look and tap/);
+  // Whoever may is told what is wrong with it instead.
+  await expect(attempt("all")).rejects.not.toThrow(/You may/);
 });
 
 test("somebody stays who may do everything, and the history says who was let do what", () => {

@@ -8,7 +8,7 @@ import type { createServer, IncomingMessage, Server, ServerResponse } from "node
 import { join, resolve } from "node:path";
 import pino from "pino";
 import { RouterContextProvider } from "react-router";
-import { changed, PROGRAM_FOLDER, type Larder } from "#store/db";
+import { changed, PROGRAM_FOLDER, Refused, refuseBeyondReach, type Larder } from "#store/db";
 import {
   clockIsMovable,
   clockIsUnknown,
@@ -233,6 +233,13 @@ function buildApp(
     const { is, byHand } = (req.body ?? {}) as { is?: unknown; byHand?: unknown };
     if (typeof is !== "number" || !Number.isFinite(is))
       return problem(res, 422, "Send what time it is: { is: ms }.");
+    try {
+      // A clock that agrees confirms it by itself; to say it by hand is to vouch for every time that follows.
+      if (byHand === true) refuseBeyondReach({ tap: "clock-known" });
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      return problem(res, error.status, error.message);
+    }
     res.json({ known: confirmClock(larder, is, byHand === true), now: clockNow() });
   });
   if (clockIsMovable) {

@@ -31,7 +31,7 @@ export async function homeOf(context: Context, request: Request): Promise<Home> 
   const household = getHousehold(larder);
   if (!household) throw redirect(href("/welcome"));
   const people = listPeople(larder);
-  const me = await whoIsHere(larder, people, request);
+  const me = await whoIsHere(larder, people, request.headers.get("cookie"));
   // What a screen delivers must not be taken for done because it was led elsewhere.
   const delivers = scopeNow().delivered || request.headers.get("Content-Type") === "application/json";
   if (!me && delivers) throw new Response("Say who you are first.", { status: 401 });
@@ -45,12 +45,11 @@ export async function homeOf(context: Context, request: Request): Promise<Home> 
  * Who is at the screen: whoever was chosen on it, if they said their PIN where they have one; otherwise the first person
  * who has none. Null when everybody has one and nobody has said theirs.
  */
-async function whoIsHere(
+export async function whoIsHere(
   larder: Larder,
   people: readonly Person[],
-  request: Request,
+  header: string | null,
 ): Promise<Person | null> {
-  const header = request.headers.get("cookie");
   const who = await cookieValue(whoCookie, header);
   const chosen = people.find((p) => p.id === who);
   if (

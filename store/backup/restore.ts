@@ -2,7 +2,7 @@ import Database from "better-sqlite3";
 import { copyFileSync, cpSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { once, openLarder, Refused, type Larder, type Write } from "#store/db";
+import { once, openLarder, refuseBeyondReach, Refused, type Larder, type Write } from "#store/db";
 import { archiveStatements, recordedKeys } from "#store/witness";
 import {
   backupFolder,
@@ -79,6 +79,8 @@ export async function restoreBackup(
   told: { write: Write; reason: string },
   check: Check = checkHere,
 ): Promise<void> {
+  // Asked before anything is done: it is written down only when the older record is in place.
+  refuseBeyondReach({ action: "larder.restore" });
   const path = backupPath(larder.folder, name);
   const { wrong } = await check(path);
   if (wrong.length) throw new Refused({ name: `${wrong.join(" ")} Nothing was changed.` }, 409);

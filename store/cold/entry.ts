@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { MINUTE_MS } from "#core/quantity";
-import { once, refuse, Refused, type Larder, type Write } from "#store/db";
+import { once, refuse, refuseBeyondReach, Refused, type Larder, type Write } from "#store/db";
 import type { LoggerRow } from "#core/cold";
 import { getHarvest } from "#store/harvest";
 import { coldEntry } from "../schema/index.ts";
@@ -167,6 +167,7 @@ export function addProbeReadings(
   harvestId: string,
   readings: readonly ProbeReading[],
 ): { accepted: number; duplicates: number } {
+  refuseBeyondReach({ tap: "reading" });
   return larder.sqlite
     .transaction(() => {
       getHarvest(larder, harvestId);

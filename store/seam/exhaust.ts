@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import { whyNotRead } from "#core/exhaust";
-import { changed, once, Refused, type Larder, type Write } from "#store/db";
+import { changed, once, refuseBeyondReach, Refused, type Larder, type Write } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { canCheck } from "../schema/index.ts";
 import { isFit, getOpenCan, type CanNow } from "./can.ts";
@@ -101,6 +101,7 @@ export function addCanReadings(
   containerId: string,
   readings: readonly CanProbeReading[],
 ): { accepted: number; duplicates: number } {
+  refuseBeyondReach({ tap: "reading" });
   return larder.sqlite
     .transaction(() => {
       const can = getOpenCan(larder, containerId);

@@ -1,11 +1,14 @@
 import { href } from "react-router";
 import type { NextFunction, Request, RequestHandler, Response } from "express";
+import type { ReachOf } from "#core/guard";
 import { DAY_MS } from "#core/quantity";
 import { isRunOf, knownSession, knownToken, type Right, type Token } from "#store/access";
 import { onBehalfOf, type Larder } from "#store/db";
+import { listPeople } from "#store/household";
 import { isUnderWay } from "#store/run";
 import { clockNow } from "../clock";
-import { inCookie, cookieValue, screenCookie } from "../cookies";
+import { whoIsHere } from "../context";
+import { inCookie, cookieValue, screenCookie, whoCookie } from "../cookies";
 import { isPassedOn } from "./proxy";
 import { countGuess, waitFor } from "./slow";
 import { screenName, type Visitor } from "./visitor";
@@ -39,7 +42,9 @@ export type Answer = (res: Response, status: number, title: string) => void;
 export function guard(larder: Larder, network: boolean, answer: Answer): RequestHandler {
   return (req, res, next) => {
     void admit(larder, network, req, res, answer)
-      .then((visitor) => visitor && step(req, res, visitor, next))
+      .then(async (visitor) => {
+        if (visitor) step(req, res, visitor, await reachOf(larder, req, visitor), next);
+      })
       .catch(next);
   };
 }
@@ -102,6 +107,20 @@ async function admit(
   return null;
 }
 
+/** What is written beside the pages, by a screen's own scripts. */
+const BESIDE_PAGES = /^\/(api\/v1\/|clock$)/;
+
+/**
+ * How far whoever asks may go. Pages know a moment later who is at the screen (`homeOf`); beside them a person counts who
+ * was chosen at the screen. A program carries no cookie, and goes as far as its token or its screen.
+ */
+async function reachOf(larder: Larder, req: Request, visitor: Visitor): Promise<ReachOf> {
+  const asks = req.method === "POST" && BESIDE_PAGES.test(req.path) && visitor.token === null;
+  const chosen = asks && (await cookieValue(whoCookie, req.headers.cookie));
+  const person = chosen ? await whoIsHere(larder, listPeople(larder), req.headers.cookie ?? null) : null;
+  return { device: visitor.may, person: person?.may ?? "all" };
+}
+
 /** What the screen of a request calls itself; null when nobody named it. */
 const screenOf = async (req: Request) =>
   (await cookieValue(screenCookie, req.headers.cookie))?.slice(0, 100) ?? null;
@@ -142,7 +161,7 @@ function mayDo(larder: Larder, token: Pick<Token, "right" | "cannerId">, req: Re
 }
 
 /** Goes on, and remembers on whose behalf. */
-function step(req: Request, res: Response, visitor: Visitor, next: NextFunction): void {
+function step(req: Request, res: Response, visitor: Visitor, reach: ReachOf, next: NextFunction): void {
   (res.locals as { visitor: Visitor }).visitor = visitor;
   const ago = Number(req.headers["larder-said-ago"] ?? NaN);
   const heardAt = clockNow();
@@ -153,8 +172,6 @@ function step(req: Request, res: Response, visitor: Visitor, next: NextFunction)
   const delivered = req.method === "POST" && ago >= 0;
   if (delivered) answerWithoutRedirect(res);
   const header = (name: string, value: string) => void (res.headersSent || res.setHeader(name, value));
-  // Who is at the screen is known a moment later, and may go less far than the screen (`homeOf`).
-  const reach = { device: visitor.may, person: "all" as const };
   onBehalfOf({ device: visitor.device, said, delivered, header, reach }, next);
 }
 
