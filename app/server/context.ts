@@ -1,4 +1,5 @@
 import { createContext, href, redirect, type RouterContextProvider } from "react-router";
+import { lesserReach, type Reach } from "#core/guard";
 import { scopeNow, type Larder } from "#store/db";
 import { getHousehold, listPeople, type Household, type Person } from "#store/household";
 import { hasPin, isProof } from "#store/access";
@@ -9,6 +10,12 @@ export const larderContext = createContext<Larder>();
 export const nonceContext = createContext<string>("");
 /** The household and who is at the screen: set for every page and press but the first visit and signing in. */
 export const homeContext = createContext<Home>();
+
+/** How far whoever is at the screen may go on it. */
+export function reachNow(): Reach {
+  const { reach } = scopeNow();
+  return reach ? lesserReach(reach) : "all";
+}
 
 type Context = Readonly<RouterContextProvider>;
 

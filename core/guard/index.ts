@@ -24,5 +24,5 @@ export {
   type ToSign,
 } from "./load.ts";
 export { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./shelf.ts";
-export { REACHES, whyBeyondReach, type Attempt, type Reach, type ReachOf } from "./reach.ts";
+export { lesserReach, REACHES, whyBeyondReach, type Attempt, type Reach, type ReachOf } from "./reach.ts";
 export { whyNotGiven } from "./given.ts";

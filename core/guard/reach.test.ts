@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import { RUN_EVENT_TYPES } from "../run/index.ts";
-import { REACHES, whyBeyondReach, type Attempt, type Reach } from "./reach.ts";
+import { lesserReach, REACHES, whyBeyondReach, type Attempt, type Reach } from "./reach.ts";
 
 const may = (person: Reach, device: Reach, attempt: Attempt) =>
   whyBeyondReach({ person, device }, attempt) === null;
@@ -10,6 +10,13 @@ const towel: Attempt = { action: "seal.check" };
 test("who may do everything does, who may tap taps, who may look changes nothing", () => {
   expect(["all", "tap", "look"].map((r) => may(r as Reach, "all", override))).toEqual([true, false, false]);
   expect(["all", "tap", "look"].map((r) => may(r as Reach, "all", towel))).toEqual([true, true, false]);
+});
+
+test("what is shown of it is what is asked", () => {
+  for (const person of REACHES)
+    for (const device of REACHES)
+      for (const attempt of [override, towel])
+        expect(may(lesserReach({ person, device }), "all", attempt)).toBe(may(person, device, attempt));
 });
 
 test("the lesser of person and device holds, and the sentence says whose it is", () => {

@@ -10,6 +10,10 @@ export interface ReachOf {
   device: Reach;
 }
 
+/** Returns how far a person goes at a device: the lesser of the two. */
+export const lesserReach = ({ person, device }: ReachOf): Reach =>
+  REACHES[Math.max(REACHES.indexOf(person), REACHES.indexOf(device))]!;
+
 /**
  * What is written by a tap: what somebody sees or does at the bench, the stove, the towel and the shelf. By their names
  * in the activity log; whatever is not named here (settings, overrides, releases, what decides about food) is for

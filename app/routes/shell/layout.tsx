@@ -1,6 +1,7 @@
 import { href, Link, Outlet, useLocation, useMatches } from "react-router";
 import type { Route } from "./+types/layout";
 import type { ComponentType } from "react";
+import type { Reach } from "#core/guard";
 import { Bench, type BenchPlace } from "#ui/bench";
 import { NowProvider } from "#ui/clock";
 import { Strip } from "#ui/strip";
@@ -8,9 +9,10 @@ import { useAlarmLine, type AlarmPlace } from "../../live/alarms";
 import { useHeard } from "../../live/feed";
 import { pace } from "../../server/clock";
 import { clocksOf } from "../../features/shell/clocks.server";
-import { homeContext } from "../../server/context";
+import { homeContext, reachNow } from "../../server/context";
 import { benchOf, runGlances } from "../../features/shell/places.server";
 import { snapshot } from "../../features/shell/snapshot.server";
+import { MAY_WORDS } from "../../words/reach";
 import { Jump } from "./jump";
 import { Leaving } from "./leaving";
 import { PhoneBar } from "./phone-bar";
@@ -31,6 +33,7 @@ export function loader({ context }: Route.LoaderArgs) {
     places: benchOf(look, runs, home.household.units),
     clocks: clocksOf(runs, look),
     me: home.me.name,
+    may: reachNow(),
   };
 }
 
@@ -43,14 +46,14 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
   const drawing = (useMatches().at(-1)?.handle as BenchHandle | undefined)?.benchDrawing;
   const { word } = useHeard();
   const alarm = useAlarmLine();
-  const { me } = loaderData;
+  const { me, may } = loaderData;
   const fresh = word && word.now >= loaderData.serverNow ? word : null;
   const { places, clocks } = fresh ?? loaderData;
   return (
     <NowProvider serverNow={fresh?.now ?? loaderData.serverNow} pace={fresh?.pace ?? loaderData.pace}>
       <header className="contents">
         <Strip clocks={clocks} alarm={alarm}>
-          <SideLinks me={me} calling={alarm !== null} />
+          <SideLinks me={me} may={may} calling={alarm !== null} />
         </Strip>
         <Bench places={places} here={pathname.split("/")[1] ?? ""} drawing={drawing} />
       </header>
@@ -62,7 +65,8 @@ export default function Shell({ loaderData }: Route.ComponentProps) {
 }
 
 /** The pages beside the work. While something calls, its alarm has their room, and they are under “More”. */
-function SideLinks({ me, calling }: { me: string; calling: boolean }) {
+function SideLinks({ me, may, calling }: { me: string; may: Reach; calling: boolean }) {
+  const limits = may === "all" ? null : MAY_WORDS[may];
   return (
     <nav aria-label="Other pages" className="beside">
       {!calling && (
@@ -82,8 +86,14 @@ function SideLinks({ me, calling }: { me: string; calling: boolean }) {
         More
       </Link>
       {!calling && (
-        <Link to={href("/household")} aria-label={`Household, ${me} is at the screen`}>
-          {me}
+        <Link
+          to={href("/household")}
+          aria-label={`Household, ${me} is at the screen${limits ? ` and may ${limits}` : ""}`}
+        >
+          <span>
+            {me}
+            {limits && <span className="block text-[0.75rem] leading-none font-[400]">{limits}</span>}
+          </span>
         </Link>
       )}
       <Jump />
