@@ -10,7 +10,7 @@ import {
   type PrecacheEntry,
 } from "workbox-precaching";
 import { registerRoute, setCatchHandler } from "workbox-routing";
-import { CacheFirst, NetworkFirst } from "workbox-strategies";
+import { CacheFirst, NetworkFirst, NetworkOnly } from "workbox-strategies";
 import { keepPosted } from "../../outbox/posted";
 import { asKept, isKept, PAGES_EXPIRE, partsOf, toKeep } from "./pages";
 
@@ -49,6 +49,8 @@ const pages = new NetworkFirst({
   ],
 });
 registerRoute(({ request, url }) => request.mode === "navigate" && isKept(url.pathname), pages);
+// The browser has asked for these as well by the time the worker is awake: that answer is taken, and none is made twice.
+registerRoute(({ request }) => request.mode === "navigate", new NetworkOnly());
 
 /** A form that a page posts by itself, before its scripts run: without a network it is kept, and the page shows that. */
 registerRoute(
