@@ -77,9 +77,12 @@ function SideLinks({ me, may, calling }: { me: string; may: Reach; calling: bool
           <Link to={href("/practice")} className="wide">
             Practice
           </Link>
-          <Link to={href("/records")} className="wide">
-            Records
-          </Link>
+          {/* How far somebody may go needs its room: Records are on the Household's page as well. */}
+          {!limits && (
+            <Link to={href("/records")} className="wide">
+              Records
+            </Link>
+          )}
         </>
       )}
       <Link to={href("/more")} className={calling ? undefined : "narrow"}>
@@ -90,7 +93,7 @@ function SideLinks({ me, may, calling }: { me: string; may: Reach; calling: bool
           to={href("/household")}
           aria-label={`Household, ${me} is at the screen${limits ? ` and may ${limits}` : ""}`}
         >
-          <span>
+          <span className="max-w-[5.5rem] truncate">
             {me}
             {limits && <span className="block text-[0.75rem] leading-none font-[400]">{limits}</span>}
           </span>
