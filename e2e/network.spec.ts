@@ -15,6 +15,8 @@ import { CHROMIUM } from "../bench/chromium";
 import { printPages } from "../bench/printer";
 import { startBuilt, type RunningServer } from "../bench/server";
 import { cameraFrom, holdUp } from "./camera";
+import { boarHouse } from "./house";
+import { newerBuild } from "./newer";
 import { expect, newFolder, test as base } from "./server";
 
 const WORDS = "four plain salted words";
@@ -266,6 +268,45 @@ test("a device that does not trust it yet gets the connect page, and nothing els
   const refused = await ask(net, "/api/v1/stock");
   expect(refused.status).toBe(421);
   expect(refused.body.toString()).toMatch(/Use https and port \d+/);
+});
+
+test("a device takes a new version over https, and stays signed in", async () => {
+  const folder = newFolder();
+  const larder = openLarder(folder);
+  boarHouse(larder, { name: "Quiet house", altitudeM: 300, gauge: "dial" });
+  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
+  larder.close();
+  const newer = newerBuild();
+  const before = await startBuilt(folder, { HOST: "0.0.0.0" });
+  const port = Number(new URL(before.url).port);
+  const net = {
+    ...before,
+    folder,
+    plain: `http://${NAME}:${port}`,
+    secure: `https://${NAME}:${before.securePort}`,
+  };
+  const phone = await device(await authorityOf(net));
+  const screen = await (await phone.browser.newContext({ serviceWorkers: "allow" })).newPage();
+  await screen.goto(`${net.secure}/field`);
+  await screen.getByLabel("Passphrase").fill(WORDS);
+  await screen.getByRole("button", { name: "Sign in" }).click();
+  await screen.getByLabel("Where").fill("Upper meadow");
+  await screen.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await before.stop();
+  const env = { HOST: "0.0.0.0", HTTPS_PORT: String(before.securePort) };
+  const after = await startBuilt(folder, env, port, [200], newer);
+  const offer = screen.getByRole("status").filter({ hasText: "A new version is here" });
+  await offer.getByRole("button", { name: "Reload" }).click();
+  await expect(offer).toHaveCount(0);
+  await expect(screen.getByLabel("Where")).toHaveValue("Upper meadow");
+  await expect
+    .poll(() =>
+      screen.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting)),
+    )
+    .toBe(false);
+  await phone.close();
+  await after.stop();
+  for (const gone of [folder, newer]) rmSync(gone, { recursive: true, force: true });
 });
 
 test("a device whose clock is far off is told so, and what to do", async () => {
