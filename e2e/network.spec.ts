@@ -29,26 +29,34 @@ interface Network extends RunningServer {
   secure: string;
 }
 
+/** A larder with a passphrase in a folder of its own: the made-up household, or what somebody else fills it with. */
+async function withPassphrase(
+  fill: (folder: string) => void = (f) => fillDemo(f, Date.now()),
+): Promise<string> {
+  const folder = newFolder();
+  fill(folder);
+  const larder = openLarder(folder);
+  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
+  larder.close();
+  return folder;
+}
+
+/** Serves a larder to its network. @param env beside the usual */
+async function serve(folder: string, env: Record<string, string> = {}): Promise<Network> {
+  const server = await startBuilt(folder, { HOST: "0.0.0.0", ...env });
+  const plain = `http://${NAME}:${new URL(server.url).port}`;
+  return { ...server, folder, plain, secure: `https://${NAME}:${server.securePort}` };
+}
+
 /** The made-up household, served to its network. */
 const test = base.extend<object, { net: Network }>({
   net: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the dependencies of a fixture from this pattern
     async ({}, use) => {
-      const folder = newFolder();
-      fillDemo(folder, Date.now());
-      const larder = openLarder(folder);
-      await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
-      larder.close();
-      const server = await startBuilt(folder, { HOST: "0.0.0.0" });
-      const port = new URL(server.url).port;
-      await use({
-        ...server,
-        folder,
-        plain: `http://${NAME}:${port}`,
-        secure: `https://${NAME}:${server.securePort}`,
-      });
-      await server.stop();
-      rmSync(folder, { recursive: true, force: true });
+      const net = await serve(await withPassphrase());
+      await use(net);
+      await net.stop();
+      rmSync(net.folder, { recursive: true, force: true });
     },
     { scope: "worker" },
   ],
@@ -271,20 +279,14 @@ test("a device that does not trust it yet gets the connect page, and nothing els
 });
 
 test("a device takes a new version over https, and stays signed in", async () => {
-  const folder = newFolder();
-  const larder = openLarder(folder);
-  boarHouse(larder, { name: "Quiet house", altitudeM: 300, gauge: "dial" });
-  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
-  larder.close();
+  const folder = await withPassphrase((empty) => {
+    const larder = openLarder(empty);
+    boarHouse(larder, { name: "Quiet house", altitudeM: 300, gauge: "dial" });
+    larder.close();
+  });
   const newer = newerBuild();
-  const before = await startBuilt(folder, { HOST: "0.0.0.0" });
-  const port = Number(new URL(before.url).port);
-  const net = {
-    ...before,
-    folder,
-    plain: `http://${NAME}:${port}`,
-    secure: `https://${NAME}:${before.securePort}`,
-  };
+  const net = await serve(folder);
+  const port = Number(new URL(net.url).port);
   const phone = await device(await authorityOf(net));
   const screen = await (await phone.browser.newContext({ serviceWorkers: "allow" })).newPage();
   await screen.goto(`${net.secure}/field`);
@@ -292,8 +294,8 @@ test("a device takes a new version over https, and stays signed in", async () =>
   await screen.getByRole("button", { name: "Sign in" }).click();
   await screen.getByLabel("Where").fill("Upper meadow");
   await screen.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await before.stop();
-  const env = { HOST: "0.0.0.0", HTTPS_PORT: String(before.securePort) };
+  await net.stop();
+  const env = { HOST: "0.0.0.0", HTTPS_PORT: String(net.securePort) };
   const after = await startBuilt(folder, env, port, [200], newer);
   const offer = screen.getByRole("status").filter({ hasText: "A new version is here" });
   await offer.getByRole("button", { name: "Reload" }).click();
@@ -310,29 +312,22 @@ test("a device takes a new version over https, and stays signed in", async () =>
 });
 
 test("a device whose clock is far off is told so, and what to do", async () => {
-  const folder = newFolder();
-  fillDemo(folder, Date.now());
-  const larder = openLarder(folder);
-  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
-  larder.close();
   // To a device a year behind, the household's certificates are of the future.
   const ahead = {
     LARDER_TEST_CLOCK: "1",
     LARDER_TEST_CLOCK_AT: `${Date.now()},${Date.now() + 400 * DAY_MS},1`,
   };
-  const server = await startBuilt(folder, { HOST: "0.0.0.0", ...ahead });
-  const plain = `http://${NAME}:${new URL(server.url).port}`;
-  const late = { ...server, folder, plain, secure: `https://${NAME}:${server.securePort}` };
+  const late = await serve(await withPassphrase(), ahead);
   const phone = await device(await authorityOf(late));
   const screen = await phone.browser.newPage();
-  await screen.goto(`${plain}/connect`);
+  await screen.goto(`${late.plain}/connect`);
   await screen.getByRole("button", { name: "Check and continue" }).click();
   await expect(screen.getByRole("status")).toContainText("Set this device’s date and time to automatic");
   await expect(screen.getByRole("status")).toContainText(String(new Date().getFullYear()));
   await expect(screen.goto(`${late.secure}/`)).rejects.toThrow(/ERR_CERT_DATE_INVALID/);
   await phone.close();
-  await server.stop();
-  rmSync(folder, { recursive: true, force: true });
+  await late.stop();
+  rmSync(late.folder, { recursive: true, force: true });
 });
 
 test("names that are not its own get no answer, on either port, of health neither", async ({ net }) => {
@@ -351,11 +346,7 @@ test("its keys are its owner's, and no backup or export takes them along", async
 const GUESSES = Number(process.env.GUESSES ?? 300);
 
 test("behind a proxy that is trusted, who asks and over what is what the proxy says", async () => {
-  const folder = newFolder();
-  fillDemo(folder, Date.now());
-  const larder = openLarder(folder);
-  await setPassphrase(larder, { key: randomUUID(), byId: null }, WORDS);
-  larder.close();
+  const folder = await withPassphrase();
   const server = await startBuilt(folder, { TRUST_PROXY: "127.0.0.1", LARDER_HOSTS: "canning.example" });
   /** As a proxy passes it on. @param client whom it names */
   const passOn = (method: string, path: string, client: string, body = "", host = "canning.example") =>
