@@ -49,6 +49,10 @@ export default [
         route("records/interface", "routes/records/interface/route.tsx"),
         route("help", "routes/help/route.tsx"),
         route("help/checks", "routes/help/checks.tsx"),
+        route("help/tables", "routes/help/tables/route.tsx"),
+        route("help/tables/:product", "routes/help/tables/row.tsx"),
+        route("help/offices", "routes/help/offices.tsx"),
+        route("help/sources", "routes/help/sources.tsx"),
         route("help/:page", "routes/help/page.tsx"),
         route("find", "routes/code/find.tsx"),
         route("c/:code", "routes/code/route.tsx"),
@@ -74,6 +78,7 @@ export default [
     route("larder/labels.pdf", "routes/larder/labels/pdf.ts"),
     route("plan/day.ics", "routes/plan/day/calendar.ts"),
     route("photos/:id", "routes/field/animal/photo.ts"),
+    route("help/photos/:id", "routes/help/tables/photo.ts"),
     route("household/accept", "routes/household/accept.ts"),
   ]),
   layout("routes/shell/bare.tsx", [

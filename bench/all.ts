@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
 import { runAt, type RunEvent, samplePlan } from "#core/run";
-import { CONTAINERS, PRODUCTS, scheduledProcess } from "#core/schedule";
+import { AS_PUBLISHED, CONTAINERS, PRODUCTS, scheduledProcess } from "#core/schedule";
 import { fillDemo } from "#demo/household";
 import { openLarder } from "#store/db";
 import { pastRuns } from "#store/run";
@@ -53,7 +53,14 @@ function grid(): number {
         for (const gauge of ["dial", "weighted"] as const)
           for (let ft = -500; ft <= 10_000; ft += 500) {
             if (
-              scheduledProcess({ product, pack, container, gauge, altitudeM: mFromFt(ft) }).outcome !== "none"
+              scheduledProcess({
+                product,
+                pack,
+                container,
+                gauge,
+                altitudeM: mFromFt(ft),
+                rows: AS_PUBLISHED,
+              }).outcome !== "none"
             )
               tested++;
           }

@@ -1,4 +1,5 @@
 /** The planner on a household's worth: eight lots, five kinds of container, two canners. */
+import { AS_PUBLISHED } from "#core/schedule";
 import highsLoader from "highs";
 import { loadPatterns, presetFor } from "#core/capacity";
 import { SOLVER_OPTIONS, proposeLoads, type PlanWish, type Solver } from "#core/plan";
@@ -39,6 +40,7 @@ function household(turn: number, withDishes: boolean): PlanWish {
   };
   return {
     altitudeM: mFromFt(2300),
+    rows: AS_PUBLISHED,
     lots: MASSES.map((massKg, i) => {
       const main = KINDS[1 + ((i + turn) % 4)]!;
       return {

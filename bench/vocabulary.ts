@@ -28,6 +28,7 @@ const FOOD = words(`
 
 /** Sources, illnesses and what they are named after. */
 const SOURCES = words(`
+  indian composition
   usda cfr aib iapws dalton choi okos bigelow clopper pearson plank botulism botulinum clostridium toxin spores trichinella cwd
   agriculture bulletin edition epcis openapi extension ensuring introductions consumer equation revised chronic
 `);

@@ -3,7 +3,7 @@ import { changeHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { getPack, permitReprocess, permitPack, type PackAsked } from "#store/pack";
 import { saveRecipe } from "#store/recipe";
-import { packPints, refusedFields as fields, testLarder, type TestLarder } from "#store/testing";
+import { keepOffice, packPints, refusedFields as fields, testLarder, type TestLarder } from "#store/testing";
 
 const PINTS: PackAsked = {
   product: "red-meat-pieces",
@@ -44,12 +44,12 @@ describe("the store's one door for a pack", () => {
     expect(Object.keys(fields(() => ask(t, { additions: " flour " })))).toEqual(["additions"]);
     expect(ask(t, { additions: "   " }).minutes).toBe(75);
   });
-  test("without a process, the container is to blame; without one by an office, its minutes", () => {
+  test("without a process, the container is to blame; without one by an office, the office's schedule", () => {
     const t = testLarder();
     expect(fields(() => ask(t, { container: "jar-half-gallon" as never })).container).toMatch(
       /^No tested process for red meat and game, pieces like this\./,
     );
-    expect(Object.keys(fields(() => ask(t, { office: OFFICE })))).toEqual(["officeMinutes"]);
+    expect(Object.keys(fields(() => ask(t, { office: OFFICE })))).toEqual(["office"]);
   });
   test("what an office gave is what the pack is held to", () => {
     const t = testLarder();
@@ -61,7 +61,12 @@ describe("the store's one door for a pack", () => {
       massKg: null,
       office: OFFICE,
     };
+    expect(fields(() => ask(t, given)).office).toMatch(/No such schedule is kept here/);
+    keepOffice(t, CANS, OFFICE);
     expect(ask(t, given)).toMatchObject({ minutes: 99, pressurePsi: 11, fromOffice: true });
+    expect(Object.keys(fields(() => ask(t, { ...given, office: { ...OFFICE, minutes: 98 } })))).toEqual([
+      "office",
+    ]);
     expect(Object.keys(fields(() => ask(t, { ...given, office: null })))).toEqual(["container"]);
   });
   test("this household's own packs decide what is odd", () => {

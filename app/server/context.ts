@@ -43,8 +43,10 @@ export async function homeOf(context: Context, request: Request): Promise<Home> 
   const delivers = scopeNow().delivered || request.headers.get("Content-Type") === "application/json";
   if (!me && delivers) throw new Response("Say who you are first.", { status: 401 });
   if (!me) throw redirect(`${href("/who")}?back=${encodeURIComponent(new URL(request.url).pathname)}`);
-  const { reach } = scopeNow();
-  if (reach) reach.person = me.may;
+  const scope = scopeNow();
+  if (scope.reach) scope.reach.person = me.may;
+  // Whoever has a PIN is here only because it was said.
+  scope.known = hasPin(larder, me.id) ? "pin" : "chosen";
   return { larder, context, household, people, me };
 }
 

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { mFromFt } from "../quantity/index.ts";
 import {
+  AS_PUBLISHED,
   governingSchedule,
   type ContainerKey,
   type GoverningSchedule,
@@ -27,6 +28,7 @@ const govern = (packs: LoadPack[], ft = 500): GoverningSchedule => {
     { gauges: { dial: { errorPsi: 1, testedAt: NOW - DAY }, weightPiecesPsi: [5, 5, 5] }, quarts: 16 },
     mFromFt(ft),
     NOW,
+    AS_PUBLISHED,
   );
   if (answer.outcome === "none") throw new Error(answer.reason);
   return answer;

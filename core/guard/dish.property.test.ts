@@ -10,7 +10,7 @@ import {
   liquidPart,
   whyNotIn,
 } from "../recipe/index.ts";
-import { rowOf, scheduledProcess, shapeOf, type ContainerKey } from "../schedule/index.ts";
+import { AS_PUBLISHED, rowOf, scheduledProcess, shapeOf, type ContainerKey } from "../schedule/index.ts";
 import { whyNotPack, type FoodOfLot, type PackToFill } from "./index.ts";
 
 const ALL = 1_000;
@@ -40,7 +40,14 @@ function asked(
   each: number,
   meatKgEach: number,
 ): PackToFill {
-  const process = scheduledProcess({ product, pack: "hot", container, gauge: "weighted", altitudeM: 0 });
+  const process = scheduledProcess({
+    product,
+    pack: "hot",
+    container,
+    gauge: "weighted",
+    altitudeM: 0,
+    rows: AS_PUBLISHED,
+  });
   if (process.outcome === "none") throw new Error(process.reason);
   return {
     product,
@@ -68,7 +75,7 @@ test("whatever the recipe, the bench offers a fill that its row covers, and none
         dish,
         parts.map((p) => ({ name: p.name, amount: p.grams / 1000, role: null })),
       );
-      if (!answer.product || whyNotIn(answer, container) !== null) {
+      if (!answer.product || whyNotIn(answer, container, AS_PUBLISHED) !== null) {
         refused++;
         return;
       }

@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { contentsMostKg } from "../pack/index.ts";
 import type { Filler } from "../run/index.ts";
 import {
+  AS_PUBLISHED,
   PRODUCTS,
   governingSchedule,
   scheduledProcess,
@@ -32,7 +33,14 @@ const WRITING = { units: "us", decimal: "point" } as const;
 const LB = 0.45359237;
 
 const process = (product: ProductKey, pack: PackMethod, container: ContainerKey) => {
-  const answer = scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM: 0 });
+  const answer = scheduledProcess({
+    product,
+    pack,
+    container,
+    gauge: "weighted",
+    altitudeM: 0,
+    rows: AS_PUBLISHED,
+  });
   if (answer.outcome === "none") throw new Error(answer.reason);
   return answer;
 };
@@ -467,6 +475,7 @@ describe("a load", () => {
       { gauges: { dial: null, weightPiecesPsi: [5, 5, 5] }, quarts: 21 },
       0,
       NOW,
+      AS_PUBLISHED,
     ) as GoverningSchedule;
   const judge = (
     packs: PackToLoad[],
@@ -652,6 +661,7 @@ describe("a load", () => {
         { gauges: { dial: null, weightPiecesPsi: [5, 10, 15] }, quarts: 21 },
         100,
         NOW,
+        AS_PUBLISHED,
       );
       return answer.outcome === "none" ? answer.reason : answer.minutes;
     };

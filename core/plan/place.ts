@@ -38,7 +38,14 @@ export function loadIn(
   settled = false,
 ): ProposedLoad | null {
   if (!takes(canner, parts)) return null;
-  const governing = governingSchedule(parts.map(packOf), canner, wish.altitudeM, now, wish.signedOverdue);
+  const governing = governingSchedule(
+    parts.map(packOf),
+    canner,
+    wish.altitudeM,
+    now,
+    wish.rows,
+    wish.signedOverdue,
+  );
   if (governing.outcome === "none") return null;
   const counts = countsOfParts(parts);
   const total = parts.reduce((sum, p) => sum + p.count, 0);

@@ -25,7 +25,7 @@ export async function proposeLoads(
   seconds = 10,
 ): Promise<Proposal> {
   const notes: PlanProblemNote[] = [];
-  const lots = wish.lots.map((lot) => planLot(lot, wish.altitudeM, notes));
+  const lots = wish.lots.map((lot) => planLot(lot, wish, notes));
   const usable = wish.canners.flatMap((c) => usableCanner(c, wish, now, lots, notes));
   const settled = wish.settled.flatMap((s, i) => settledLoad(s, i, wish, lots, usable, now, notes));
   const rest = withoutSettled(lots, wish.stock, settled);

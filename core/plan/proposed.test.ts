@@ -1,3 +1,4 @@
+import { AS_PUBLISHED } from "../schedule/index.ts";
 import fc from "fast-check";
 import highsLoader from "highs";
 import { beforeAll, describe, expect, test } from "vitest";
@@ -87,6 +88,7 @@ const anyWish = fc
   })
   .map(({ lots, canners, lids, maxLoads }): PlanWish => ({
     altitudeM: 200,
+    rows: AS_PUBLISHED,
     lots: lots.map((l, i) => ({ ...l, id: `L${i}` })),
     canners: canners.map((c, i) => ({ ...c, id: `C${i}`, name: `canner ${i}` })),
     stock: { containers: {}, lids: { regular: lids, wide: null }, ends: {} },
@@ -100,7 +102,7 @@ const anyWish = fc
 
 /** The wish as a problem with every canner by itself, written apart from how the plan puts like canners together. */
 function problemOf(wish: PlanWish): PlanProblem {
-  const lots = wish.lots.map((l) => planLot(l, wish.altitudeM, []));
+  const lots = wish.lots.map((l) => planLot(l, wish, []));
   const kinds = [...new Set(lots.flatMap((l) => l.options.map((o) => o.kind)))];
   const canners = wish.canners
     .map(({ id, pot, quarts, without, maxLoads }) => ({
@@ -199,6 +201,7 @@ describe("loads as they are proposed, each in its canner", () => {
   test("what is settled counts against a canner's own limit, and against the loads in all", async () => {
     const wish = (more: Partial<PlanWish>): PlanWish => ({
       altitudeM: 200,
+      rows: AS_PUBLISHED,
       lots: [{ id: "L", massKg: 4, into: [{ ...food("red-meat-pieces", "raw", PINT), kgEach: 0.45 }] }],
       canners: [
         {
@@ -231,6 +234,7 @@ describe("loads as they are proposed, each in its canner", () => {
     const canner = { quarts: 16, pot: POTS[0]!, gauges: { dial: null, weightPiecesPsi: [5, 5, 5] } };
     const wish: PlanWish = {
       altitudeM: 200,
+      rows: AS_PUBLISHED,
       lots: [lot],
       canners: ["A", "B"].map((id) => ({ ...canner, id, name: id, minLoad: 0, without: [], maxLoads: null })),
       stock: { containers: {}, lids: { regular: null, wide: null }, ends: {} },
@@ -238,7 +242,7 @@ describe("loads as they are proposed, each in its canner", () => {
       maxLoads: null,
       signedOverdue: false,
     };
-    const lots = [planLot(lot, 200, [])];
+    const lots = [planLot(lot, wish, [])];
     const { loads } = await proposeLoads(wish, NOW, solver);
     const silent: Solver = () => ({ Status: "Time limit reached", Columns: {} });
     const assigned = (canners: Parameters<typeof assignLoads>[2], by: Solver) =>
@@ -254,6 +258,7 @@ describe("loads as they are proposed, each in its canner", () => {
     const { loads } = await proposeLoads(
       {
         altitudeM: 200,
+        rows: AS_PUBLISHED,
         lots: [{ id: "L", massKg: 2.71, into: [{ ...food("red-meat-pieces", "raw", PINT), kgEach: 0.45 }] }],
         canners: ["A", "B"].map((id) => ({
           ...canner,

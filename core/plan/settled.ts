@@ -53,7 +53,14 @@ export function settledLoad(
   }
   const load = loadIn(canner, parts, wish, now, true);
   if (load) return [load];
-  const asked = governingSchedule(parts.map(packOf), canner, wish.altitudeM, now, wish.signedOverdue);
+  const asked = governingSchedule(
+    parts.map(packOf),
+    canner,
+    wish.altitudeM,
+    now,
+    wish.rows,
+    wish.signedOverdue,
+  );
   return asked.outcome === "none"
     ? note(asked.reason, ...asked.instead)
     : note(`${canner.name} does not hold all of that at once.`, "Move some of it to another load.");

@@ -13,10 +13,13 @@ import { grams, type PlanProblemNote, type PlanWish, type WishCanner, type WishL
  * Returns a lot with the ways it may be packed, weights in whole g. A way without a tested process is left out and
  * noted.
  *
- * @param altitudeM meters above sea level
  * @param notes appended to
  */
-export function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[]): PlanLot {
+export function planLot(
+  lot: WishLot,
+  { altitudeM, rows }: Pick<PlanWish, "altitudeM" | "rows">,
+  notes: PlanProblemNote[],
+): PlanLot {
   const options = lot.into.flatMap(({ kind, kgEach, product, pack }): LotOption[] => {
     const answer = scheduledProcess({
       product,
@@ -24,6 +27,7 @@ export function planLot(lot: WishLot, altitudeM: number, notes: PlanProblemNote[
       container: containerOf(kind),
       gauge: "weighted",
       altitudeM,
+      rows,
     });
     if (answer.outcome === "none") {
       notes.push({ about: { lotId: lot.id, kind }, reason: answer.reason, instead: answer.instead });
@@ -64,7 +68,7 @@ function notRun(
   );
   return [...firsts.values()].flatMap(({ kind, product, pack }) => {
     const one: LoadPack = { product, pack, container: containerOf(kind) };
-    const answer = governingSchedule([one], canner, wish.altitudeM, now, wish.signedOverdue);
+    const answer = governingSchedule([one], canner, wish.altitudeM, now, wish.rows, wish.signedOverdue);
     return answer.outcome === "none" ? [{ kind, reason: answer.reason, instead: answer.instead }] : [];
   });
 }
@@ -72,7 +76,7 @@ function notRun(
 /** Smoked fish: 16 to 22 quarts. Read from the rule itself, by asking for a load of it. */
 function takesCool(canner: WishCanner, wish: PlanWish, now: number): boolean {
   const smoked: LoadPack = { product: "fish-smoked", pack: "raw", container: "jar-pint" };
-  const answer = governingSchedule([smoked], canner, wish.altitudeM, now, wish.signedOverdue);
+  const answer = governingSchedule([smoked], canner, wish.altitudeM, now, wish.rows, wish.signedOverdue);
   return answer.outcome !== "none";
 }
 

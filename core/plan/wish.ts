@@ -1,5 +1,11 @@
 import type { KindKey, LayerFill, Pot } from "../capacity/index.ts";
-import type { CannerGauges, GoverningSchedule, PackMethod, ProductKey } from "../schedule/index.ts";
+import type {
+  CannerGauges,
+  GoverningSchedule,
+  HouseholdRows,
+  PackMethod,
+  ProductKey,
+} from "../schedule/index.ts";
 import type { Objective, PlanStock, Scores } from "./problem.ts";
 
 /** A lot that is to be put up, and into what. */
@@ -43,6 +49,8 @@ export interface SettledLoad {
 
 export interface PlanWish {
   altitudeM: number;
+  /** rows the household compared with its own guide */
+  rows: HouseholdRows;
   lots: WishLot[];
   canners: WishCanner[];
   stock: PlanStock;

@@ -1,3 +1,4 @@
+import { AS_PUBLISHED } from "../schedule/index.ts";
 import highsLoader from "highs";
 import { beforeAll, describe, expect, test } from "vitest";
 import { presetFor } from "../capacity/index.ts";
@@ -54,6 +55,7 @@ const plan = (lots: WishLot[], canners: WishCanner[], ft = 2300, more: Partial<P
   proposeLoads(
     {
       altitudeM: mFromFt(ft),
+      rows: AS_PUBLISHED,
       lots,
       canners,
       stock: { containers: {}, lids: { regular: null, wide: null }, ends: {} },

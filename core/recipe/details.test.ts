@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { usualPieceKg } from "./piece.ts";
 import type { Writing } from "../quantity/index.ts";
+import { AS_PUBLISHED } from "../schedule/index.ts";
 import {
   dishRow,
   divideDish,
@@ -70,30 +71,36 @@ describe("what is refused of one ingredient", () => {
 describe("which container a dish goes into", () => {
   test("what may not be canned says why; without a reason it is said plainly", () => {
     const refused = row("stew", "1 kg venison", "1 l milk");
-    expect(whyNotIn(refused, "jar-pint")).toBe(refused.refusals[0]!.reason);
-    expect(whyNotIn({ ...refused, refusals: [] }, "jar-pint")).toBe("It may not be canned.");
-    expect(whyNotIn(row("stew", "1 kg venison", "1 l broth"), "can-half-pound")).toMatch(/in cans/);
+    expect(whyNotIn(refused, "jar-pint", AS_PUBLISHED)).toBe(refused.refusals[0]!.reason);
+    expect(whyNotIn({ ...refused, refusals: [] }, "jar-pint", AS_PUBLISHED)).toBe("It may not be canned.");
+    expect(whyNotIn(row("stew", "1 kg venison", "1 l broth"), "can-half-pound", AS_PUBLISHED)).toMatch(
+      /in cans/,
+    );
   });
   test("a size without a row is named with its dish", () => {
     const chilli = row("chilli", "1 kg venison", "0.5 kg beans", "1 kg crushed tomatoes");
-    expect(whyNotIn(chilli, "jar-quart")).toMatch(/chil.* in a quart/);
-    expect(whyNotIn(chilli, "jar-pint")).toBeNull();
+    expect(whyNotIn(chilli, "jar-quart", AS_PUBLISHED)).toMatch(/chil.* in a quart/);
+    expect(whyNotIn(chilli, "jar-pint", AS_PUBLISHED)).toBeNull();
   });
   // Mushrooms: pints only; corn, whole kernel: pints 55, quarts 85 minutes; lima beans 40 and 50. Source: USDA 2015, Guide 4, from memory.
   test("a vegetable of its own goes no longer and no larger than its own process", () => {
     const mushrooms = row("stew", "1 kg venison", "0.2 kg mushrooms", "1 l broth");
-    expect(whyNotIn(mushrooms, "jar-quart")).toMatch(/no tested process in a quart: use pints/);
-    expect(whyNotIn(mushrooms, "jar-pint-and-half")).toMatch(/use pints/);
-    expect(whyNotIn(mushrooms, "jar-pint")).toBeNull();
+    expect(whyNotIn(mushrooms, "jar-quart", AS_PUBLISHED)).toMatch(/no tested process in a quart: use pints/);
+    expect(whyNotIn(mushrooms, "jar-pint-and-half", AS_PUBLISHED)).toMatch(/use pints/);
+    expect(whyNotIn(mushrooms, "jar-pint", AS_PUBLISHED)).toBeNull();
     // In a soup the soup's row covers it.
-    expect(whyNotIn(row("soup", "1 kg venison", "0.2 kg mushrooms", "2 l broth"), "jar-quart")).toBeNull();
+    expect(
+      whyNotIn(row("soup", "1 kg venison", "0.2 kg mushrooms", "2 l broth"), "jar-quart", AS_PUBLISHED),
+    ).toBeNull();
     const kind = mushrooms.each[1]!.kind!;
     const own = (pint: number) => ({
       ...mushrooms,
       each: [{ ...mushrooms.each[1]!, kind: { ...kind, own: { ...kind.own!, pint, quart: pint } } }],
     });
-    expect(whyNotIn(own(75), "jar-pint")).toBeNull();
-    expect(whyNotIn(own(76), "jar-pint")).toMatch(/76 minutes by itself, longer than the meat's 75/);
+    expect(whyNotIn(own(75), "jar-pint", AS_PUBLISHED)).toBeNull();
+    expect(whyNotIn(own(76), "jar-pint", AS_PUBLISHED)).toMatch(
+      /76 minutes by itself, longer than the meat's 75/,
+    );
   });
 });
 

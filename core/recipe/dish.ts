@@ -6,7 +6,9 @@ import {
   containerName,
   JAR_ROWS,
   jarMinutes,
+  jarRowInForce,
   type ContainerKey,
+  type HouseholdRows,
   type Mouth,
   type ProductKey,
 } from "../schedule/index.ts";
@@ -189,14 +191,15 @@ const isSolid = (role: Role) => role !== "liquid" && role !== "seasoning" && rol
  * size. Null when it can.
  *
  * Source: USDA 2015, Guide 4 for vegetables, from memory.
+ * @param rows rows the household compared with its own guide
  */
-export function whyNotIn(answer: DishAnswer, container: ContainerKey): string | null {
+export function whyNotIn(answer: DishAnswer, container: ContainerKey, rows: HouseholdRows): string | null {
   if (!answer.product) return answer.refusals[0]?.reason ?? "It may not be canned.";
   if (isCan(container)) return "There is no tested process for mixed dishes in cans.";
-  const row = JAR_ROWS.find((r) => r.key === answer.product)!;
-  const minutes = jarMinutes(row, container);
+  const inForce = jarRowInForce(answer.product, rows)!;
+  const minutes = jarMinutes(inForce, container);
   if (minutes === null)
-    return `There is no tested process for ${row.name.toLowerCase()} in a ${containerName(container)}.`;
+    return `There is no tested process for ${inForce.row.name.toLowerCase()} in a ${containerName(container)}.`;
   if (answer.product !== "stewed-meat") return null;
   const large = container === "jar-quart" || container === "jar-pint-and-half";
   for (const i of answer.each) {

@@ -1,5 +1,5 @@
 import { formatFraction, parseNumber, type Writing } from "../quantity/index.ts";
-import type { ContainerKey, Mouth } from "../schedule/index.ts";
+import type { ContainerKey, HouseholdRows, Mouth } from "../schedule/index.ts";
 import { dishRow, divideDish, whyNotIn, type Dish, type Ingredient } from "./dish.ts";
 import { ingredientKind } from "./ingredient.ts";
 import { readIngredient, readIngredients } from "./read.ts";
@@ -71,6 +71,7 @@ const TRIES = 100;
  * @param jars whole, ≥ 1
  * @param mouth of the jar; null for a regular one
  * @param writing how the household writes numbers and units
+ * @param rows rows the household compared with its own guide
  */
 export function scaleToJars(
   lines: readonly string[],
@@ -78,10 +79,11 @@ export function scaleToJars(
   jars: number,
   jar: { container: ContainerKey; mouth: Mouth | null },
   writing: Writing,
+  rows: HouseholdRows,
 ): string[] | null {
   const shared = (of: readonly string[]) => {
     const answer = dishRow(dish, readIngredients(of.join("\n"), writing));
-    return whyNotIn(answer, jar.container) === null
+    return whyNotIn(answer, jar.container, rows) === null
       ? divideDish(dish, answer, jar.container, jar.mouth)
       : null;
   };

@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { mFromFt } from "../quantity/index.ts";
 import {
+  AS_PUBLISHED,
   CONTAINERS,
   PRODUCTS,
   TIMES_AROUND,
@@ -67,7 +68,14 @@ test("the process of every row at every edge of its bands", async () => {
         for (const pack of ["raw", "hot"] as const) {
           for (const gauge of ["dial", "weighted"] as const)
             for (const ft of FEET) {
-              const answer = scheduledProcess({ product, pack, container, gauge, altitudeM: mFromFt(ft) });
+              const answer = scheduledProcess({
+                product,
+                pack,
+                container,
+                gauge,
+                altitudeM: mFromFt(ft),
+                rows: AS_PUBLISHED,
+              });
               yield [`${product} ${container} ${pack} ${gauge} ${ft} ft`, answer];
             }
         }
@@ -177,7 +185,7 @@ test("loads of two packs, in every canner", async () => {
   function* cases(): Generator<readonly [string, unknown]> {
     for (const load of loads)
       for (const [name, gauges, quarts] of canners) {
-        const answer = governingSchedule(load, { gauges, quarts }, mFromFt(1200), NOW);
+        const answer = governingSchedule(load, { gauges, quarts }, mFromFt(1200), NOW, AS_PUBLISHED);
         const short =
           answer.outcome === "none"
             ? answer
@@ -232,6 +240,7 @@ test("the hours around a process, and a snapshot that nothing changes", async ()
     { gauges: { dial: null, weightPiecesPsi: [10] }, quarts: 16 },
     0,
     NOW,
+    AS_PUBLISHED,
   );
   if (load.outcome === "none") throw new Error(load.reason);
   const plain = takeSnapshot(load, 0, NOW);

@@ -2,12 +2,14 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { mFromFt } from "../quantity/index.ts";
 import {
+  AS_PUBLISHED,
   PRODUCTS,
   CONTAINERS,
   REFUSALS,
   dialStanding,
   governingSchedule,
   loadPackOf,
+  officeGoodUntil,
   officeSchedule,
   pressureTarget,
   refusalFor,
@@ -40,7 +42,7 @@ const smoked: LoadPack = { product: "fish-smoked", pack: "raw", container: "jar-
 const can: LoadPack = { product: "can-fish", pack: "raw", container: "can-half-pound" };
 
 const govern = (packs: LoadPack[], gauges = dial(), ft = 500, quartsHeld: number | null = 21) =>
-  governingSchedule(packs, { gauges, quarts: quartsHeld }, mFromFt(ft), NOW);
+  governingSchedule(packs, { gauges, quarts: quartsHeld }, mFromFt(ft), NOW, AS_PUBLISHED);
 
 describe("a mixed load takes its longest time", () => {
   test("meat and fish in pints: the fish's 100 minutes", () => {
@@ -67,7 +69,9 @@ describe("a mixed load takes its longest time", () => {
         ),
         (packs) => {
           const answer = govern(packs);
-          const own = packs.map((p) => scheduledProcess({ ...p, gauge: "dial", altitudeM: 0 }));
+          const own = packs.map((p) =>
+            scheduledProcess({ ...p, gauge: "dial", altitudeM: 0, rows: AS_PUBLISHED }),
+          );
           if (answer.outcome !== "none") {
             expect(answer.minutes).toBe(
               Math.max(...own.map((s) => (s.outcome !== "none" ? s.minutes : NaN))),
@@ -153,6 +157,7 @@ describe("the number on the gauge", () => {
       { gauges: weight, quarts: 21, maxPsi: 15 },
       mFromFt(1500),
       NOW,
+      AS_PUBLISHED,
     );
     expect(limited).toMatchObject({
       blockedBy: "no-weight",
@@ -161,7 +166,13 @@ describe("the number on the gauge", () => {
   });
   test("a dial's pressure at or above the canner's own limit is refused, with or without a weight", () => {
     const limited = (gauges: CannerGauges, maxPsi: number, ft: number) =>
-      governingSchedule([pints], { gauges, quarts: 21, maxPsi, chosen: "dial" }, mFromFt(ft), NOW);
+      governingSchedule(
+        [pints],
+        { gauges, quarts: 21, maxPsi, chosen: "dial" },
+        mFromFt(ft),
+        NOW,
+        AS_PUBLISHED,
+      );
     for (const max of [12, 13])
       expect(limited(dial(), max, 5000)).toMatchObject({
         blockedBy: "over-limit",
@@ -187,7 +198,7 @@ describe("the number on the gauge", () => {
     });
   });
   const choosing = (gauges: CannerGauges, ft: number) =>
-    governingSchedule([pints], { gauges, quarts: 21, chosen: "dial" }, mFromFt(ft), NOW);
+    governingSchedule([pints], { gauges, quarts: 21, chosen: "dial" }, mFromFt(ft), NOW, AS_PUBLISHED);
   test("a tested dial may be chosen: its own column, the weight at or above it as a limit", () => {
     expect(choosing(both(1), 3200)).toMatchObject({
       target: { governs: "dial", truePsi: 12, facePsi: 13, weightPsi: 15 },
@@ -248,7 +259,12 @@ describe("the number on the gauge", () => {
           const answer = govern([pints], withWeight ? both(error) : dial(error), ft);
           if (answer.outcome === "none") throw new Error("expected a process");
           const { governs, facePsi } = answer.target;
-          const table = scheduledProcess({ ...pints, gauge: governs, altitudeM: mFromFt(ft) });
+          const table = scheduledProcess({
+            ...pints,
+            gauge: governs,
+            altitudeM: mFromFt(ft),
+            rows: AS_PUBLISHED,
+          });
           if (table.outcome === "none") throw new Error("expected a row");
           expect(facePsi - error).toBeGreaterThanOrEqual(table.pressurePsi - 1e-9);
         },
@@ -311,7 +327,7 @@ describe("a row of common practice", () => {
     const stew: LoadPack = { product: "stewed-meat", pack: "hot", container: "jar-pint" };
     expect(govern([quarts]).outcome).toBe("tested");
     expect(govern([quarts, stew]).outcome).toBe("common-practice");
-    const process = scheduledProcess({ ...stew, gauge: "dial", altitudeM: 0 });
+    const process = scheduledProcess({ ...stew, gauge: "dial", altitudeM: 0, rows: AS_PUBLISHED });
     if (process.outcome === "none") throw new Error(process.reason);
     expect(whyNotAccepted(process, [])).toMatch(/no published source/);
     expect(whyNotAccepted(process, ["can-fish"])).toMatch(/accept/);
@@ -355,7 +371,7 @@ describe("an extension office's schedule for cans", () => {
   });
   test("stands for its pack in a load in place of the table's row, and gives its venting to the load", () => {
     expect(loadPackOf(taken())).toEqual({ ...can, given: taken() });
-    const row = scheduledProcess({ ...pints, gauge: "dial", altitudeM: 0 });
+    const row = scheduledProcess({ ...pints, gauge: "dial", altitudeM: 0, rows: AS_PUBLISHED });
     if (row.outcome === "none") throw new Error(row.reason);
     expect(loadPackOf(row)).toEqual(pints);
     const longer = { ...can, given: { ...taken(), ventMinutes: 12 } };
@@ -390,7 +406,7 @@ describe("an extension office's schedule for cans", () => {
   test("beside another never lowers its pressure, and two for different gauges have none in common", () => {
     const low = mFromFt(500);
     const at = (packs: LoadPack[], gauges: CannerGauges) =>
-      governingSchedule(packs, { gauges, quarts: 21 }, low, NOW);
+      governingSchedule(packs, { gauges, quarts: 21 }, low, NOW, AS_PUBLISHED);
     const ten = { ...can, given: { ...taken(), pressurePsi: 10 } };
     const fifteen = { ...can, given: taken() };
     const eleven = { ...can, given: { ...taken(), gauge: "dial" as const, pressurePsi: 11 } };
@@ -425,13 +441,60 @@ describe("an extension office's schedule for cans", () => {
     [{ minutes: 80 }, /never needs less/],
     [{ pressurePsi: 9 }, /never needs less/],
     [{ office: " " }, /which office/],
-    [{ product: "fish-smoked", container: "jar-pint" }, /Only fish or game in cans/],
+    [{ product: "fish-smoked", container: "jar-pint" }, /The tables cover this: 110 minutes/],
   ] as const)("is refused with %o", (change, reason) => {
     expect(officeSchedule({ ...given, ...change } as never)).toMatchObject({
       outcome: "none",
       reason: expect.stringMatching(reason),
     });
   });
+});
+
+describe("an extension office's schedule for jars", () => {
+  const high = {
+    product: "red-meat-pieces" as const,
+    container: "jar-pint" as const,
+    gauge: "dial" as const,
+    altitudeM: mFromFt(9000),
+    minutes: 75,
+    pressurePsi: 15,
+    office: "Valley office",
+    givenOn: "2026-09-01",
+  };
+  test("stands in for a dial gauge above 8,000 ft, and for a size without a time", () => {
+    const answer = officeSchedule(high);
+    expect(answer).toMatchObject({ minutes: 75, pressurePsi: 15, fromOffice: true, headspaceIn: 1 });
+    if (answer.outcome === "none") throw new Error(answer.reason);
+    const load = governingSchedule(
+      [{ product: "red-meat-pieces", pack: "raw", container: "jar-pint", given: answer }],
+      { gauges: dial(), quarts: 21 },
+      mFromFt(9000),
+      NOW,
+      AS_PUBLISHED,
+    );
+    expect(load).toMatchObject({ minutes: 75, target: { governs: "dial", truePsi: 15 } });
+    const tuna = { ...high, product: "tuna" as const, container: "jar-quart" as const, altitudeM: 100 };
+    expect(officeSchedule({ ...tuna, minutes: 120, pressurePsi: 11 })).toMatchObject({ minutes: 120 });
+  });
+  test.each([
+    [{ altitudeM: mFromFt(7900) }, /tables cover this: 75 minutes/],
+    [{ minutes: 74 }, /never needs less than the tables' nearest \(75 minutes at 14 lb\)/],
+    [{ pressurePsi: 13 }, /never needs less/],
+    [{ container: "jar-half-gallon" }, /never canned in a half-gallon jar/],
+    [{ product: "fish-smoked", container: "jar-quarter-pint" }, /never canned in a 4-oz jar/],
+    [{ product: "fish", pack: "hot" }, /no tested hot pack/],
+    [{ product: "tuna", container: "jar-quart", altitudeM: 0, minutes: 99 }, /never needs less.*100 minutes/],
+  ] as const)("is refused with %o", (change, reason) => {
+    expect(officeSchedule({ ...high, ...change } as never)).toMatchObject({
+      outcome: "none",
+      reason: expect.stringMatching(reason),
+    });
+  });
+  test.each([
+    ["2026-09-01", "2027-09-01"],
+    ["2024-02-29", "2025-03-01"],
+    ["2026-12-31", "2027-12-31"],
+  ])("given on %s it is used until %s", (givenOn, until) => expect(officeGoodUntil(givenOn)).toBe(until));
 });
 
 describe("the snapshot", () => {

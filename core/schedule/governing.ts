@@ -3,6 +3,7 @@ import { isCan, type ContainerKey } from "./container.ts";
 import { pressureTarget, type CannerGauges, type NoTarget, type PressureTarget } from "./gauge.ts";
 import { scheduledProcess, type NoSchedule, type ScheduledProcess } from "./lookup.ts";
 import { CAN_BAND, bandFor, type GaugeKind } from "./pressure.ts";
+import type { HouseholdRows } from "./household.ts";
 import { CONDITIONS, type Condition } from "./rules.ts";
 import { DISH_PRODUCTS, productName, type PackMethod, type ProductKey } from "./table.ts";
 
@@ -77,6 +78,7 @@ export interface NoGoverning extends NoSchedule {
  * cannot be trusted. Source: USDA 2015, from memory; rows of common practice say so.
  * @param altitudeM meters above sea level
  * @param now ms since 1970 UTC, for the gauge's test
+ * @param rows rows the household compared with its own guide
  * @param signedOverdue somebody signed for using a dial that is overdue or untested
  */
 export function governingSchedule(
@@ -84,6 +86,7 @@ export function governingSchedule(
   canner: LoadCanner,
   altitudeM: number,
   now: number,
+  rows: HouseholdRows,
   signedOverdue = false,
 ): GoverningSchedule | NoGoverning {
   if (packs.length === 0)
@@ -100,7 +103,7 @@ export function governingSchedule(
   for (const [i, pack] of packs.entries()) {
     const answer = pack.given
       ? (whyNotGivenFor(pack.given, altitudeM) ?? pack.given)
-      : scheduledProcess({ ...pack, gauge, altitudeM });
+      : scheduledProcess({ ...pack, gauge, altitudeM, rows });
     if (answer.outcome === "none") return { ...answer, pack: i };
     each.push(answer);
   }
@@ -182,7 +185,11 @@ interface Columns {
 function columnsOf(each: readonly ScheduledProcess[], band: Columns): Columns {
   const highest = (gauge: GaugeKind, inTable: number | null) =>
     each
-      .map((s) => (s.fromOffice ? (s.gauge === gauge ? s.pressurePsi : null) : inTable))
+      .map((s) => {
+        if (s.fromOffice) return s.gauge === gauge ? s.pressurePsi : null;
+        if (!s.columns) return inTable;
+        return gauge === "dial" ? s.columns.dialPsi : s.columns.weightedPsi;
+      })
       .reduce((a, b) => (a === null || b === null ? null : Math.max(a, b)));
   return { dialPsi: highest("dial", band.dialPsi), weightedPsi: highest("weighted", band.weightedPsi) };
 }

@@ -23,8 +23,25 @@ export {
   type ProductKey,
 } from "./table.ts";
 export {
+  figuresAsked,
+  publishedFigures,
+  type FigureAsked,
+  type FigureKey,
+  type FigureUnit,
+  type RowFigures,
+} from "./figures.ts";
+export {
+  AS_PUBLISHED,
+  type Confirmation,
+  type ConfirmedBy,
+  type HouseholdRow,
+  type HouseholdRows,
+} from "./household.ts";
+export { jarRowInForce, type JarRowInForce } from "./in-force.ts";
+export {
   CONDITIONS,
   CONDITION_KEYS,
+  conditionWith,
   EXHAUST_TEMP_C,
   LID_OFF_WITHIN_HOURS,
   TIMES_AROUND,
@@ -76,5 +93,5 @@ export {
   type NoGoverning,
 } from "./governing.ts";
 export { whyNotAccepted } from "./accept.ts";
-export { officeSchedule, type OfficeSchedule } from "./office.ts";
+export { OFFICE_DUE_MONTHS, officeGoodUntil, officeSchedule, type OfficeSchedule } from "./office.ts";
 export { takeSnapshot, type ScheduleSnapshot } from "./snapshot.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { CONTAINERS, scheduledProcess } from "../schedule/index.ts";
+import { AS_PUBLISHED, CONTAINERS, scheduledProcess } from "../schedule/index.ts";
 import {
   CAUTIONS,
   HOLD_OFFERED,
@@ -29,8 +29,14 @@ describe("the species catalogue", () => {
           const found = CONTAINERS.some((container) =>
             (["raw", "hot"] as const).some(
               (pack) =>
-                scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM: 0 }).outcome !==
-                "none",
+                scheduledProcess({
+                  product,
+                  pack,
+                  container,
+                  gauge: "weighted",
+                  altitudeM: 0,
+                  rows: AS_PUBLISHED,
+                }).outcome !== "none",
             ),
           );
           expect(found, `${species.key} ${form} ${product}`).toBe(true);

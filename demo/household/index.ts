@@ -8,6 +8,7 @@ import { addPerson, getHousehold, setUpHousehold } from "#store/household";
 import { v7 as uuid } from "uuid";
 import { lastYear } from "./last-year.ts";
 import { furnishShed } from "./shed.ts";
+import { ownGuide } from "./own-guide.ts";
 import type { Teller } from "./teller.ts";
 import { thisAutumn } from "./this-autumn.ts";
 import { thisFortnight } from "./this-fortnight.ts";
@@ -50,6 +51,7 @@ export function fillDemo(folder: string, end: number): boolean {
     const equipment = furnishShed(t);
     twoSeasonsBack(t, equipment);
     lastYear(t, equipment);
+    ownGuide(t);
     const trim = thisAutumn(t, equipment);
     today(t, equipment, thisFortnight(t, trim));
     return true;

@@ -1,3 +1,5 @@
+import { addOffice } from "#store/guide";
+import { getHousehold } from "#store/household";
 import { HOUR_MS, MINUTE_MS } from "#core/quantity";
 import { fillOne, openBench } from "#store/filling";
 import { addIndividual, holdLot, recordFirstHours } from "#store/harvest";
@@ -81,18 +83,24 @@ function troutInCans(t: Teller, trout: string): void {
   const bellyBag = lot(t, end - 2.9 * HOUR_MS, trout, "Collars", 1.1, 0.9, { form: "sections" });
   holdLot(t.larder, t.write(), bellyBag, "gall on two of them: look again before packing", "doubt");
   const filledAt = end - 66 * MINUTE_MS;
-  pack(t, filledAt, belly, 8, 1.8, {
+  const office = {
+    office: "Hollin valley office",
+    givenOn: dayOf(at(70)),
+    minutes: 95,
+    pressurePsi: 15,
+    gauge: "weighted",
+  } as const;
+  t.goTo(filledAt - 3 * MINUTE_MS);
+  addOffice(t.larder, t.write(), {
+    ...office,
     product: "can-fish",
+    method: "raw",
     container: "can-half-pound",
-    mouth: null,
-    office: {
-      office: "Hollin valley office",
-      givenOn: dayOf(at(70)),
-      minutes: 95,
-      pressurePsi: 15,
-      gauge: "weighted",
-    },
+    altitudeM: getHousehold(t.larder)!.altitudeM,
+    note: "Fish packed solid, each can exhausted to 170 °F.",
+    photoId: null,
   });
+  pack(t, filledAt, belly, 8, 1.8, { product: "can-fish", container: "can-half-pound", mouth: null, office });
   setUpSealer(t, end - 62 * MINUTE_MS);
   exhaustAndClose(t, filledAt, end);
 }

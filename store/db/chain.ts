@@ -1,6 +1,6 @@
 import type Database from "better-sqlite3";
 import { createHash } from "node:crypto";
-import { AUDIT_COLUMNS, EVENT_COLUMNS, RUN_COLUMNS } from "../derived/index.ts";
+import { AUDIT_COLUMNS, AUDIT_KNOWN, EVENT_COLUMNS, RUN_COLUMNS } from "../derived/index.ts";
 
 /** A hash chain: the lines of one run's events, or of the audit, and the line they hang from. */
 export interface Chain {
@@ -40,7 +40,7 @@ export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ s
   const rows = (
     chain.name === "audit"
       ? sqlite
-          .prepare(`select ${list(AUDIT_COLUMNS)} from audit order by id`)
+          .prepare(`select ${list(auditColumns(sqlite))} from audit order by id`)
           .raw()
           .iterate()
       : sqlite
@@ -50,10 +50,18 @@ export function* linesOf(sqlite: Database.Database, chain: Chain): Generator<{ s
   ) as IterableIterator<unknown[]>;
   let before = chain.start;
   for (const row of rows) {
+    // How a person was known is in the hash only of lines that say it.
+    if (chain.name === "audit" && row.length > AUDIT_COLUMNS.length && row.at(-1) === null) row.pop();
     before = lineHash(before, ...row);
     yield { seq: row[0] as number, hash: before };
   }
 }
+
+/** A backup of an older layout does not know yet how a person was known. */
+const auditColumns = (sqlite: Database.Database): readonly string[] =>
+  sqlite.prepare("select 1 from pragma_table_info('audit') where name = ?").get(AUDIT_KNOWN)
+    ? [...AUDIT_COLUMNS, AUDIT_KNOWN]
+    : AUDIT_COLUMNS;
 
 /** Chains the lines written before there were chains. It is done once, and recorded that it was. */
 export function chainExistingLines(sqlite: Database.Database): void {

@@ -141,7 +141,7 @@ function writeAudit(
   note: AuditNote,
   also: readonly Part[],
 ): void {
-  const { device, said } = scopeNow();
+  const { device, said, known } = scopeNow();
   const detail = also.length ? { ...(note.detail ?? {}), also } : (note.detail ?? {});
   larder.db
     .insert(audit)
@@ -154,6 +154,7 @@ function writeAudit(
       detail: JSON.stringify(detail),
       device,
       heardAt: said?.heardAt ?? null,
+      known: write.byId ? (known ?? null) : null,
     })
     .run();
 }

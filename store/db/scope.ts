@@ -10,6 +10,8 @@ export interface Scope {
   said: { at: number; heardAt: number } | null;
   /** how far whoever asks may go; none for the larder's own work, which may do everything */
   reach?: ReachOf;
+  /** how whoever is at the screen is known there: by a PIN, or only chosen by name; none for a program */
+  known?: "pin" | "chosen";
   /** it delivers what a screen kept: no page hears the answer */
   delivered?: boolean;
   /** hash of what was sent, without its key; none when it was no form */

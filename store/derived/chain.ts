@@ -42,6 +42,8 @@ export const AUDIT_COLUMNS = [
   "device",
   "heard_at",
 ];
+/** Column of the activity log that is in its hash only where it is filled: lines from before it was kept have none. */
+export const AUDIT_KNOWN = "known";
 const of = (row: string, columns: readonly string[]) => columns.map((c) => `${row}.${c}`).join(", ");
 
 /** The hash of each line, over the line and the hash before it, written as the line is. */
@@ -59,9 +61,10 @@ export const chain: Derived = {
     trigger(
       "audit_linked",
       "AFTER INSERT ON audit",
-      `INSERT INTO chain_link (chain, seq, hash) VALUES ('audit', NEW.id, line_hash(
-    coalesce((SELECT l.hash FROM chain_link l WHERE l.chain = 'audit' ORDER BY l.seq DESC LIMIT 1), ''),
-    ${of("NEW", AUDIT_COLUMNS)}))`,
+      `INSERT INTO chain_link (chain, seq, hash) SELECT 'audit', NEW.id,
+    CASE WHEN NEW.${AUDIT_KNOWN} IS NULL THEN line_hash(before, ${of("NEW", AUDIT_COLUMNS)})
+      ELSE line_hash(before, ${of("NEW", [...AUDIT_COLUMNS, AUDIT_KNOWN])}) END
+    FROM (SELECT coalesce((SELECT l.hash FROM chain_link l WHERE l.chain = 'audit' ORDER BY l.seq DESC LIMIT 1), '') AS before)`,
     ),
   ],
   invariants: [

@@ -15,7 +15,7 @@ import { pack } from "./pack.ts";
 import { supply } from "./supply.ts";
 import type { Invariant, Rule } from "./rule.ts";
 
-export { AUDIT_COLUMNS, EVENT_COLUMNS, RUN_COLUMNS } from "./chain.ts";
+export { AUDIT_COLUMNS, AUDIT_KNOWN, EVENT_COLUMNS, RUN_COLUMNS } from "./chain.ts";
 export { type Invariant, type Rule } from "./rule.ts";
 
 const ALL = [appendOnly, lot, supply, pack, container, code, chain];

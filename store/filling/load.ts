@@ -4,7 +4,6 @@ import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import type { LayerFill } from "#core/capacity";
 import { deviationsOf, fillingOrder, otherHeadspaces } from "#core/pack";
 import { getCanner } from "#store/equipment";
-import { getHousehold } from "#store/household";
 import { getLot } from "#store/lot";
 import { addedTo, getPack, permitPack, processFor, type Pack, type PackAsked } from "#store/pack";
 import { bench, type BenchWork, type BenchWorkPart } from "../schema/index.ts";
@@ -217,7 +216,7 @@ export function setHow(larder: Larder, write: Write, benchId: string, index: num
         },
         409,
       );
-    const published = processFor(part, getHousehold(larder)!.altitudeM).headspaceIn;
+    const published = processFor(larder, part).headspaceIn;
     if (![published, ...otherHeadspaces(part.product, part.container)].includes(how.headspaceIn))
       throw new Refused({
         headspaceIn: "Nobody is known to pack these with that headspace. Choose one of those shown.",

@@ -45,4 +45,5 @@ export {
   preparePhoto,
   removePhoto,
   type Photo,
+  type ReadyPhoto,
 } from "./photo.ts";

@@ -4,20 +4,20 @@ import { dataVersion, memoize, once, Refused, type Larder, type Write } from "#s
 import { calendarIn, isDayOfYear, type Calendar } from "#core/calendar";
 import { whyNotHabit, type Reach } from "#core/guard";
 import type { Writing } from "#core/quantity";
-import { rowOf, outcomeFor, type ProductKey } from "#core/schedule";
+import { rowOf, outcomeFor, type HouseholdRows, type ProductKey } from "#core/schedule";
+import { householdRows } from "#store/guide";
 import { acceptance, household, person } from "../schema/index.ts";
 
-export type Household = typeof household.$inferSelect;
+/** The household, and the rows of the process tables it compared with its own guide. */
+export type Household = typeof household.$inferSelect & { rows: HouseholdRows };
 export type Person = typeof person.$inferSelect;
 
 /** Returns the household; null before the first setup. */
 export function getHousehold(larder: Larder): Household | null {
-  return memoize(
-    larder,
-    "household",
-    dataVersion(larder),
-    () => larder.db.select().from(household).get() ?? null,
-  );
+  return memoize(larder, "household", dataVersion(larder), () => {
+    const home = larder.db.select().from(household).get();
+    return home ? { ...home, rows: householdRows(larder) } : null;
+  });
 }
 
 export interface HouseholdInput {

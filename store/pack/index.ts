@@ -1,12 +1,5 @@
 export * from "./pack.ts";
-export {
-  permitReprocess,
-  permitPack,
-  processFor,
-  whyNotFromLot,
-  type GivenByOffice,
-  type PackAsked,
-} from "./permit.ts";
+export { permitReprocess, permitPack, processFor, whyNotFromLot, type PackAsked } from "./permit.ts";
 export {
   brothLots,
   ingredientsOf,

@@ -19,7 +19,8 @@ import { giveBack, takeForPack } from "#store/supply";
 import { packLot, type pack } from "../schema/index.ts";
 import { insertContainer, insertPack } from "./insert.ts";
 import { ingredientsOf, isFromLot, litresEach, pourBroth, type LiquidSaid } from "./liquid.ts";
-import { permitPack, type GivenByOffice } from "./permit.ts";
+import { permitPack } from "./permit.ts";
+import type { GivenByOffice } from "#store/guide";
 
 export interface Pack {
   id: string;

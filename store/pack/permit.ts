@@ -4,45 +4,38 @@ import { notPackedWords, whyNotPacked } from "#core/lot";
 import type { FillEstimate } from "#core/pack";
 import { divideDish, whyNotIn } from "#core/recipe";
 import {
-  officeSchedule,
   whyNotGivenFor,
   productName,
   scheduledProcess,
   whyNotAccepted,
   type ContainerKey,
-  type OfficeSchedule,
   type PackMethod,
   type ProductKey,
   type ScheduledProcess,
 } from "#core/schedule";
 import { groupOf } from "#core/species";
 import { acceptedRows, getHousehold, writingOf } from "#store/household";
+import { permitOffice, type GivenByOffice } from "#store/guide";
 import { getLot, type Lot } from "#store/lot";
 import { recipeToCan } from "#store/recipe";
 import { brothFrom, isFromLot } from "./liquid.ts";
 import type { Pack } from "./pack.ts";
 
-/** What an extension office gave for cans, where the tables have no row. */
-export type GivenByOffice = Pick<OfficeSchedule, "office" | "givenOn" | "minutes" | "pressurePsi" | "gauge">;
-
 /**
- * Returns the scheduled process of a pack at an altitude, by the tables or as an office gave it. Throws Refused when
- * there is none, with what to do instead.
- *
- * @param altitudeM meters above sea level
+ * Returns the scheduled process of a pack in this household's kitchen: by the tables as it compared them with its own
+ * guide, or as an office gave it. Throws Refused when there is none, with what to do instead.
  */
 export function processFor(
+  larder: Larder,
   input: { product: ProductKey; method: PackMethod; container: ContainerKey; office?: GivenByOffice | null },
-  altitudeM: number,
 ): ScheduledProcess {
   const { product, method, container, office } = input;
-  const answer = office
-    ? officeSchedule({ ...office, product, container, altitudeM })
-    : scheduledProcess({ product, pack: method, container, gauge: "weighted", altitudeM });
+  const { altitudeM, rows } = getHousehold(larder)!;
+  if (office) return permitOffice(larder, { product, method, container }, office, altitudeM);
+  const answer = scheduledProcess({ product, pack: method, container, gauge: "weighted", altitudeM, rows });
   if (answer.outcome !== "none") return answer;
-  const field = office ? "officeMinutes" : "container";
   throw new Refused({
-    [field]: `No tested process for ${productName(product).toLowerCase()} like this. ${answer.reason} ${answer.instead.join(" ")}`,
+    container: `No tested process for ${productName(product).toLowerCase()} like this. ${answer.reason} ${answer.instead.join(" ")}`,
   });
 }
 
@@ -103,7 +96,7 @@ export function permitPack(
     const not = whyNotFromLot(larder, broth);
     if (not) throw new Refused({ broth: not }, 409);
   }
-  const process = processFor({ ...asked, office: asked.office ?? null }, home.altitudeM);
+  const process = processFor(larder, { ...asked, office: asked.office ?? null });
   const { additions = null, dish = null, confirmed = [], sure = false } = asked;
   const toFill: PackToFill = {
     ...asked,
@@ -146,7 +139,7 @@ export function permitReprocess(
     if (no) throw new Refused({ "": `${no.reason} ${no.instead.join(" ")}` }, 409);
     return was.schedule;
   }
-  const process = processFor(was, altitudeM);
+  const process = processFor(larder, was);
   const why = whyNotAccepted(process, acceptedRows(larder));
   if (why) throw new Refused({ "": why }, 409);
   return was.schedule.confirmed ? { ...process, confirmed: was.schedule.confirmed } : process;
@@ -162,7 +155,7 @@ function dishToFill(
   const known = recipeToCan(larder, name);
   if (!known) throw new Refused({ product: `There is no recipe called ${name} that may be canned.` });
   const { dish, answer } = known;
-  const not = whyNotIn(answer, container);
+  const not = whyNotIn(answer, container, getHousehold(larder)!.rows);
   if (not) throw new Refused({ container: not });
   const { meatKgEach } = divideDish(dish, answer, container, mouth);
   return { name, product: answer.product, meatKgEach };

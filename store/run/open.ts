@@ -51,6 +51,7 @@ export function governLoad(
     },
     home.altitudeM,
     larder.now(),
+    home.rows,
     signed,
   );
 }

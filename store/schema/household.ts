@@ -84,8 +84,14 @@ export const audit = sqliteTable(
     device: text(),
     /** when the larder heard of it, where that was later: said on a screen that could not reach it then */
     heardAt: integer("heard_at"),
+    /** how the person was known on it: by a PIN, or only chosen by name; null where nobody was, and before this was kept */
+    known: text({ enum: ["pin", "chosen"] }),
   },
-  (t) => [index("audit_action").on(t.action, t.id), index("audit_entity").on(t.entityId, t.id)],
+  (t) => [
+    check("audit_known", sql`${t.known} in ('pin', 'chosen')`),
+    index("audit_action").on(t.action, t.id),
+    index("audit_entity").on(t.entityId, t.id),
+  ],
 );
 
 /** One row for each write from a screen: the same key again is answered, not done again. */

@@ -15,3 +15,4 @@ export * from "./supply.ts";
 export * from "./plan.ts";
 export * from "./practice.ts";
 export * from "./access.ts";
+export * from "./guide.ts";

@@ -39,6 +39,31 @@ export const recallItem = sqliteTable(
   ],
 );
 
+/** Who was told of a recall and how, and what they answered. Appended, never edited. */
+export const recallWord = sqliteTable(
+  "recall_word",
+  {
+    seq: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull().unique(),
+    recallId: text("recall_id")
+      .notNull()
+      .references(() => recall.id),
+    /** who has the food now, by the name it was given to */
+    recipient: text().notNull(),
+    kind: text({ enum: ["told", "answered"] }).notNull(),
+    /** how they were told, or what they answered */
+    words: text().notNull(),
+    at: integer().notNull(),
+    byId: text("by_id")
+      .notNull()
+      .references(() => person.id),
+  },
+  (t) => [
+    check("recall_word_kind", sql`${t.kind} in ('told', 'answered')`),
+    index("recall_word_of").on(t.recallId, t.seq),
+  ],
+);
+
 /** A recall lifted, wholly or for one container, by a named person for a reason. Appended, never edited. */
 export const recallLift = sqliteTable(
   "recall_lift",

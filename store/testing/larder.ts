@@ -7,7 +7,8 @@ import { recordSetUp } from "#store/seam";
 import { addCanner, recordGaugeCheck } from "#store/equipment";
 import type { BenchPartInput } from "#store/filling";
 import { recordHarvest } from "#store/harvest";
-import { acceptRow, setUpHousehold } from "#store/household";
+import { addOffice, type GivenByOffice, type OfficeInput } from "#store/guide";
+import { acceptRow, getHousehold, setUpHousehold } from "#store/household";
 import { cutLot, getLot, type CutInput, type Lot } from "#store/lot";
 import { makePack, type PackInput } from "#store/pack";
 import { openRun, tapRun, type Tap } from "#store/run";
@@ -259,6 +260,24 @@ export function runToTowel(t: TestLarder, runId: string, minutes = 75): void {
   tap(t, runId, "lid-off");
   t.pass(3);
   tap(t, runId, "unloaded");
+}
+
+/** Keeps an extension office's schedule, as if it had been given today for this kitchen's altitude. */
+export function keepOffice(
+  t: TestLarder,
+  of: Pick<OfficeInput, "product" | "method" | "container">,
+  given: GivenByOffice,
+): void {
+  const { product, method, container } = of;
+  addOffice(t.larder, t.write(), {
+    product,
+    method,
+    container,
+    ...given,
+    altitudeM: getHousehold(t.larder)!.altitudeM,
+    note: null,
+    photoId: null,
+  });
 }
 
 /** What the last deed wrote into the history of itself: its name and its details. */

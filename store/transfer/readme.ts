@@ -12,7 +12,7 @@ jars and cans, canning runs with their readings, seals, shelves, and who did wha
 To read it
   data/*.csv         one table each. Any spreadsheet opens them (UTF-8, commas, the
                      first line names the columns).
-  photos/*.jpg       pictures that belong to animals.
+  photos/*.jpg       pictures of animals, and of pages of a guide.
   datapackage.json   what each table and column is, its type, and which columns
                      point to which table (a Frictionless Data Package, version 1).
 

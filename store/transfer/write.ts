@@ -42,7 +42,12 @@ export async function writeArchive(
     const log = heads.find((h) => h.chain === "audit");
     if (picture && log) zip.addBuffer(Buffer.from(picture(log)), PICTURE, NO_TIME);
     const tables = tablesOf(copy.sqlite);
-    const photos = (copy.sqlite.prepare("select id from photo order by id").pluck().all() as string[])
+    const photos = (
+      copy.sqlite
+        .prepare("select id from photo union select id from page_photo order by id")
+        .pluck()
+        .all() as string[]
+    )
       .map((id) => ({ path: `photos/${id}.jpg`, at: join(larder.folder, "photos", `${id}.jpg`) }))
       .filter((p) => existsSync(p.at));
     const all = [

@@ -41,6 +41,7 @@ import { lotAmount, lotEventWords } from "../../words/lot";
 import { jarPartWords, liquidWords } from "../../words/pack";
 import { sealLookWords } from "../../words/rest";
 import { minutesWords, deviationWords, lookedAt, restartWords } from "../../words/run";
+import { sourceWords } from "../../words/guide";
 import { clockTime, longDay, timesOf, type Times } from "../../words/time";
 import type { Home } from "../../server/context";
 
@@ -100,7 +101,7 @@ export function storyOf(
     const id = idOf.get(node.code)!;
     if (node.kind === "harvest") chapters.push(harvestChapter(larder, getHarvest(larder, id), units));
     if (node.kind === "lot") chapters.push(lotChapter(home, getLot(larder, id), node.harvests));
-    if (node.kind === "pack") chapters.push(packChapter(larder, getPack(larder, id), units));
+    if (node.kind === "pack") chapters.push(packChapter(larder, getPack(larder, id), units, times));
     // An emptied can was never in the canner its pack went into.
     if (node.kind === "run" && can?.emptiedAt == null)
       chapters.push(runChapter(getRun(larder, id), units, times));
@@ -207,7 +208,12 @@ function lotChapter(home: Home, l: ReturnType<typeof getLot>, harvests: Record<s
   };
 }
 
-function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitSystem): Chapter {
+function packChapter(
+  larder: Larder,
+  p: ReturnType<typeof getPack>,
+  units: UnitSystem,
+  times: Times,
+): Chapter {
   const lids = boxesOfPack(larder, p.id);
   const departs = deviationsOfPacks(larder, [p.code]).filter((d) => d.containerId === null);
   const foods = p.lots.filter((l) => !l.asLiquid);
@@ -227,7 +233,7 @@ function packChapter(larder: Larder, p: ReturnType<typeof getPack>, units: UnitS
       p.ingredients
         ? `In each: ${p.ingredients.map((i) => `${jarPartWords(i as JarPart, units)} ${i.name}`.trim()).join(", ")}.`
         : "",
-      `Schedule: ${p.schedule.minutes} minutes. ${p.schedule.source.name}, ${p.schedule.source.locator}${p.schedule.source.fromMemory ? " (from memory)" : ""}.`,
+      `Schedule: ${p.schedule.minutes} minutes. ${sourceWords(p.schedule, times)}`,
     ].filter(Boolean),
     care: [
       ...departs
@@ -290,7 +296,6 @@ function canChapters(larder: Larder, id: string, can: CanStory, units: UnitSyste
 function runChapter(r: RunRecord, units: UnitSystem, times: Times): Chapter {
   const v = r.view;
   const governing = r.schedule.governing;
-  const source = governing.each[governing.governedBy]!.source;
   const last = v.attempts.at(-1);
   const who = [...new Set(r.events.map((e) => e.by).filter(Boolean))].join(" and ");
   return {
@@ -307,7 +312,7 @@ function runChapter(r: RunRecord, units: UnitSystem, times: Times): Chapter {
       last && v.completedAt
         ? `At pressure ${clockTime(last.startedAt, times)}, ${v.heatOffAt === null ? "time up" : "heat off"} ${clockTime(v.heatOffAt ?? v.completedAt, times)} (${Math.floor(((v.heatOffAt ?? v.completedAt) - last.startedAt) / 60_000)} min).`
         : "",
-      `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}. Table edition ${r.schedule.edition}.`,
+      `${sourceWords(governing.each[governing.governedBy]!, times)} Table edition ${r.schedule.edition}.`,
       r.gaugeSignedReason ? `Gauge test overdue, used anyway: ${r.gaugeSignedReason}` : "",
       lookedAt(r.checks),
       r.equipmentSignedReason ? `Equipment problem, used anyway: ${r.equipmentSignedReason}` : "",

@@ -1,3 +1,4 @@
+import type { Household } from "#store/household";
 import { kindKey, kindParts, type LayerFill } from "#core/capacity";
 import { placesOf, type Placed, type ProposedLoad } from "#core/plan";
 import { LIQUID_KG_L, mostSaltTsp, type Liquid } from "#core/pack";
@@ -37,7 +38,7 @@ export function benchPartsOf(
     >[];
   },
   saltTspPint: number,
-  altitudeM: number,
+  { altitudeM, rows }: Pick<Household, "altitudeM" | "rows">,
   /** the recipe a lot goes into; null for a plain pack */
   recipeOf: (lotId: string) => Recipe | null,
   /** broth of the household's own, the one to be used first before the others */
@@ -52,6 +53,7 @@ export function benchPartsOf(
       container,
       gauge: "weighted",
       altitudeM,
+      rows,
     });
     const recipe = recipeOf(p.lotId);
     const answer = recipe && dishRow(recipe.dish, recipe.ingredients);

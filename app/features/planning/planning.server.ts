@@ -159,7 +159,7 @@ function planWishOf(
       const { container, mouth } = kindParts(kind);
       if (recipe) {
         const answer = dishRow(recipe.dish, recipe.ingredients);
-        const why = whyNotIn(answer, container);
+        const why = whyNotIn(answer, container, household.rows);
         if (why !== null) {
           notes.push({ about: { lotId, kind }, reason: why, instead: ["Choose another size."] });
           return [];
@@ -169,7 +169,7 @@ function planWishOf(
           { kind, product: answer.product!, pack: "hot" as const, kgEach: Math.max(0.01, share.meatKgEach) },
         ];
       }
-      const row = rowFor(lot, kind, method, household.altitudeM);
+      const row = rowFor(lot, kind, method, household);
       if (!row) {
         const size = KINDS.find((k) => k.key === kind)?.plural ?? kind;
         notes.push({
@@ -199,6 +199,7 @@ function planWishOf(
     notes,
     planWish: {
       altitudeM: household.altitudeM,
+      rows: household.rows,
       lots: wished,
       canners: canners.filter((c) => !wish.without.includes(c.id)).map((c) => wishCanner(c, wish)),
       stock: countedStock(suppliesInUse(larder), kinds),

@@ -1,3 +1,4 @@
+import type { Household } from "#store/household";
 import { z } from "zod";
 import { kindKey, type KindKey } from "#core/capacity";
 import {
@@ -61,7 +62,7 @@ export function rowFor(
   lot: Pick<Lot, "species" | "form">,
   kind: KindKey,
   method: PackMethod,
-  altitudeM: number,
+  { altitudeM, rows }: Pick<Household, "altitudeM" | "rows">,
 ): { product: ProductKey; pack: PackMethod; minutes: number } | null {
   const container = kind.split(" ")[0] as ContainerKey;
   // Mixed dishes go by a recipe, not by a lot's form.
@@ -70,7 +71,7 @@ export function rowFor(
   );
   if (!product) return null;
   for (const pack of [method, method === "raw" ? "hot" : "raw"] as const) {
-    const answer = scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM });
+    const answer = scheduledProcess({ product, pack, container, gauge: "weighted", altitudeM, rows });
     if (answer.outcome !== "none") return { product, pack, minutes: answer.minutes };
   }
   return null;

@@ -33,6 +33,7 @@ import {
   standingWords,
   unobservedWords,
 } from "../../words/run";
+import { sourceWords } from "../../words/guide";
 import { clockSeconds, clockTime, longDay, type Times, timesOf } from "../../words/time";
 import type { Home } from "../../server/context";
 
@@ -99,7 +100,6 @@ export function processRecord({ larder, household }: Home, code: string): Proces
   const canner = getCanner(larder, run.cannerId);
   const test = canner.checks.find((c) => c.at <= run.openedAt);
   const governing = run.schedule.governing;
-  const source = governing.each[governing.governedBy]!.source;
   const at = (instant: number | null) => (instant === null ? "not recorded" : clockSeconds(instant, times));
   const effective = effectiveEvents(run.events);
   const first = (type: RunEvent["type"]) => effective.find((e) => e.type === type)?.at ?? null;
@@ -157,7 +157,7 @@ export function processRecord({ larder, household }: Home, code: string): Proces
           line("Altitude", formatAltitude(run.schedule.altitudeM, units)),
           line(
             "Source",
-            `${source.name}, ${source.locator}${source.fromMemory ? " (from memory)" : ""}; ${run.schedule.edition}`,
+            `${sourceWords(governing.each[governing.governedBy]!, times)} Tables ${run.schedule.edition}`,
           ),
         ],
       },

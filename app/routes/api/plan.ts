@@ -6,13 +6,20 @@ import { solveBeside } from "../../features/planning/solver.server";
 import { PlanAnswer, PlanBody, altitudeOf, kindOf } from "./plan-schemas";
 import { answering, json, posted, problem } from "./problem";
 import type { z } from "zod";
+import { AS_PUBLISHED, type HouseholdRows } from "#core/schedule";
+import { getHousehold } from "#store/household";
 
 export function action({ request, context }: Route.ActionArgs) {
   return answering(async () => {
     const body = await posted(request, PlanBody);
     const larder = context.get(larderContext);
     const now = larder.now();
-    const p = await proposeLoads(wishOf(body, now), now, solveBeside, SECONDS);
+    const p = await proposeLoads(
+      wishOf(body, now, getHousehold(larder)?.rows ?? AS_PUBLISHED),
+      now,
+      solveBeside,
+      SECONDS,
+    );
     const loads = p.loads.map((l) => ({
       canner: l.cannerId,
       minutes: l.governing.minutes,
@@ -39,11 +46,12 @@ export function loader() {
 /** Seconds for each thing a plan is judged by: nobody keeps the solver from the household for long. */
 const SECONDS = 3;
 
-function wishOf(body: z.output<typeof PlanBody>, now: number): PlanWish {
+function wishOf(body: z.output<typeof PlanBody>, now: number, rows: HouseholdRows): PlanWish {
   const kinds = new Set(body.lots.flatMap((l) => l.into.map(kindOf)));
   const counted = new Map(body.stock.containers.map((c) => [kindOf(c), c.count]));
   return {
     altitudeM: altitudeOf(body),
+    rows,
     lots: body.lots.map((l) => ({
       id: l.id,
       massKg: l.massKg,

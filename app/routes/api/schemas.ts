@@ -65,6 +65,21 @@ export const SteamQuery = z
 
 const Source = z.object({ name: z.string(), locator: z.string(), fromMemory: z.boolean() });
 
+const Confirmation = z.object({
+  by: z.array(
+    z.object({
+      name: z.string(),
+      at: z.number().describe("ms since 1970 UTC"),
+      guide: z.string(),
+      edition: z.number(),
+      page: z.string(),
+    }),
+  ),
+  two: z.boolean().describe("two persons typed it, each for themselves"),
+  own: z.array(z.string()).optional().describe("figures of the guide used in place of the table's"),
+  kept: z.array(z.string()).optional().describe("figures of the guide that are not used"),
+});
+
 export const ScheduleAnswer = z.discriminatedUnion("outcome", [
   z.object({
     outcome: z
@@ -81,6 +96,7 @@ export const ScheduleAnswer = z.discriminatedUnion("outcome", [
     conditions: z.array(z.object({ key: z.string(), text: z.string(), source: Source })),
     notes: z.array(z.string()),
     source: Source,
+    confirmation: Confirmation.optional().describe("the household compared this row with its own guide"),
   }),
   z.object({ outcome: z.literal("none"), reason: z.string(), instead: z.array(z.string()) }),
 ]);

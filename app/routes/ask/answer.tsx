@@ -11,6 +11,7 @@ import { isCan, shapeOf, type ContainerKey, type Source, type ScheduledProcess }
 import { Notice } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { Figure } from "#ui/page";
+import { SourceLine } from "../help/source-line";
 import { AcceptRow, type Accepted } from "../household/accept-row";
 import { VENT_TIME } from "../../words/safety";
 
@@ -78,7 +79,7 @@ export function Answer({
           </span>
         </Notice>
       ))}
-      <SourceLine source={answer.source} />
+      <SourceLine of={answer} />
       <AcceptRow process={answer} accepted={accepted} formKey={formKey} />
       <ul className="mt-3 list-disc space-y-1 pl-5">
         {answer.notes.map((n) => (
@@ -120,19 +121,7 @@ function No({ answer }: { answer: { reason: string; instead: string[]; source: S
           <li key={i}>{i}</li>
         ))}
       </ul>
-      <SourceLine source={answer.source} />
+      <SourceLine of={answer} />
     </section>
-  );
-}
-
-/** Says who. Beside every figure that comes from a table. */
-export function SourceLine({ source }: { source: Source }) {
-  return (
-    <p className="mt-4 text-[0.95rem] text-soft">
-      <span className="font-[650] text-ink">Source:</span> {source.name}, {source.locator}.
-      {source.fromMemory && (
-        <span className="ml-1 font-[650] text-amber">From memory: compare with a printed copy.</span>
-      )}
-    </p>
   );
 }

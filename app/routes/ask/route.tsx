@@ -1,7 +1,7 @@
 import { Form, data, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
-import { kPaFromPsi, parseQuantity, typedAltitude, type Writing } from "#core/quantity";
-import { writingOf } from "#store/household";
+import { kPaFromPsi, parseQuantity, typedAltitude } from "#core/quantity";
+import { writingOf, type Household } from "#store/household";
 import { ListField, Notice } from "#ui/form";
 import { altitudeWords } from "../../words/altitude";
 import {
@@ -49,7 +49,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     first: query.has("first") ? household.altitudeM : null,
   };
   if (problem) return data({ ...common, problem, answer: null }, { status: 422 });
-  return { ...common, problem: null, answer: answerFor(asked, writingOf(household)) };
+  return { ...common, problem: null, answer: answerFor(asked, household) };
 }
 
 function answerFor(
@@ -61,7 +61,7 @@ function answerFor(
     gauge: GaugeKind;
     altitude: string;
   },
-  writing: Writing,
+  household: Household,
 ) {
   const refusal = refusalFor(asked.what.replace(/^no:/, ""));
   if (asked.what.startsWith("no:") && refusal) {
@@ -72,7 +72,7 @@ function answerFor(
       source: refusal.source,
     };
   }
-  const parsed = parseQuantity(asked.altitude, "altitude", writing);
+  const parsed = parseQuantity(asked.altitude, "altitude", writingOf(household));
   const altitudeM = parsed.ok ? parsed.si : 0;
   const rows = [...JAR_ROWS, ...CAN_ROWS];
   const row = rows.find((r) => r.key === asked.what) ?? rows[0]!;
@@ -82,6 +82,7 @@ function answerFor(
     container: asked.container,
     gauge: asked.gauge,
     altitudeM,
+    rows: household.rows,
   });
   if (schedule.outcome === "none") return { ...schedule, source: row.source };
   const at = (psi: number, air = 0) => cannerSteam(altitudeM, kPaFromPsi(psi), air).tempC;

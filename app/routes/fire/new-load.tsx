@@ -22,7 +22,7 @@ import { contentsOf } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Figure, Part } from "#ui/page";
 import { filledLoadWords, containersWords, foodWords } from "../../words/load";
-import { SourceLine } from "../ask/answer";
+import { SourceLine } from "../help/source-line";
 import { Canners } from "./canners";
 import { FillerFields } from "./filler-fields";
 import { fillerKind, fillersIn, fillersQuery } from "./fillers";
@@ -111,9 +111,11 @@ export function NewLoad({
   const both =
     canner !== undefined && canner.gauges.dial !== null && canner.gauges.weightPiecesPsi.length > 0;
   const using = canner && { ...canner, chosen: both ? governs : null };
-  const plain = using && governingSchedule(load, using, household.altitudeM, now);
+  const plain = using && governingSchedule(load, using, household.altitudeM, now, household.rows);
   const needsSigning = plain?.outcome === "none" && plain.blockedBy === "gauge-overdue";
-  const governing = needsSigning ? governingSchedule(load, using!, household.altitudeM, now, true) : plain;
+  const governing = needsSigning
+    ? governingSchedule(load, using!, household.altitudeM, now, household.rows, true)
+    : plain;
   const few = canner && packs.length > 0 ? belowLeastLoad(canner, sizesOf(packs, fillers)) : null;
   const toSign = governing && governing.outcome !== "none" ? governing.deviations : [];
   const plainMinutes = governing && governing.outcome !== "none" ? governing.minutes : 0;
@@ -327,7 +329,7 @@ export function NewLoad({
                   <strong>Extra rule for this food.</strong> {c.text}
                 </Notice>
               ))}
-              <SourceLine source={governing.each[governing.governedBy]!.source} />
+              <SourceLine of={governing.each[governing.governedBy]!} />
             </>
           )}
           {canner && packs.length > 0 && (

@@ -1,6 +1,6 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { useNavigation } from "react-router";
+import { href, Link, useNavigation } from "react-router";
 import {
   LIQUIDS,
   fillEstimate,
@@ -15,14 +15,14 @@ import {
   countOf,
   formatLength,
   formatMass,
+  formatPressure,
   formatSpoons,
   formatVolume,
-  ftFromM,
+  kPaFromPsi,
   type UnitSystem,
   mmFromIn,
 } from "#core/quantity";
 import {
-  CAN_BAND,
   CAN_ROWS,
   JAR_ROWS,
   SHAPES,
@@ -31,11 +31,13 @@ import {
   shapeOf,
   scheduledProcess,
   type ContainerKey,
+  type HouseholdRows,
   type Mouth,
   type PackMethod,
   type ProductKey,
 } from "#core/schedule";
 import { isFatty, speciesByKey, treatedAs } from "#core/species";
+import type { KeptOffice } from "#store/guide";
 import type { Lot } from "#store/lot";
 import { Button } from "#ui/button";
 import {
@@ -54,7 +56,7 @@ import { Drawer } from "#ui/drawer";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
 import type { BrothChoice } from "../../features/packing/broth.server";
 import { cutWords } from "../../words/load";
-import { SourceLine } from "../ask/answer";
+import { SourceLine } from "../help/source-line";
 import { BrothFields } from "./broth-fields";
 import { AcceptRow, type Accepted } from "../household/accept-row";
 
@@ -66,6 +68,9 @@ export interface PackData {
   fills: Record<string, number[]>;
   units: UnitSystem;
   altitudeM: number;
+  rows: HouseholdRows;
+  /** schedules of extension offices for this food, which may be used */
+  offices: KeptOffice[];
   /** lids and ends by the box: what each closes, how many are left */
   boxes: { id: string; label: string; left: number; closes: string }[];
   broths: BrothChoice[];
@@ -90,11 +95,7 @@ type Fields = Record<
   | "reusedLids"
   | "lidBoxId"
   | "additions"
-  | "officeName"
-  | "officeDay"
-  | "officeMinutes"
-  | "officePsi"
-  | "officeGauge"
+  | "office"
   | "reason",
   string
 >;
@@ -113,7 +114,7 @@ export function PackForm({
   lot: Lot;
   result: SubmissionResult | undefined;
 }) {
-  const { products, fills, units, altitudeM, key } = data;
+  const { products, fills, units, altitudeM, rows, key } = data;
   const [form, fields] = useForm<Fields>({ id: "pack", lastResult: result });
   const typed = result?.initialValue as Partial<Fields> | undefined;
   const [product, setProduct] = useState<ProductKey>(among(typed?.product, products) ?? products[0]!);
@@ -138,7 +139,7 @@ export function PackForm({
       : `${sizes(product)[1]?.key ?? sizes(product)[0]!.key} `
   ).split(" ") as [ContainerKey, Mouth];
   const ask = (pack: PackMethod) =>
-    scheduledProcess({ product, pack, container: kind, gauge: "weighted", altitudeM });
+    scheduledProcess({ product, pack, container: kind, gauge: "weighted", altitudeM, rows });
   const schedule = ask(method);
   const estimate = fillEstimate(product, method, kind, fills[`${product} ${method} ${kind}`], mouth || null);
   const fit = fullContainers(lot.leftKg, estimate.kgEach);
@@ -151,7 +152,10 @@ export function PackForm({
   const species = speciesByKey(lot.species[0] ?? "");
   const note = species ? treatedAs(species) : null;
   const saltSteps = [0, 0.25, 0.5, 0.75, 1, 2].filter((s) => s <= mostSaltTsp(kind));
-  const byOffice = isCan(kind) && ftFromM(altitudeM) > CAN_BAND.toFt;
+  const offices = data.offices.filter(
+    (o) => o.container === kind && o.method === method && altitudeM <= o.altitudeM + 1,
+  );
+  const byOffice = schedule.outcome === "none" && offices.length > 0;
   const [reused, setReused] = useState(typed?.reusedLids === "on");
   const busy = useNavigation().state !== "idle";
   const others = data.lots.filter((l) => l.id !== lot.id && l.not === null);
@@ -291,7 +295,7 @@ export function PackForm({
             }
           />
         </div>
-        {byOffice && <OfficeFields fields={fields} />}
+        {schedule.outcome === "none" && <OfficeField field={fields.office} offices={offices} units={units} />}
         {schedule.outcome !== "none" && (
           <ConfirmConditions
             conditions={schedule.conditions}
@@ -416,7 +420,7 @@ export function PackForm({
               </Notice>
             ))}
             {note && <p className="mt-3 text-[0.95rem] text-soft">{note}</p>}
-            <SourceLine source={schedule.source} />
+            <SourceLine of={schedule} />
             <AcceptRow process={schedule} accepted={data.accepted} formKey={data.acceptKey} />
           </>
         )}
@@ -425,25 +429,34 @@ export function PackForm({
   );
 }
 
-/** Above 1,000 ft the tables have nothing for cans: what an extension office gave is entered as theirs. */
-function OfficeFields({ fields }: { fields: ReturnType<typeof useForm<Fields>>[1] }) {
+/** Where the tables have nothing: what an extension office gave this household, as it is kept. */
+function OfficeField({
+  field,
+  offices,
+  units,
+}: {
+  field: ReturnType<typeof useForm<Fields>>[1]["office"];
+  offices: readonly KeptOffice[];
+  units: UnitSystem;
+}) {
+  if (offices.length === 0)
+    return (
+      <p className="border-l-[6px] border-amber pl-4">
+        Did an extension office give you a schedule?{" "}
+        <Link to={href("/help/offices")} className="font-[650] text-ink underline underline-offset-4">
+          Enter it under Office schedules
+        </Link>
+        .
+      </p>
+    );
   return (
-    <fieldset className="space-y-3 border-l-[6px] border-amber pl-4">
-      <legend className="font-[650]">What your extension office gave you</legend>
-      <div className="grid gap-3 sm:grid-cols-2">
-        <TextField field={fields.officeName} label="Office" />
-        <TextField field={fields.officeDay} label="Given on" type="date" />
-        <TextField field={fields.officeMinutes} label="Minutes" inputMode="numeric" />
-        <TextField field={fields.officePsi} label="Pounds" inputMode="decimal" />
-      </div>
-      <PickField
-        field={fields.officeGauge}
-        label="On a"
-        options={[
-          { value: "weighted", label: "weight" },
-          { value: "dial", label: "dial" },
-        ]}
-      />
-    </fieldset>
+    <PickField
+      field={field}
+      label="Schedule of an extension office"
+      options={offices.map((o) => ({
+        value: o.id,
+        label: `${o.office}: ${o.minutes} min at ${formatPressure(kPaFromPsi(o.pressurePsi), units)} ${o.gauge}`,
+      }))}
+    />
   );
 }

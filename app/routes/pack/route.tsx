@@ -17,6 +17,7 @@ import {
 import { FORM_NAMES, groupOf, productsFor } from "#core/species";
 import { Refused } from "#store/db";
 import { openBench, openBenches } from "#store/filling";
+import { listOffices } from "#store/guide";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInStock } from "#store/lot";
 import {
@@ -37,17 +38,7 @@ import { Empty, Page, Part } from "#ui/page";
 import { shapeOf } from "#core/schedule";
 import { containersWords, speciesWords, cutWords, foodWords } from "../../words/load";
 import { homeContext } from "../../server/context";
-import {
-  amount,
-  formKey,
-  formOf,
-  keyField,
-  orNotFound,
-  submit,
-  weight,
-  words,
-  writeBy,
-} from "../../server/form";
+import { formKey, formOf, keyField, orNotFound, submit, weight, words, writeBy } from "../../server/form";
 import { brothChoices, brothSaid } from "../../features/packing/broth.server";
 import { acceptedWords } from "../../features/packing/accepted.server";
 import { PackForm } from "./pack-form";
@@ -91,6 +82,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
     fills,
     units: household.units,
     altitudeM: household.altitudeM,
+    rows: household.rows,
+    offices: listOffices(larder).filter((o) => !o.over && products.includes(o.product)),
     benches: openBenches(larder).map((b) => ({
       id: b.id,
       parts: b.parts.map((p) => ({
@@ -141,11 +134,8 @@ const schema = (units: Writing) =>
     reusedLids: z.boolean().default(false),
     lidBoxId: z.string().optional(),
     additions: words("The seasoning", 120).optional(),
-    officeName: words("The office").optional(),
-    officeDay: z.iso.date("Write the day like 2026-09-01.").optional(),
-    officeMinutes: amount(units, "The minutes").optional(),
-    officePsi: amount(units, "The pounds").optional(),
-    officeGauge: z.enum(["dial", "weighted"]).optional(),
+    /** an extension office's schedule the household keeps, by its id */
+    office: z.string().max(60).optional(),
     oneByOne: z.literal("yes").optional(),
     /** conditions of the process that were confirmed */
     met: z.array(z.enum(CONDITION_KEYS)).default([]),
@@ -176,37 +166,18 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   return submit(request, schema(writingOf(household)), (v) => {
     const { oneByOne, met, confirmed, reason, confirm: _, ...whole } = v;
-    const {
-      key,
-      container,
-      salt,
-      broth,
-      liquidName,
-      alsoLotId,
-      alsoKg,
-      officeName,
-      officeDay,
-      officeMinutes,
-      officePsi,
-      officeGauge,
-      ...rest
-    } = whole;
+    const { key, container, salt, broth, liquidName, alsoLotId, alsoKg, office: officeId, ...rest } = whole;
     if (alsoLotId && alsoKg === undefined) throw new Refused({ alsoKg: "How much of it?" });
     const from = brothSaid(rest.liquid, broth, liquidName);
-    const office = officeName
-      ? {
-          office: officeName,
-          givenOn: officeDay ?? "",
-          minutes: officeMinutes ?? 0,
-          pressurePsi: officePsi ?? 0,
-          gauge: officeGauge ?? ("weighted" as const),
-        }
-      : null;
+    const office = officeId ? (listOffices(larder).find((o) => o.id === officeId) ?? null) : null;
+    if (officeId && !office) throw new Refused({ office: "This schedule is not kept here any more." });
     if (oneByOne) {
-      const published = processFor(
-        { product: rest.product, method: rest.method, container: container.kind, office },
-        household.altitudeM,
-      );
+      const published = processFor(larder, {
+        product: rest.product,
+        method: rest.method,
+        container: container.kind,
+        office,
+      });
       const { id } = openBench(larder, writeBy(me, key), {
         cannerId: null,
         layers: [],

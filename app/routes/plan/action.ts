@@ -37,7 +37,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       free: () => submit(request, loadForm, async (v) => kept(v.key, letGo(await planning(home), v.load))),
       move: () =>
         submit(request, moveForm, async (v) =>
-          kept(v.key, moveTo(await planning(home), v, household.altitudeM, larder.now())),
+          kept(v.key, moveTo(await planning(home), v, household, larder.now())),
         ),
       fill: () =>
         submit(request, loadForm, async (v) => {
@@ -51,7 +51,7 @@ export async function action({ request, context }: Route.ActionArgs) {
             parts: benchPartsOf(
               load,
               plan.wish.saltTspPint,
-              household.altitudeM,
+              household,
               (lotId) => {
                 const recipeId = plan.wish.lots.find((l) => l.lotId === lotId)?.recipeId;
                 return recipes.find((r) => r.id === recipeId) ?? null;

@@ -25,7 +25,7 @@ import { KeyedForm, Notice, keyFor, resultOf, problemOf } from "#ui/form";
 import { LotMark } from "#ui/lotmark";
 import { kindWords, kindsWords, leftWords } from "../../words/plan";
 import { cutWords } from "../../words/load";
-import { SourceLine } from "../ask/answer";
+import { SourceLine } from "../help/source-line";
 import { AcceptRow } from "../household/accept-row";
 import type { Choosing, Planned } from "./route";
 
@@ -161,7 +161,7 @@ function LoadCard({ load, index, data }: { load: Load; index: number; data: Data
                 <li key={c.key}>{c.text}</li>
               ))}
             </ul>
-            <SourceLine source={each[governedBy]!.source} />
+            <SourceLine of={each[governedBy]!} />
           </details>
           <div className="flex flex-wrap gap-2">
             <KeyedForm form={bare(`fill-${index}`)} formKey={keyFor(data.key, `fill ${index}`)} intent="fill">

@@ -77,7 +77,7 @@ function choicesOf({ larder, household }: Home, { wish, lots, canners, estimates
 /** The loads that follow from it, and what to lay out for them. */
 function loadsOf(home: Home, plan: Planning) {
   const { proposal } = plan;
-  const { altitudeM, extraMinutes } = home.household;
+  const { altitudeM, extraMinutes, rows } = home.household;
   const canner = (id: string) => plan.canners.find((c) => c.id === id)!;
   return {
     acceptKey: formKey(),
@@ -92,7 +92,7 @@ function loadsOf(home: Home, plan: Planning) {
       ...l,
       canner: { name: canner(l.cannerId).name, pot: canner(l.cannerId).pot },
       places: placesOf(canner(l.cannerId).pot, l),
-      beans: beansWords(beansRoom(l.room, l.governing.minutes, altitudeM)),
+      beans: beansWords(beansRoom(l.room, l.governing.minutes, altitudeM, rows)),
     })),
     left: proposal?.left ?? [],
     out: layingOut(home, plan),

@@ -1,3 +1,4 @@
+import type { Household } from "#store/household";
 import { z } from "zod";
 import { fitsIn, loadPatterns } from "#core/capacity";
 import type { LoadPart, ProposedLoad, SettledLoad } from "#core/plan";
@@ -86,7 +87,7 @@ export function letGo(plan: Planning, index: number): Wish {
 export function moveTo(
   plan: Planning,
   move: { from: number; lotId: string; kind: string; to: number },
-  altitudeM: number,
+  { altitudeM, rows }: Pick<Household, "altitudeM" | "rows">,
   now: number,
 ): Wish {
   const loads = plan.proposal?.loads ?? [];
@@ -113,7 +114,7 @@ export function moveTo(
     pack: p.pack,
     container: p.kind.split(" ")[0] as ContainerKey,
   }));
-  const together = governingSchedule(packs, canner, altitudeM, now);
+  const together = governingSchedule(packs, canner, altitudeM, now, rows);
   if (together.outcome === "none")
     throw new Refused({ "": `${together.reason} ${together.instead.join(" ")}` });
   const same = target.parts.find((p) => p.lotId === part.lotId && p.kind === part.kind);

@@ -1,10 +1,16 @@
+import { redirect } from "react-router";
 import type { Route } from "./+types/home";
+import { hiddenFrom } from "../../server/hidden";
 import { homeContext, homeOf } from "../../server/context";
 
-/** Whatever needs a household finds it, and who is at the screen, in its context; without either it is led elsewhere. */
+/** Whatever needs a household finds it, and who is at the screen, in its context; without either it is led elsewhere, and so is who
+ * is comparing a row whose figures a page would show. */
 export const middleware: Route.MiddlewareFunction[] = [
   async ({ request, context }, next) => {
-    context.set(homeContext, await homeOf(context, request));
+    const home = await homeOf(context, request);
+    context.set(homeContext, home);
+    const instead = request.method === "GET" ? hiddenFrom(home, new URL(request.url).pathname) : null;
+    if (instead) throw redirect(instead);
     return next();
   },
 ];

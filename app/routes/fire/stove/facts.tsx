@@ -1,6 +1,7 @@
 import { formatAltitude, formatPressure } from "#core/quantity";
 import type { RunView } from "#core/run";
 import { minutesWords, deviationWords, eventWords, heardWords, unobservedWords } from "../../../words/run";
+import { sourceWords } from "../../../words/guide";
 import { clockTime } from "../../../words/time";
 import type { StoveData } from "./data";
 
@@ -10,7 +11,7 @@ const Heard = ({ words }: { words: string | null }) => words && <span className=
 /** What a run is held to and what has happened, one tap deep. */
 export function Facts({ data, view }: { data: StoveData; view: RunView }) {
   const { run, units } = data;
-  const source = run.schedule.governing.each[run.schedule.governing.governedBy]!.source;
+  const process = run.schedule.governing.each[run.schedule.governing.governedBy]!;
   const unobserved = unobservedWords(view.attempts.at(-1)?.unobserved ?? [], run.times);
   const began = view.attempts.length > 0 ? heardWords(view.attempts.at(-1)!, run.times) : null;
   return (
@@ -31,9 +32,7 @@ export function Facts({ data, view }: { data: StoveData; view: RunView }) {
           {minutesWords(run.plan, "minutes")} at {formatPressure(run.plan.floorKPa, units)} on this dial,{" "}
           {formatAltitude(run.schedule.altitudeM, units)}. {run.schedule.governing.why.join(" ")}
         </p>
-        <p className="text-soft">
-          {source.name}, {source.locator}.{source.fromMemory && " From memory: compare with a printed copy."}
-        </p>
+        <p className="text-soft">{sourceWords(process, run.times)}</p>
         {run.signed && <p className="text-amber">Gauge test overdue, used anyway: {run.signed}</p>}
         <p className="text-soft">{run.looked}</p>
         {run.equipmentSigned && (

@@ -81,8 +81,7 @@ export function Aside({
       </div>
       <p className="text-[0.92rem] text-soft">
         {part.productName}, {part.minutes} min if canned alone, {formatFraction(part.publishedIn)} in
-        headspace. {part.source.name}
-        {part.source.fromMemory && " (from memory: compare with your own copy)"}
+        headspace. {part.source}
       </p>
     </aside>
   );

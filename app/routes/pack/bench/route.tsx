@@ -1,5 +1,7 @@
 import { href, Link, redirect } from "react-router";
 import { writingOf } from "#store/household";
+import { sourceWords } from "../../../words/guide";
+import { timesOf } from "../../../words/time";
 import { z } from "zod";
 import { capital } from "#core/quantity";
 import type { Route } from "./+types/route";
@@ -68,7 +70,7 @@ export function loader({ context, params }: Route.LoaderArgs) {
     parts: bench.parts.map((part) => {
       const lot = getLot(larder, part.lotId);
       const expected = expectedFill(larder, part);
-      const schedule = part.pack?.schedule ?? processFor(part, household.altitudeM);
+      const schedule = part.pack?.schedule ?? processFor(larder, part);
       const shape = shapeOf(part.container, part.mouth);
       const contents = contentsOf(part.product, lot.species);
       const jar = part.dish ? jarOfRecipe(larder, part.dish, part.container, part.mouth) : null;
@@ -90,7 +92,7 @@ export function loader({ context, params }: Route.LoaderArgs) {
         expected,
         minutes: schedule.minutes,
         publishedIn: schedule.headspaceIn,
-        source: schedule.source,
+        source: sourceWords(schedule, timesOf(household)),
         steps: packSteps(part, lot.species.some(isFatty), jar !== null),
         piece: pieceOf(part.product, part.container),
         water: jarWater(part.method, part.container),

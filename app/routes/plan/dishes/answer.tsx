@@ -3,16 +3,16 @@ import { scaleDish, divideDish, whyNotIn, type Dish, type DishAnswer } from "#co
 import {
   SHAPES,
   isCan,
-  jarMinutes,
   JAR_ROWS,
   shapeOf,
   scheduledProcess,
   type ContainerShape,
+  type HouseholdRows,
 } from "#core/schedule";
 import { Notice } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { jarPartWords } from "../../../words/pack";
-import { SourceLine } from "../../ask/answer";
+import { SourceLine } from "../../help/source-line";
 
 /** Why a dish goes by its row, or may not be canned; and what it makes in each size of jar. */
 export function Answer({
@@ -20,11 +20,13 @@ export function Answer({
   dish,
   units,
   altitudeM,
+  rows,
 }: {
   answer: DishAnswer;
   dish: Dish;
   units: UnitSystem;
   altitudeM: number;
+  rows: HouseholdRows;
 }) {
   const unfinished = answer.refusals.every((r) => r.amountMissing);
   if (!answer.product)
@@ -58,7 +60,9 @@ export function Answer({
           <li key={w}>{w}</li>
         ))}
       </ul>
-      <SourceLine source={row.source} />
+      <SourceLine
+        of={{ source: row.source, product: row.key, confirmation: rows[row.key]?.confirmation ?? undefined }}
+      />
       <ul className="mt-4">
         {SHAPES.filter((s) => !isCan(s.key)).map((s) => (
           <Jar
@@ -68,6 +72,7 @@ export function Answer({
             dish={dish}
             units={units}
             altitudeM={altitudeM}
+            rows={rows}
           />
         ))}
       </ul>
@@ -82,14 +87,16 @@ function Jar({
   dish,
   units,
   altitudeM,
+  rows,
 }: {
   shape: ContainerShape;
   answer: DishAnswer;
   dish: Dish;
   units: UnitSystem;
   altitudeM: number;
+  rows: HouseholdRows;
 }) {
-  const why = whyNotIn(answer, shape.key);
+  const why = whyNotIn(answer, shape.key, rows);
   const row = JAR_ROWS.find((r) => r.key === answer.product)!;
   const schedule = scheduledProcess({
     product: row.key,
@@ -97,6 +104,7 @@ function Jar({
     container: shape.key,
     gauge: "weighted",
     altitudeM,
+    rows,
   });
   return (
     <li className="flex items-end gap-5 border-t-2 border-rule py-3">
@@ -111,13 +119,7 @@ function Jar({
       {why !== null || schedule.outcome === "none" ? (
         <p className="self-center text-soft">{why ?? (schedule.outcome === "none" && schedule.reason)}</p>
       ) : (
-        <Share
-          shape={shape}
-          answer={answer}
-          dish={dish}
-          units={units}
-          minutes={jarMinutes(row, shape.key)!}
-        />
+        <Share shape={shape} answer={answer} dish={dish} units={units} minutes={schedule.minutes} />
       )}
     </li>
   );

@@ -37,7 +37,7 @@ export function FillIt({
     id: "fill",
     lastResult: resultOf(result, "fill"),
   });
-  const shapes = SHAPES.filter((s) => !isCan(s.key) && whyNotIn(answer, s.key) === null);
+  const shapes = SHAPES.filter((s) => !isCan(s.key) && whyNotIn(answer, s.key, data.rows) === null);
   const [jar, setJar] = useState<string>(
     among(fields.jar.initialValue, JARS) ?? kindKey("jar-pint", "regular"),
   );
@@ -50,6 +50,7 @@ export function FillIt({
     container: shape.key,
     gauge: "weighted",
     altitudeM: data.altitudeM,
+    rows: data.rows,
   });
   const { lotId: _, jar: __, count: ___, "": ____, ...other } = resultOf(result, "fill")?.error ?? {};
   const elsewhere = problemOf({ error: other });

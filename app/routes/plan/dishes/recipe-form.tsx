@@ -19,7 +19,7 @@ const linesOf = ({ lines, ingredients }: LoadedRecipe, writing: Writing): string
 
 /** The dish and how many jars: its lines, how much of it to make, and what then goes into each jar. */
 export function RecipeForm({ data, result }: { data: DishesData; result: SubmissionResult | undefined }) {
-  const { key, units, altitudeM, open, writing } = data;
+  const { key, units, altitudeM, rows, open, writing } = data;
   const [form, fields] = useForm<Record<"recipe" | "name" | "dish" | "ingredients", string>>({
     id: "dish",
     lastResult: resultOf(result, "keep"),
@@ -66,7 +66,7 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
           </div>
           <ScaleIt
             onScale={(scale) => {
-              const lines = scaled(text.split("\n"), scale, dish, writing);
+              const lines = scaled(text.split("\n"), scale, dish, writing, rows);
               if (lines) setText(lines.join("\n"));
               return lines !== null;
             }}
@@ -87,7 +87,7 @@ export function RecipeForm({ data, result }: { data: DishesData; result: Submiss
       </div>
       <div aria-live="polite" className="min-w-0">
         {answer ? (
-          <Answer answer={answer} dish={dish} units={units} altitudeM={altitudeM} />
+          <Answer answer={answer} dish={dish} units={units} altitudeM={altitudeM} rows={rows} />
         ) : (
           <p className="text-[1.15rem] text-soft">
             Write down what goes in. Flour, starch, noodles, rice, dairy and the like are refused, each with

@@ -32,6 +32,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     writing: writingOf(household),
     units: household.units,
     altitudeM: household.altitudeM,
+    rows: household.rows,
     recipes: listRecipes(larder),
     open: id === null ? null : orNotFound(() => getRecipe(larder, id)),
     lots: lotsInStock(larder)
@@ -96,7 +97,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         const recipe = getRecipe(larder, v.recipe);
         const { container, mouth } = kindParts(v.jar as KindKey);
         const known = recipeToCan(larder, recipe.name);
-        const not = known && whyNotIn(known.answer, container);
+        const not = known && whyNotIn(known.answer, container, household.rows);
         if (!known || not) throw new Refused({ jar: not ?? "This recipe may not be canned." });
         const { meatKgEach } = divideDish(known.dish, known.answer, container, mouth);
         const part = {
@@ -110,7 +111,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         const { id } = openBench(larder, writeBy(me, v.key), {
           cannerId: null,
           layers: [],
-          parts: benchPartsOf({ parts: [part] }, 0, household.altitudeM, () => recipe, brothsOf(home)),
+          parts: benchPartsOf({ parts: [part] }, 0, household, () => recipe, brothsOf(home)),
         });
         return redirect(href("/pack/:id", { id }));
       }),

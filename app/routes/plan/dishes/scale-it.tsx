@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Writing } from "#core/quantity";
 import { readScale, scaleLine, scaleToJars, type Dish, type Scale } from "#core/recipe";
-import { SHAPES, isCan } from "#core/schedule";
+import { SHAPES, isCan, type HouseholdRows } from "#core/schedule";
 import { Button } from "#ui/button";
 import { FieldError } from "#ui/form";
 
@@ -11,11 +11,12 @@ export function scaled(
   scale: Scale,
   dish: Dish,
   writing: Writing,
+  rows: HouseholdRows,
 ): string[] | null {
   if ("factor" in scale) return lines.map((line) => scaleLine(line, scale.factor, writing));
   const shape = SHAPES.find((s) => !isCan(s.key) && [s.name, s.plural].includes(scale.of));
   return shape
-    ? scaleToJars(lines, dish, scale.jars, { container: shape.key, mouth: shape.mouth }, writing)
+    ? scaleToJars(lines, dish, scale.jars, { container: shape.key, mouth: shape.mouth }, writing, rows)
     : null;
 }
 

@@ -223,14 +223,15 @@ const JARS = CONTAINERS.filter(
 );
 
 /** Every tested time at this altitude: what would otherwise have to be remembered. */
-function timesPage(doc: Doc, { altitudeM, units, gauge }: Household): void {
+function timesPage(doc: Doc, household: Household): void {
+  const { altitudeM, units, gauge } = household;
   let y = heading(
     doc,
     `Tested times at ${formatAltitude(altitudeM, units)}`,
     `Table of ${TABLE_EDITION}, written down from memory: compare it with your own guide. A dial reads true only if it was tested this year; add what it reads high. An empty place has no tested process: do not can that.`,
   );
   const jars = JARS.filter((c) =>
-    PRODUCTS.some((p) => (["raw", "hot"] as const).some((how) => cell(p, how, c, altitudeM, units) !== "")),
+    PRODUCTS.some((p) => (["raw", "hot"] as const).some((how) => cell(p, how, c, household) !== "")),
   );
   const heads = ["", ...jars.map((c) => containerName(c))];
   const first = 168;
@@ -244,7 +245,7 @@ function timesPage(doc: Doc, { altitudeM, units, gauge }: Household): void {
   y += 26;
   for (const product of PRODUCTS) {
     for (const pack of ["raw", "hot"] as const) {
-      const cells = jars.map((container) => cell(product, pack, container, altitudeM, units));
+      const cells = jars.map((container) => cell(product, pack, container, household));
       if (cells.every((c) => c === "")) continue;
       doc
         .moveTo(MARGIN, y - 3)
@@ -286,15 +287,14 @@ function cell(
   product: (typeof PRODUCTS)[number],
   pack: "raw" | "hot",
   container: ContainerKey,
-  altitudeM: number,
-  units: Household["units"],
+  { altitudeM, rows, units }: Pick<Household, "altitudeM" | "rows" | "units">,
 ): string {
-  const rows = (["dial", "weighted"] as const).map((gauge) =>
-    scheduledProcess({ product, pack, container, gauge, altitudeM }),
+  const both = (["dial", "weighted"] as const).map((gauge) =>
+    scheduledProcess({ product, pack, container, gauge, altitudeM, rows }),
   );
-  const tested = rows.find((r) => r.outcome !== "none");
+  const tested = both.find((r) => r.outcome !== "none");
   if (!tested) return "";
-  const pressures = rows.map((r) =>
+  const pressures = both.map((r) =>
     r.outcome !== "none" ? formatPressure(kPaFromPsi(r.pressurePsi), units).replace(/ .*/, "") : "–",
   );
   return `${tested.minutes} min\n${pressures.join(" / ")} ${units === "us" ? "lb" : "kPa"}`;

@@ -1,0 +1,94 @@
+import { useForm, type SubmissionResult } from "@conform-to/react";
+import { Form } from "react-router";
+import { FIGURE_EXAMPLES, type Guide } from "#core/guide";
+import type { FigureAsked } from "#core/schedule";
+import { Button } from "#ui/button";
+import { FormErrors, KeyedForm, keyFor, PickField, SelectField, TextField } from "#ui/form";
+
+const GROUPS: readonly [group: FigureAsked["group"], title: string][] = [
+  ["packs", "Which packs your copy gives"],
+  ["minutes", "Process time by size"],
+  ["headspace", "Headspace"],
+  ["pressure", "Pressure by altitude"],
+  ["conditions", "Before and around the process"],
+];
+
+/** What somebody's own copy says of a row, figure by figure, in the order a guide prints it. */
+export function CompareForm({
+  formKey: key,
+  asked,
+  guides,
+  result,
+}: {
+  formKey: string;
+  asked: readonly FigureAsked[];
+  guides: readonly Guide[];
+  result: SubmissionResult | undefined;
+}) {
+  const [form, fields] = useForm<Record<string, string>>({
+    id: "compare",
+    lastResult: result as SubmissionResult<string[]> | undefined,
+    defaultValue: { guideId: guides[0]?.id ?? "" },
+  });
+  return (
+    <>
+      <KeyedForm
+        form={form}
+        formKey={keyFor(key, "compare")}
+        intent="compare"
+        ownButton
+        className="max-w-[58rem] space-y-6"
+      >
+        <div className="grid gap-4 sm:grid-cols-[1fr_12rem]">
+          <SelectField
+            field={fields.guideId!}
+            label="Your copy"
+            choices={guides.map((g) => ({ value: g.id, label: `${g.title}, ${g.edition}` }))}
+          />
+          <TextField field={fields.page!} label="Page" />
+        </div>
+        <p className="border-l-[6px] border-rule pl-4">
+          Type each figure with its unit, as your copy prints it. Where it prints none, type “none”.
+        </p>
+        {GROUPS.map(([group, title]) => {
+          const some = asked.filter((f) => f.group === group);
+          if (some.length === 0) return null;
+          return (
+            <fieldset key={group} className="border-t-2 border-rule pt-3">
+              <legend className="float-left mb-3 w-full text-[1.06rem] font-[650]">{title}</legend>
+              <div className="clear-both grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
+                {some.map((f) =>
+                  f.unit === "yes" ? (
+                    <PickField
+                      key={f.key}
+                      field={fields[f.key]!}
+                      label={f.label}
+                      options={[
+                        { value: "yes", label: "Yes" },
+                        { value: "no", label: "No" },
+                      ]}
+                    />
+                  ) : (
+                    <TextField
+                      key={f.key}
+                      field={fields[f.key]!}
+                      label={f.label}
+                      hint={`Example: ${FIGURE_EXAMPLES[f.unit]}`}
+                    />
+                  ),
+                )}
+              </div>
+            </fieldset>
+          );
+        })}
+        <FormErrors form={form} />
+        <Button weight="do">Save what my copy says</Button>
+      </KeyedForm>
+      <Form method="post" className="mt-3">
+        <input type="hidden" name="key" value={keyFor(key, "leave")} />
+        <input type="hidden" name="intent" value="leave" />
+        <Button weight="bare">Stop comparing</Button>
+      </Form>
+    </>
+  );
+}
