@@ -1,3 +1,4 @@
+export { BEFORE_SEASON_DAYS, isYearCheckDue } from "./due.ts";
 export { FIGURE_EXAMPLES, readFigure, type TypedFigure } from "./typed.ts";
 export { compareRow, type RowDifference } from "./difference.ts";
 export {

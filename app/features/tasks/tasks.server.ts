@@ -13,6 +13,7 @@ import { containersWords, loadWords, cutWords } from "../../words/load";
 import { whenWords, type Times, timesOf } from "../../words/time";
 import { secondPlaceTrouble } from "../../server/backups";
 import { coldTasks } from "./cold-tasks.server";
+import { guideTasks } from "./guide-tasks.server";
 import type { Home } from "../../server/context";
 import { snapshot, type Snapshot } from "../shell/snapshot.server";
 import { foundInPast } from "../../server/verified";
@@ -40,6 +41,7 @@ export function tasksOf(home: Home): Task[] {
     ...hotCans(look),
     ...inRefrigerator(look, timesOf(home.household)),
     ...holds(look),
+    ...guideTasks(home),
     ...work(home, look),
   ]);
   return tasks.length > 0

@@ -5,7 +5,14 @@ import type { Route } from "./+types/offices";
 import { addOffice, endOffice, keepPagePhoto, listOffices, type KeptOffice } from "#store/guide";
 import { PHOTO_LIMIT_BYTES, preparePhoto } from "#store/harvest";
 import { writingOf } from "#store/household";
-import { formatAltitude, formatPressure, kPaFromPsi, psiFromKPa, typedAltitude } from "#core/quantity";
+import {
+  capital,
+  formatAltitude,
+  formatPressure,
+  kPaFromPsi,
+  psiFromKPa,
+  typedAltitude,
+} from "#core/quantity";
 import { CAN_ROWS, CONTAINERS, JAR_ROWS, PRODUCTS, containerName, productName } from "#core/schedule";
 import { Button } from "#ui/button";
 import { FileForm, FormErrors, keyFor, PickField, resultOf, SelectField, TextField } from "#ui/form";
@@ -54,7 +61,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     });
   const schema = keyed.extend({
     product: z.enum(PRODUCTS),
-    method: z.enum(["raw", "hot"]),
+    method: z.enum(["raw", "hot"], "Choose the pack."),
     container: z.enum(CONTAINERS),
     gauge: z.enum(["dial", "weighted"], "Choose the kind of gauge."),
     altitudeM: quantity("altitude", writing, "The altitude"),
@@ -190,7 +197,7 @@ const FOODS = [
 ];
 const SIZES = CONTAINERS.filter((c) => c !== "jar-half-gallon").map((c) => ({
   value: c,
-  label: containerName(c),
+  label: capital(containerName(c)),
 }));
 
 type Fields = Record<
@@ -220,7 +227,7 @@ function AddOffice({
   const [form, fields] = useForm<Fields>({
     id: "office",
     lastResult: result as SubmissionResult<string[]> | undefined,
-    defaultValue: { product: "can-fish", method: "raw", container: "can-half-pound", altitudeM: altitude },
+    defaultValue: { product: "can-fish", container: "can-half-pound", altitudeM: altitude },
   });
   return (
     <Part title="Enter a schedule">
@@ -229,6 +236,7 @@ function AddOffice({
         <PickField
           field={fields.method}
           label="Pack"
+          fallback=""
           options={[
             { value: "raw", label: "Raw" },
             { value: "hot", label: "Hot" },
@@ -236,12 +244,13 @@ function AddOffice({
         />
         <SelectField field={fields.container} label="Container" choices={SIZES} />
         <div className="grid gap-3 sm:grid-cols-2">
-          <TextField field={fields.minutes} label="Minutes" inputMode="numeric" />
+          <TextField field={fields.minutes} label="Minutes" hint="At pressure" inputMode="numeric" />
           <TextField field={fields.pressure} label="Pressure" hint="Example: 13 lb" />
         </div>
         <PickField
           field={fields.gauge}
           label="Read on a"
+          fallback=""
           options={[
             { value: "weighted", label: "Weighted gauge" },
             { value: "dial", label: "Dial gauge" },

@@ -14,14 +14,20 @@ export default function Help() {
     >
       <title>Help · Patient Larder</title>
       <ol className="grid gap-x-12 md:grid-cols-2">
-        <li className="border-b-2 border-rule">
-          <Link
-            to={href("/help/checks")}
-            className="flex min-h-14 items-center text-[1.15rem] font-[650] text-ink"
-          >
-            {CHECKS_TITLE}
-          </Link>
-        </li>
+        {(
+          [
+            [href("/help/tables"), "Compare the process tables"],
+            [href("/help/offices"), "Office schedules"],
+            [href("/help/sources"), "Where the figures come from"],
+            [href("/help/checks"), CHECKS_TITLE],
+          ] as const
+        ).map(([to, title]) => (
+          <li key={to} className="border-b-2 border-rule">
+            <Link to={to} className="flex min-h-14 items-center text-[1.15rem] font-[650] text-ink">
+              {title}
+            </Link>
+          </li>
+        ))}
         {HELP.map((h) => (
           <li key={h.key} className="border-b-2 border-rule">
             <Link

@@ -9,7 +9,7 @@ export const middleware: Route.MiddlewareFunction[] = [
   async ({ request, context }, next) => {
     const home = await homeOf(context, request);
     context.set(homeContext, home);
-    const instead = request.method === "GET" ? hiddenFrom(home, new URL(request.url).pathname) : null;
+    const instead = request.method === "GET" ? await hiddenFrom(home.larder, request) : null;
     if (instead) throw redirect(instead);
     return next();
   },

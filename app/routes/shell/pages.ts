@@ -73,6 +73,9 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
       ],
       ["This device: sound, camera, install", "/household/device", "screen awake notifications offline app"],
       ["Help", "/help", "how why"],
+      ["Compare the process tables", "/help/tables", "guide copy confirm memory edition"],
+      ["Office schedules", "/help/offices", "extension office cans altitude letter"],
+      ["Where the figures come from", "/help/sources", "source reference checked"],
     ],
   },
 ];

@@ -69,7 +69,7 @@ function Figures({ data }: { data: Data }) {
         <thead>
           <tr className="align-bottom">
             <th className="py-2 pr-4 font-[650]">Figure</th>
-            <th className="py-2 pr-4 font-[650]">Table here</th>
+            <th className="py-2 pr-4 font-[650] whitespace-nowrap">Table here</th>
             {standing.current.map((c) => (
               <th key={c.id} className="py-2 pr-4 font-[650]">
                 {c.byName}

@@ -23,31 +23,20 @@ const FILL: Record<RowStanding["state"], string> = {
   unchecked: "transparent",
 };
 
-/** How far the household is: one block a row, half full for one person, full for two. */
-export function Progress({ rows, used }: { rows: readonly RowLine[]; used: boolean }) {
+/** How far the household is, in words. */
+export function progressWords(rows: readonly RowLine[], used: boolean): string {
   const done = rows.filter((r) => r.state === "confirmed").length;
-  const words = `${done} of ${countOf(rows.length, used ? "row in use" : "row", used ? "rows in use" : "rows")} confirmed`;
+  return `${done} of ${countOf(rows.length, used ? "row in use" : "row", used ? "rows in use" : "rows")} confirmed`;
+}
+
+/** How one row stands: half full for one person, full for two. */
+function Mark({ state, marks }: Pick<RowLine, "state" | "marks">) {
+  const full = marks === 1 ? 18 : state === "unchecked" ? 0 : 36;
   return (
-    <figure aria-label={words}>
-      <figcaption className="mb-2 text-[1.25rem] font-[650]">{words}</figcaption>
-      <svg
-        viewBox={`0 0 ${rows.length * 40} 40`}
-        className="h-10 max-w-full"
-        aria-hidden="true"
-        style={{ width: `${rows.length * 2.5}rem` }}
-      >
-        {rows.map((r, i) => {
-          const full = r.marks === 1 ? 18 : r.state === "unchecked" ? 0 : 36;
-          return (
-            <g key={r.product} transform={`translate(${i * 40 + 2} 2)`}>
-              <rect y={36 - full} width="34" height={full} fill={FILL[r.state]} />
-              <rect width="34" height="36" fill="none" stroke="var(--ink)" strokeWidth="2" />
-            </g>
-          );
-        })}
-      </svg>
-      <p className="mt-1 text-[0.92rem] text-soft">Half: one person. Full: two, each for themselves.</p>
-    </figure>
+    <svg viewBox="0 0 36 38" className="h-8 w-8 shrink-0" aria-hidden="true">
+      <rect x="1" y={37 - full} width="34" height={full} fill={FILL[state]} />
+      <rect x="1" y="1" width="34" height="36" fill="none" stroke="var(--ink)" strokeWidth="2" />
+    </svg>
   );
 }
 
@@ -56,13 +45,11 @@ export function RowList({ rows, ready }: { rows: readonly RowLine[]; ready: bool
   return (
     <ul>
       {rows.map((r) => (
-        <li
-          key={r.product}
-          className="flex min-h-14 flex-wrap items-center justify-between gap-x-6 border-t-2 border-rule py-1"
-        >
+        <li key={r.product} className="flex min-h-12 flex-wrap items-center gap-x-4 border-t-2 border-rule">
+          <Mark state={r.state} marks={r.marks} />
           <Link
             to={href("/help/tables/:product", { product: r.product })}
-            className="flex min-h-12 items-center text-[1.1rem] font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
+            className="flex min-h-12 flex-1 items-center text-[1.1rem] font-[650] text-ink underline decoration-rule decoration-2 underline-offset-4"
           >
             {r.name}
           </Link>

@@ -13,7 +13,7 @@ import { homeContext } from "../../../server/context";
 import { formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { standingWords } from "../../../words/guide";
 import type { FollowHandle } from "../../../live/follow";
-import { Progress, RowList, type RowLine } from "./progress";
+import { progressWords, RowList, type RowLine } from "./progress";
 
 export function loader({ context }: Route.LoaderArgs) {
   const { larder, me } = context.get(homeContext);
@@ -68,7 +68,12 @@ export default function Tables({ loaderData, actionData }: Route.ComponentProps)
       <title>Compare the process tables · Patient Larder</title>
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_22rem]">
         <div className="min-w-0 space-y-7">
-          <Progress rows={used.length > 0 ? used : rows} used={used.length > 0} />
+          <p className="text-[1.35rem] font-[650]">
+            {progressWords(used.length > 0 ? used : rows, used.length > 0)}
+            <span className="block text-[0.95rem] font-normal text-soft">
+              A half square is one person, a full one two, each for themselves.
+            </span>
+          </p>
           {used.length > 0 && (
             <Part title="Rows you use">
               <RowList rows={used} ready={!first} />
@@ -78,7 +83,7 @@ export default function Tables({ loaderData, actionData }: Route.ComponentProps)
             <RowList rows={rows.filter((r) => !r.used)} ready={!first} />
           </Part>
         </div>
-        <div className="max-lg:order-first">
+        <div className={first ? "max-lg:order-first" : ""}>
           <Part title="Your copies">
             {first ? (
               <p className="mb-3">Begin here: which guide do you have in your hand?</p>

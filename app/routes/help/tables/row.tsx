@@ -31,6 +31,7 @@ import { keyFor, resultOf } from "#ui/form";
 import { Page } from "#ui/page";
 import { writingOf } from "#store/household";
 import { homeContext, type Home } from "../../../server/context";
+import { whoCookie } from "../../../server/cookies";
 import {
   byIntent,
   formKey,
@@ -103,9 +104,10 @@ export async function action({ request, context, params }: Route.ActionArgs) {
   const fields = Object.fromEntries(asked.map((f) => [f.key, z.string().max(40).default("")]));
   return byIntent(request, {
     begin: () =>
-      submit(request, keyed, (v) => {
+      submit(request, keyed, async (v) => {
         beginComparing(larder, writeBy(me, v.key), product);
-        return redirect(here);
+        // From now on this screen is theirs: what is hidden from them is hidden on it, and on no other that nobody chose.
+        return redirect(here, { headers: { "Set-Cookie": await whoCookie.serialize(me.id) } });
       }),
     leave: () =>
       submit(request, keyed, (v) => {

@@ -1,5 +1,6 @@
 import { formatMass, formatSpoons, formatVolume, type UnitSystem } from "#core/quantity";
 import type { DishJar } from "#core/recipe";
+import { Notice } from "#ui/form";
 import { Code, LotMark } from "#ui/lotmark";
 import { cutWords } from "../../../words/load";
 import { jarPartWords } from "../../../words/pack";
@@ -34,6 +35,11 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
           </span>
         </p>
       </div>
+      {part.stopped && (
+        <Notice tone="stop" className="mt-3">
+          {part.stopped}
+        </Notice>
+      )}
       <dl className="mt-3 grid grid-cols-4 max-sm:grid-cols-2 gap-x-5 gap-y-1 border-y-2 border-rule py-2">
         <Fact
           name="Meat"

@@ -16,10 +16,26 @@ import {
   REST_WAYS,
   LIQUIDS,
 } from "#core/pack";
-import { isCan, productName, shapeOf } from "#core/schedule";
+import {
+  AS_PUBLISHED,
+  isCan,
+  productName,
+  scheduledProcess,
+  shapeOf,
+  type ScheduledProcess,
+} from "#core/schedule";
 import { isFatty } from "#core/species";
 import { Refused } from "#store/db";
-import { closeBench, endPart, expectedFill, fillOne, getBench, setHow, takeOut } from "#store/filling";
+import {
+  closeBench,
+  endPart,
+  expectedFill,
+  fillOne,
+  getBench,
+  setHow,
+  takeOut,
+  type BenchNow,
+} from "#store/filling";
 import { getCanner } from "#store/equipment";
 import { getLot } from "#store/lot";
 import { processFor } from "#store/pack";
@@ -28,7 +44,7 @@ import { boxesFor, suppliesInUse } from "#store/supply";
 import { NowProvider } from "#ui/clock";
 import { BareHead } from "../../shell/bare";
 import { contentsOf } from "#ui/glyph";
-import { homeContext } from "../../../server/context";
+import { homeContext, type Home } from "../../../server/context";
 import { clocksOf } from "../../../features/shell/clocks.server";
 import { brothChoices, brothSaid } from "../../../features/packing/broth.server";
 import { benchPlaces } from "../../../features/packing/filling.server";
@@ -70,7 +86,7 @@ export function loader({ context, params }: Route.LoaderArgs) {
     parts: bench.parts.map((part) => {
       const lot = getLot(larder, part.lotId);
       const expected = expectedFill(larder, part);
-      const schedule = part.pack?.schedule ?? processFor(larder, part);
+      const { schedule, stopped } = scheduleShown(larder, part);
       const shape = shapeOf(part.container, part.mouth);
       const contents = contentsOf(part.product, lot.species);
       const jar = part.dish ? jarOfRecipe(larder, part.dish, part.container, part.mouth) : null;
@@ -93,6 +109,7 @@ export function loader({ context, params }: Route.LoaderArgs) {
         minutes: schedule.minutes,
         publishedIn: schedule.headspaceIn,
         source: sourceWords(schedule, timesOf(household)),
+        stopped,
         steps: packSteps(part, lot.species.some(isFatty), jar !== null),
         piece: pieceOf(part.product, part.container),
         water: jarWater(part.method, part.container),
@@ -115,6 +132,31 @@ export function loader({ context, params }: Route.LoaderArgs) {
 }
 
 const index = z.coerce.number().int().min(0).max(50);
+
+/**
+ * The process a part is shown with: as it was begun, or by the tables now. A row that somebody stopped meanwhile keeps the
+ * bench open, with why nothing more is filled.
+ */
+function scheduleShown(
+  larder: Home["larder"],
+  part: BenchNow["parts"][number],
+): { schedule: ScheduledProcess; stopped: string | null } {
+  try {
+    return { schedule: part.pack?.schedule ?? processFor(larder, part), stopped: null };
+  } catch (error) {
+    const { product, method: pack, container } = part;
+    const published = scheduledProcess({
+      product,
+      pack,
+      container,
+      gauge: "weighted",
+      altitudeM: 0,
+      rows: AS_PUBLISHED,
+    });
+    if (!(error instanceof Refused) || published.outcome === "none") throw error;
+    return { schedule: published, stopped: error.message };
+  }
+}
 
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, household, me } = context.get(homeContext);
