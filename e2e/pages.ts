@@ -36,6 +36,7 @@ export const PAGES = [
   "/records/backups",
   "/records/lists/animals",
   "/records/paper",
+  "/records/packet",
   "/records/interface",
   "/records/restore",
   "/help",

@@ -56,6 +56,7 @@ const DONE: Record<string, string> = {
   "lot.owner": "changed the owner of a lot",
   "recall.open": "started a recall",
   "recall.lift": "released a recall",
+  "recall.word": "told somebody of a recall, or wrote their answer",
   "plan.wish": "changed the plan",
   "plan.close": "closed the plan",
   "practice.accept": "accepted a common practice",

@@ -9,3 +9,4 @@ export {
   type RecallLift,
   type RecallSummary,
 } from "./recall.ts";
+export { recipientsOf, recordRecallWord, wordsOfRecall, type Recipient, type RecallWord } from "./told.ts";

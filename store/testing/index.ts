@@ -1,2 +1,3 @@
 export * from "./larder.ts";
 export * from "./refused.ts";
+export * from "./zip.ts";

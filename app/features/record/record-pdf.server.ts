@@ -28,6 +28,13 @@ function write(
 /** The record on one page (US Letter), as PDF. What does not fit beside the rest is counted and said. */
 export function recordPdf(record: ProcessRecord): Promise<Buffer> {
   const { doc, done } = newPdf(record.title, { size: "LETTER", margin: MARGIN });
+  drawRecord(doc, record);
+  doc.end();
+  return done;
+}
+
+/** Draws the record on the page (US Letter) a document is at. */
+export function drawRecord(doc: Doc, record: ProcessRecord): void {
   // One page: nothing may start a second by itself.
   doc.page.margins.bottom = 0;
   const wide = doc.page.width - 2 * MARGIN;
@@ -92,8 +99,6 @@ export function recordPdf(record: ProcessRecord): Promise<Buffer> {
     7,
     SOFT,
   );
-  doc.end();
-  return done;
 }
 
 /** Lines down to a limit; how many did not fit is said in the last one. */

@@ -46,6 +46,16 @@ export default function Records({ loaderData }: Route.ComponentProps) {
               </Button>
             </div>
           </Part>
+          <Part title="For an extension agent">
+            <p className="max-w-[36rem]">
+              All records of a season as one PDF: runs, deviations and who signed, gauge tests, recalls.
+            </p>
+            <p className="mt-3">
+              <Button asChild>
+                <Link to={href("/records/packet")}>Season’s packet</Link>
+              </Button>
+            </p>
+          </Part>
           <Part title="Backups on this computer">
             {trouble && (
               <Notice tone="stop" className="mb-3">

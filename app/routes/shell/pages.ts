@@ -54,6 +54,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
     title: "Records",
     pages: [
       ["Records: export and import", "/records", "archive zip csv epcis"],
+      ["Season’s packet", "/records/packet", "audit extension agent report pdf"],
       ["Backups", "/records/backups", "copies restore"],
       ["History: every change", "/records/history", "audit verify hash who"],
       ["Enter a run kept on paper", "/records/paper", "power outage sheet"],

@@ -1,0 +1,10 @@
+export {
+  gaugeTestsIn,
+  holdsIn,
+  recallsIn,
+  runsIn,
+  sealerTestsIn,
+  signedIn,
+  type SealerTested,
+  type Span,
+} from "./packet.ts";
