@@ -77,6 +77,7 @@ export default [
     route("jump", "routes/shell/found.ts"),
     route("records/events.jsonld", "routes/records/events.ts"),
     route("records/lists/:key/csv", "routes/records/lists/csv.ts"),
+    route("larder/recalls/:id/notices.pdf", "routes/larder/recall/notices.ts"),
     route("larder/best-by.ics", "routes/larder/eating/calendar.ts"),
     route("larder/labels.pdf", "routes/larder/labels/pdf.ts"),
     route("plan/day.ics", "routes/plan/day/calendar.ts"),

@@ -55,6 +55,7 @@ const ADDED: Record<string, string> = {
   altered: "changed by somebody who should not",
   pause: "between two cans",
   forecast: "of stock and of weather",
+  packet: "the papers of a season together, as an office calls them",
   adjust: "a sealer's rolls",
   calculate: "worked out by the program",
   damp: "a little wet, of a seam",

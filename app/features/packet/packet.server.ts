@@ -105,7 +105,7 @@ function runsTable({ larder, household }: Home, span: Span, times: Times): Packe
   return {
     key: "runs",
     title: "Canner runs",
-    columns: ["Run", "Opened", "Canner", "Load", "Minutes", "Pressure", "Outcome", "Compared with a guide"],
+    columns: ["Run", "Opened", "Canner", "Load", "Minutes", "Pressure", "Result", "Compared with a guide"],
     rows: runsIn(larder, span).map((id) => {
       const run = getRun(larder, id);
       const { outcome } = run.view;

@@ -3,20 +3,21 @@ import { Form, href, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/one";
 import { countOf } from "#core/quantity";
-import { getRecall, releaseRecall, containersSharing } from "#store/recall";
+import { containersSharing, getRecall, recipientsOf, recordRecallWord, releaseRecall } from "#store/recall";
 import { findCode } from "#store/trace";
 import { Button } from "#ui/button";
 import { Drawer } from "#ui/drawer";
-import { FormErrors, KeyedForm, NoEnter, Notice, TextField, keyFor, resultOf } from "#ui/form";
+import { FormErrors, KeyedForm, NoEnter, TextField, keyFor, resultOf } from "#ui/form";
 import { Page, Part } from "#ui/page";
 import { DOUBT_WORDS } from "../../../words/recall";
 import { longDay, timesOf } from "../../../words/time";
 import { homeContext } from "../../../server/context";
-import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
+import { formKey, formOf, keyField, orNotFound, submit, words, writeBy } from "../../../server/form";
 import { recallRows } from "../../../features/genealogy/recall.server";
 import { Disposal } from "../../rest/deciding";
 import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
+import { Recipients } from "./recipients";
 import { keptUntilTaken } from "../../../outbox";
 
 export function loader({ context, params }: Route.LoaderArgs) {
@@ -32,6 +33,8 @@ export function loader({ context, params }: Route.LoaderArgs) {
     key: formKey(),
     times: timesOf(household),
     recall,
+    household: household.name,
+    recipients: recipientsOf(larder, recall.id),
     rows: recallRows(
       larder,
       recall.containerIds.map((id) => ({ id, by: by.get(id) ?? [] })),
@@ -46,8 +49,23 @@ const lift = z.object({
   reason: words("The reason", 200),
 });
 
+const word = z.object({
+  key: keyField,
+  /** `word`, and who it is about */
+  intent: z.string().startsWith("word "),
+  kind: z.enum(["told", "answered"]),
+  words: words("What was said", 200),
+});
+
 export async function action({ request, context, params }: Route.ActionArgs) {
   const { larder, me } = context.get(homeContext);
+  const intent = (await formOf(request)).get("intent");
+  if (typeof intent === "string" && intent.startsWith("word "))
+    return submit(request, word, (v) => {
+      const said = { recallId: params.id, recipient: v.intent.slice(5), kind: v.kind, words: v.words };
+      recordRecallWord(larder, writeBy(me, v.key), said);
+      return redirect(href("/larder/recalls/:id", { id: params.id }));
+    });
   return submit(request, lift, (v) => {
     const input = { recallId: params.id, containerId: v.containerId ?? null, reason: v.reason };
     releaseRecall(larder, { ...writeBy(me, v.key), byId: me.id }, input);
@@ -63,7 +81,6 @@ export function clientAction(args: Route.ClientActionArgs) {
 export default function OneRecall({ loaderData, actionData }: Route.ComponentProps) {
   const { recall, rows, times, key } = loaderData;
   const still = rows.filter((r) => recall.stillIds.includes(r.id) && r.matters);
-  const given = still.filter((r) => r.moved === "given");
   return (
     <Page
       title={
@@ -76,11 +93,18 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
         They share {recall.doubts.map((d) => DOUBT_WORDS[d].name.toLowerCase()).join(", ") || "nothing else"}.
         Do not eat, give away or shelve them until someone releases them. You can always throw them out.
       </p>
-      {given.length > 0 && (
-        <Notice tone="stop" className="mb-4">
-          <b>Given away:</b> {given.map((g) => `${g.code}${g.note ? ` to ${g.note}` : ""}`).join(", ")}. Tell
-          them today.
-        </Notice>
+      {loaderData.recipients.length > 0 && (
+        <Recipients
+          data={{
+            recallId: recall.id,
+            reason: recall.reason,
+            household: loaderData.household,
+            recipients: loaderData.recipients,
+            times,
+            key,
+          }}
+          result={actionData?.result}
+        />
       )}
       <RecallDrawing code={recall.code} rows={rows} />
       <div className="mt-5">

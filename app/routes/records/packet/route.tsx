@@ -57,7 +57,7 @@ export default function PacketPage({ loaderData: { from, to, problems, ready } }
   return (
     <Page
       title="Season’s packet"
-      lead="All records of a span of days, for an extension agent or for yourself. What was not recorded stays blank."
+      lead="All records of a season or of the days you choose, for an extension agent or for yourself. What was not recorded stays blank."
     >
       <title>Season’s packet · Patient Larder</title>
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[24rem_1fr]">
@@ -82,7 +82,7 @@ export default function PacketPage({ loaderData: { from, to, problems, ready } }
         </div>
         <section aria-labelledby="contains">
           <h2 id="contains" className="mb-1 text-[1.06rem] text-soft">
-            It contains
+            What is in it
           </h2>
           <ul>
             {CONTAINS.map((c) => (
