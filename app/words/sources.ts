@@ -119,7 +119,7 @@ export const SOURCE_GROUPS: readonly SourceGroup[] = [
       figure(
         "What raw meat and fish are made of: water, fat and the rest",
         "Public food composition tables. Written down from memory.",
-        "Indian Food Composition Tables, 2017: 21 kinds. Within two standard deviations, or the difference is explained.",
+        "Indian Food Composition Tables, 2017: 23 kinds. Within two standard deviations, or the difference is explained.",
       ),
       figure(
         "How heat goes through food",

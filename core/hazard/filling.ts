@@ -9,6 +9,7 @@ const T = "core/guard/guard.test.ts: ";
 const ROWS = "core/schedule/lookup.test.ts: ";
 const GOVERN = "core/schedule/governing.test.ts: ";
 const SEAM = "store/seam.test.ts: ";
+const GUIDE = "core/guide/guide.test.ts: ";
 const CAN = "core/exhaust/exhaust.ts#canAt";
 const EXHAUST = "core/exhaust/exhaust.test.ts: ";
 
@@ -22,6 +23,11 @@ const planning: Row[] = [
   ["An office's shorter time is typed over a tested row", "a person", "unsafe food", 3, "core/schedule/office.ts#officeSchedule", "Nothing may be typed over a covered product.", `${SEAM}is refused where a table covers it, or when it is weaker than at sea level`],
   ["An office's pressure is used in a kitchen higher than it was given for", "a person", "unsafe food", 3, "core/schedule/governing.ts#whyNotGivenFor", "Both altitudes are named. Ask the office again.", `${GOVERN}is for kitchens up to the altitude it was given for`, "store/permit.test.ts: what an office gave holds up to the altitude it was given for"],
   ["Two offices' pressures for different gauges are put together", "a person", "unsafe food", 3, "core/schedule/governing.ts#columnsOf", "They were given for different gauges: run them as two loads.", `${GOVERN}beside another never lowers its pressure, and two for different gauges have none in common`],
+  ["An office's schedule is used for years after it was given", "a person", "unsafe food", 2, "store/guide/office.ts#permitOffice", "After a year it is not used any more: ask the office again.", "store/guide.test.ts: is used only as it is kept, for a year, up to its altitude, until somebody ends it"],
+  ["A shorter time from an older book, or typed by one person alone, is used", "a person", "unsafe food", 3, "core/guide/standing.ts#rowStanding", "The row is stopped, with why, until two persons with a photo and a present edition decide.", `${GUIDE}whatever was typed and decided, one person alone never gets less than the table`, `${GUIDE}nobody gets less from books that are older than the table, however many typed it`],
+  ["A guide that asks for more than the table is not followed", "a person", "unsafe food", 3, "core/schedule/in-force.ts#jarRowInForce", "More minutes or pressure are used at once, by packs that wait too.", `${GUIDE}more minutes, more pressure and a size that is not given are followed at once`, "store/guide.test.ts: more minutes are used at once, by packs that wait for the burner too"],
+  ["One person confirms twice, under two names", "a person", "false record", 2, "core/guide/standing.ts#whyNotTwo", "Two names on one device count as two only with a PIN each.", `${GUIDE}somebody else makes it two; the same person twice, or two names on one screen, do not`],
+  ["Somebody copies the table's figures as those of their own guide", "a person", "false record", 2, "store/guide/guide.ts#recordComparison", "The figures are hidden from them until they have typed their own.", "store/guide.test.ts: cannot be typed while its figures are in sight, and what was begun can be left"],
   ["Altitude 2.300 m is read as 2.3 m and the pressure is too low", "a person", "unsafe food", 3, "core/quantity/parse.ts#parseQuantity", "Both readings are shown, and asked.", "core/quantity/parse.test.ts: both readings are shown as they can be typed, and then each is read as itself"],
   ["An altitude where nobody lives is saved", "a person", "unsafe food", 3, "app/server/altitude.ts#altitudeProblem", "What was probably meant is named.", "app/server/rules.test.ts: is refused with what was probably meant"],
   ["A foot above a band's end takes the lower band", "a person", "unsafe food", 3, "core/schedule/pressure.ts#bandFor", "A fraction of a foot above is the next band.", `${ROWS}%d ft: dial %s lb, weighted %d lb`],

@@ -25,6 +25,9 @@ const LIMITS: Record<string, string> = {
   price_amount: "A price is from nothing to a million.",
   supply_left: "There cannot be fewer than none.",
   supply_delta: "At most 10,000 of one kind.",
+  guide_edition: "An edition is from 1909 to 2200.",
+  office_minutes: "An office’s schedule is from 1 to 600 minutes.",
+  office_altitude: "An altitude is from −1,500 to 17,000 ft.",
   tool_power: "A burner’s power is from 100 to 60,000 W.",
   tool_lowest: "A lowest pressure is from 0 to 30 lb (0 to 210 kPa).",
 };

@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { dataVersion, memoize, once, Refused, scopeNow, type Larder, type Write } from "#store/db";
+import { memoize, once, Refused, scopeNow, type Larder, type Write } from "#store/db";
 import {
   compareRow,
   householdRow,
@@ -69,9 +69,26 @@ function decisionsOf(larder: Larder): Map<ProductKey, Decision[]> {
   return found;
 }
 
+const stamps = new WeakMap<Larder["sqlite"], () => string>();
+
+/** Changes with whatever decides how a row stands, and with nothing else: it is asked with every command. */
+function guideVersion({ sqlite }: Larder): string {
+  const known = stamps.get(sqlite);
+  if (known) return known();
+  const count = sqlite
+    .prepare(
+      `select (select coalesce(max(seq), 0) from comparison) || ' ' || (select coalesce(max(seq), 0) from row_decision) || ' ' ||
+         (select count(*) from guide) || ' ' || (select count(*) from page_photo)`,
+    )
+    .pluck();
+  const read = () => count.get() as string;
+  stamps.set(sqlite, read);
+  return read();
+}
+
 /** Returns how every row of the process tables stands in the household, in the tables' order. */
 export function rowStandings(larder: Larder): RowStanding[] {
-  return memoize(larder, "row-standings", dataVersion(larder), () => {
+  return memoize(larder, "row-standings", guideVersion(larder), () => {
     const comparisons = comparisonsOf(larder);
     const decisions = decisionsOf(larder);
     const guides = listGuides(larder);
@@ -91,7 +108,7 @@ export const standingOf = (larder: Larder, product: ProductKey): RowStanding =>
 
 /** Returns the rows that the household compared, as its schedules use them; empty where it compared none. */
 export function householdRows(larder: Larder): HouseholdRows {
-  return memoize(larder, "household-rows", dataVersion(larder), () =>
+  return memoize(larder, "household-rows", guideVersion(larder), () =>
     Object.fromEntries(
       rowStandings(larder).flatMap((standing) => {
         const row = householdRow(standing);
