@@ -11,6 +11,7 @@ import {
 } from "#core/guide";
 import { HOUR_MS } from "#core/quantity";
 import {
+  AS_PUBLISHED,
   figuresAsked,
   productName,
   PRODUCTS,
@@ -108,6 +109,8 @@ export const standingOf = (larder: Larder, product: ProductKey): RowStanding =>
 
 /** Returns the rows that the household compared, as its schedules use them; empty where it compared none. */
 export function householdRows(larder: Larder): HouseholdRows {
+  // Nothing was compared yet, as in most households: there is nothing to work out, inside a write either.
+  if (guideVersion(larder).startsWith("0 ")) return AS_PUBLISHED;
   return memoize(larder, "household-rows", guideVersion(larder), () =>
     Object.fromEntries(
       rowStandings(larder).flatMap((standing) => {

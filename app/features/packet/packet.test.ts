@@ -30,7 +30,7 @@ beforeAll(async () => {
   home = { larder, household: getHousehold(larder)!, people, me: people[0]!, context: null as never };
   signedAndRecalled();
   packet = await packetOf(home, ASKED);
-});
+}, 120_000);
 
 /** What the household's story lacks: something signed for, by somebody who said a PIN, and a recall that was told and answered. */
 function signedAndRecalled(): void {
