@@ -1,16 +1,16 @@
 import { parse } from "csv-parse/sync";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { v7 as uuid } from "uuid";
-import { onBehalfOf, once, openLarder, type Larder } from "#store/db";
+import { gunzipSync } from "node:zlib";
+import { newestLayout, onBehalfOf, once, openLarder, PROGRAM_FOLDER, type Larder } from "#store/db";
 import { appendDeviation } from "#store/deviation";
 import { getHousehold, listPeople } from "#store/household";
 import { recordRecallWord, setAside } from "#store/recall";
 import { filesIn, refusedFields } from "#store/testing";
-import { fillDemo } from "#demo/household";
 import type { Home } from "../../server/context";
 import { packetOf, packetSpan, type Packet } from "./packet.server";
 import { packetPdf } from "./packet-pdf.server";
@@ -24,7 +24,9 @@ let home: Home;
 let packet: Packet;
 
 beforeAll(async () => {
-  fillDemo(folder, END);
+  // The made-up household as it is kept in the newest layout: two seasons, ending here.
+  const kept = join(PROGRAM_FOLDER, "store/testing/layouts", String(newestLayout()).padStart(2, "0"));
+  writeFileSync(join(folder, "larder.db"), gunzipSync(readFileSync(join(kept, "larder.db.gz"))));
   larder = openLarder(folder, () => END);
   const people = listPeople(larder);
   home = { larder, household: getHousehold(larder)!, people, me: people[0]!, context: null as never };
