@@ -1,8 +1,6 @@
-import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
-import type { ReadyPhoto } from "#store/harvest";
+import { readPhotoFile, writePhotoFile, type ReadyPhoto } from "#store/harvest";
 import type { ProductKey } from "#core/schedule";
 import { pagePhoto } from "../schema/index.ts";
 
@@ -36,10 +34,7 @@ export function keepPagePhoto(
     if (of && pagePhotosOf(larder, of.product).filter((p) => p.guideId === of.guideId).length >= MOST_OF_PAGE)
       throw new Refused({ photo: `There are ${MOST_OF_PAGE} photos of this page already.` });
     const id = uuid();
-    const folder = join(larder.folder, "photos");
-    mkdirSync(folder, { recursive: true });
-    // The file first: a line without its file would be a lie, a file without its line is only litter.
-    writeFileSync(join(folder, `${id}.jpg`), ready.data, { flush: true });
+    writePhotoFile(larder, id, ready.data);
     larder.db
       .insert(pagePhoto)
       .values({
@@ -64,9 +59,5 @@ export function keepPagePhoto(
 export function pagePhotoFile(larder: Larder, id: string): Buffer {
   if (!larder.sqlite.prepare("select 1 from page_photo where id = ?").get(id))
     return refuse("There is no such photo.", 404);
-  try {
-    return readFileSync(join(larder.folder, "photos", `${id}.jpg`));
-  } catch {
-    return refuse("The file of this photo is missing beside the larder.", 404);
-  }
+  return readPhotoFile(larder, id);
 }

@@ -43,7 +43,9 @@ export {
   photoFile,
   photosOf,
   preparePhoto,
+  readPhotoFile,
   removePhoto,
+  writePhotoFile,
   type Photo,
   type ReadyPhoto,
 } from "./photo.ts";

@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { photo } from "../schema/index.ts";
@@ -71,10 +71,7 @@ export function storePhoto(
     if (photosOf(larder, harvestId).length >= MOST_PER_ANIMAL)
       throw new Refused({ photo: `There are ${MOST_PER_ANIMAL} photos of this one. Remove one first.` });
     const id = uuid();
-    const folder = photoFolder(larder);
-    mkdirSync(folder, { recursive: true });
-    // The file first: a line without its file would be a lie, a file without its line is only litter.
-    writeFileSync(join(folder, `${id}.jpg`), ready.data, { flush: true });
+    writePhotoFile(larder, id, ready.data);
     larder.db
       .insert(photo)
       .values({
@@ -92,8 +89,22 @@ export function storePhoto(
   });
 }
 
-function photoFolder(larder: Larder): string {
-  return join(larder.folder, "photos");
+const pathOf = (larder: Larder, id: string) => join(larder.folder, "photos", `${id}.jpg`);
+
+/** Writes the file of a photo; call inside the write of its line, and before it: a line without its file would be a lie. */
+export function writePhotoFile(larder: Larder, id: string, data: Buffer): void {
+  const path = pathOf(larder, id);
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, data, { flush: true });
+}
+
+/** Returns the bytes of a photo's file. Throws Refused (404) when it is missing. */
+export function readPhotoFile(larder: Larder, id: string): Buffer {
+  try {
+    return readFileSync(pathOf(larder, id));
+  } catch {
+    return refuse("The file of this photo is missing beside the larder.", 404);
+  }
 }
 
 /** Returns the photos of an animal, the oldest first. */
@@ -115,11 +126,7 @@ export function photoFile(larder: Larder, id: string): Buffer {
     .where(and(eq(photo.id, id), isNull(photo.removedAt)))
     .get();
   if (!row) return refuse("There is no such photo.", 404);
-  try {
-    return readFileSync(join(photoFolder(larder), `${row.id}.jpg`));
-  } catch {
-    return refuse("The file of this photo is missing beside the larder.", 404);
-  }
+  return readPhotoFile(larder, row.id);
 }
 
 /** Removes a picture from an animal's record. Its file stays. Does nothing when there is none of this id. */

@@ -2,17 +2,10 @@ import type { Route } from "./+types/photo";
 import { photoFile } from "#store/harvest";
 import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
+import { photoAnswer } from "../../../server/photo";
 
-/** The bytes of one photo. They never change under an address, and are nobody else's to keep. */
+/** The bytes of one photo. */
 export function loader({ context, params }: Route.LoaderArgs) {
   const { larder } = context.get(homeContext);
-  const bytes = orNotFound(() => photoFile(larder, params.id));
-  return new Response(new Uint8Array(bytes), {
-    headers: {
-      "Content-Type": "image/jpeg",
-      "Content-Length": String(bytes.length),
-      "Cache-Control": "private, max-age=31536000, immutable",
-      "Content-Disposition": "inline",
-    },
-  });
+  return photoAnswer(orNotFound(() => photoFile(larder, params.id)));
 }

@@ -12,7 +12,6 @@ interface Data {
   key: string;
   product: ProductKey;
   asked: readonly FigureAsked[];
-  sent: boolean;
   times: Times;
   notTwo: string | null;
   photos: readonly PagePhoto[];

@@ -56,7 +56,7 @@ const productOf = (key: string): ProductKey => {
   return product;
 };
 
-export function loader({ context, params, request }: Route.LoaderArgs) {
+export function loader({ context, params }: Route.LoaderArgs) {
   const { larder, household, me } = context.get(homeContext);
   const product = productOf(params.product);
   const comparing = comparingNow(larder, me.id) === product;
@@ -69,7 +69,6 @@ export function loader({ context, params, request }: Route.LoaderArgs) {
     asked: figuresAsked(product),
     guides: listGuides(larder),
     comparing,
-    sent: new URL(request.url).searchParams.has("sent"),
     state: standing.state,
     words: standingWords(standing),
     by: standing.current.map((c) => c.byName),
@@ -130,7 +129,7 @@ export async function action({ request, context, params }: Route.ActionArgs) {
           if (Object.keys(wrong).length > 0) throw new Refused(wrong);
           const input = { product, guideId: v.guideId, page: v.page, typed: typed as RowFigures };
           recordComparison(larder, writeBy(me, v.key), input);
-          return redirect(`${here}?sent`);
+          return redirect(here);
         },
       ),
     decide: () =>
