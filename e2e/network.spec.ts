@@ -284,7 +284,8 @@ test("a device takes a new version over https, and stays signed in", async () =>
     boarHouse(larder, { name: "Quiet house", altitudeM: 300, gauge: "dial" });
     larder.close();
   });
-  const newer = newerBuild();
+  // Somebody takes it before the browser has fetched all of it.
+  const newer = newerBuild(5_000);
   const net = await serve(folder);
   const port = Number(new URL(net.url).port);
   const phone = await device(await authorityOf(net));
@@ -303,7 +304,10 @@ test("a device takes a new version over https, and stays signed in", async () =>
   await expect(screen.getByLabel("Where")).toHaveValue("Upper meadow");
   await expect
     .poll(() =>
-      screen.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting)),
+      screen.evaluate(async () => {
+        const worker = await navigator.serviceWorker.getRegistration();
+        return Boolean(worker?.installing ?? worker?.waiting);
+      }),
     )
     .toBe(false);
   await phone.close();

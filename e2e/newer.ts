@@ -11,8 +11,12 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { PROGRAM_FOLDER } from "#store/db";
 
-/** Returns a checkout like this one whose build is another: what the next release is to a screen that is open. */
-export function newerBuild(): string {
+/**
+ * Returns a checkout like this one whose build is another: what the next release is to a screen that is open.
+ *
+ * @param fetchedInMs a browser takes so long to fetch what its worker needs, ms
+ */
+export function newerBuild(fetchedInMs = 0): string {
   const folder = mkdtempSync(join(tmpdir(), "larder-newer-"));
   for (const name of ["node_modules", "store", "solver.js"])
     symlinkSync(join(PROGRAM_FOLDER, name), join(folder, name));
@@ -28,5 +32,8 @@ export function newerBuild(): string {
     const path = join(folder, file);
     writeFileSync(path, readFileSync(path, "utf8").replaceAll(version, other));
   }
+  const worker = join(folder, "build/client/sw.js");
+  const slow = `self.addEventListener("install",(e)=>e.waitUntil(new Promise((r)=>setTimeout(r,${fetchedInMs}))));`;
+  writeFileSync(worker, slow + readFileSync(worker, "utf8"));
   return folder;
 }

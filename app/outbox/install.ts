@@ -1,6 +1,6 @@
-import type { Workbox } from "workbox-window";
 import { MINUTE_MS } from "#core/quantity";
 import { listenersOf } from "./listeners";
+import { onWaiting, type Waits } from "./newer-worker";
 
 /** Pages that must be there without a network, as they were last seen. */
 const NEEDED = [
@@ -22,8 +22,8 @@ const KEPT_AT = "larder-kept-at";
 const inBrowser = typeof navigator !== "undefined";
 const canKeep = () => import.meta.env.PROD && inBrowser && "serviceWorker" in navigator;
 
-let worker: Workbox | null = null;
-let waits = false;
+let registration: ServiceWorkerRegistration | null = null;
+let waiting: Waits | null = null;
 const listeners = listenersOf();
 
 /**
@@ -34,13 +34,11 @@ export function keepPages(): void {
   if (!canKeep()) return;
   const begin = () => {
     void (async () => {
-      const { Workbox } = await import("workbox-window");
-      worker = new Workbox("/sw.js");
-      worker.addEventListener("waiting", () => {
-        waits = true;
+      registration = await navigator.serviceWorker.register("/sw.js");
+      onWaiting(registration, (worker) => {
+        waiting = worker;
         listeners.tell();
       });
-      await worker.register();
       fetchNeeded(await navigator.serviceWorker.ready);
     })().catch(() => undefined);
   };
@@ -67,17 +65,17 @@ export const buildOfPage = (): string | null =>
   (globalThis as { __reactRouterManifest?: { version?: string } }).__reactRouterManifest?.version ?? null;
 
 /** Whether a newer worker is here and waits to be taken. */
-export const newerWaits = (): boolean => waits;
+export const newerWaits = (): boolean => waiting !== null;
 /** Calls back when a newer worker has come. @returns how to stop it */
 export const onNewer = listeners.add;
 
 /** Looks whether there is a newer worker, and has it fetch what it needs, without taking it. */
-export const lookForNewer = (): void => void worker?.update().catch(() => undefined);
+export const lookForNewer = (): void => void registration?.update().catch(() => undefined);
 
 /** The newer worker takes over, and what belonged to the build before is let go. Pages that are open stay. */
 export function takeNewer(): void {
-  waits = false;
-  worker?.messageSkipWaiting();
+  waiting?.postMessage({ type: "SKIP_WAITING" });
+  waiting = null;
 }
 
 /** A page that has waited so long for the newer worker loads anyway, ms. */
@@ -86,8 +84,8 @@ const TAKE_MS = 3_000;
 /** Loads this page anew as the newer build draws it. */
 export function reloadAsNewer(): void {
   const reload = () => location.reload();
-  if (!waits) return reload();
-  worker?.addEventListener("controlling", reload);
+  if (!waiting) return reload();
+  navigator.serviceWorker.addEventListener("controllerchange", reload, { once: true });
   setTimeout(reload, TAKE_MS);
   takeNewer();
 }
