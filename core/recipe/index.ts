@@ -1,3 +1,4 @@
+export { allergensIn, type Allergens } from "./allergen.ts";
 export {
   DISHES,
   MOST_ADDED_TSP,
