@@ -11,9 +11,12 @@ export interface QrPath {
   size: number;
 }
 
-/** The QR code of a text (error correction M). */
-export function qrPath(text: string): QrPath {
-  const { modules } = QRCode.create(text, { errorCorrectionLevel: "M" });
+/** Error correction of ISO/IEC 18004: of M 15 % may be unreadable, of L 7 %. */
+type Correction = "M" | "L";
+
+/** The QR code of a text. Throws Error where it is longer than any QR code holds. */
+export function qrPath(text: string, errorCorrectionLevel: Correction = "M"): QrPath {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel });
   const parts: string[] = [];
   for (let row = 0; row < modules.size; row++)
     for (let column = 0; column < modules.size;) {
@@ -30,9 +33,35 @@ export function qrPath(text: string): QrPath {
   return { path: parts.join(""), size: modules.size + 2 * QUIET };
 }
 
+/**
+ * The QR code of a text for a square of a size, with as much error correction as leaves its squares large enough to be read;
+ * null where the text is too long for that.
+ *
+ * @param side mm
+ * @param least side of one of its squares, mm
+ */
+export function qrWithin(text: string, side: number, least: number): QrPath | null {
+  for (const correction of ["M", "L"] as const) {
+    try {
+      const path = qrPath(text, correction);
+      if (side / path.size >= least) return path;
+    } catch {
+      // Longer than the largest QR code holds.
+    }
+  }
+  return null;
+}
+
 /** Draws a QR code into a square. @param x, y, side points */
-export function drawQr(doc: Doc, x: number, y: number, side: number, text: string, colour: string): void {
-  const { path, size } = qrPath(text);
+export function drawQr(
+  doc: Doc,
+  x: number,
+  y: number,
+  side: number,
+  code: string | QrPath,
+  colour: string,
+): void {
+  const { path, size } = typeof code === "string" ? qrPath(code) : code;
   doc
     .save()
     .translate(x, y)

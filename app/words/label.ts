@@ -61,6 +61,10 @@ export function packLabelWords(c: Shelved, count: number, times: Times): string 
   return `${containersWords(c.kind, c.mouth, count)} of ${contentWords(c)}, canned ${day} (${c.packCode})`;
 }
 
+/** `Pint of wild boar, shoulder, canned Nov 20, 2026: 7K4-R`: one container, by its own code. */
+export const oneLabelWords = (c: Shelved, times: Times): string =>
+  `${capital(shapeOf(c.kind, c.mouth).name)} of ${contentWords(c)}, canned ${dayWords(localDay(c.cannedAt, times.zone), times)}: ${c.code}`;
+
 /** The same to be written on a lid with a marker: short, in capitals, the code last and alone. */
 export function handWords(c: Shelved, units: UnitSystem, times: Times, extra = 0): string[] {
   const day = dayWords(localDay(c.cannedAt, times.zone), times).toUpperCase();

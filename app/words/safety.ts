@@ -5,6 +5,7 @@
 import { FILLED_WAIT_MINUTES, WARM_MINUTES } from "#core/lot";
 import { CHILLED_DAYS, FAILED_SEAL_HOURS } from "#core/rest";
 import { TIMES_AROUND, VENT_MINUTES } from "#core/schedule";
+import { boilMinutes } from "#core/shelf";
 
 /** Steady steam before the weight goes on. */
 export const VENT_TIME = `${VENT_MINUTES} minutes`;
@@ -18,6 +19,8 @@ export const DECIDE_TIME = `${FAILED_SEAL_HOURS} hours`;
 export const CHILLED_TIME = `${CHILLED_DAYS} days`;
 /** Filled jars before the burner. */
 export const FILLED_TIME = `${FILLED_WAIT_MINUTES / 60} hours`;
+/** Before it is eaten, at the least. */
+export const BOIL_TIME = `${boilMinutes(0)} minutes`;
 /** Cooked or cut meat out of the cold. */
 export const WARM_TIME = `${WARM_MINUTES / 60} hours`;
 

@@ -23,6 +23,6 @@ export {
   type PackToLoad,
   type ToSign,
 } from "./load.ts";
-export { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./shelf.ts";
+export { whyNoGiftLabel, whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./shelf.ts";
 export { lesserReach, REACHES, whyBeyondReach, type Attempt, type Reach, type ReachOf } from "./reach.ts";
 export { whyNotGiven } from "./given.ts";

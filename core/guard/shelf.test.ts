@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./index.ts";
+import { whyNoGiftLabel, whyNotShelved, whyNotTaken, type ContainerOnTheWay } from "./index.ts";
 
 const sound: ContainerOnTheWay = {
   code: "JR-5",
@@ -52,4 +52,27 @@ describe("a container that leaves its shelf", () => {
     expect(whyNotTaken({ ...sound, moved: "opened" }, "opened")).toMatch(/was opened already/);
     expect(whyNotTaken({ ...sound, moved: "missing" }, "discarded")).toMatch(/not found.*already/);
   });
+});
+
+describe("a gift label", () => {
+  test("goes on what may be eaten: sealed and checked, on a shelf, or just given away", () => {
+    for (const moved of [null, "shelved", "given"] as const)
+      expect(whyNoGiftLabel({ ...sound, moved })).toBeNull();
+  });
+  test.each<[Partial<ContainerOnTheWay>, RegExp]>([
+    [{ holds: ["a test"] }, /on hold/],
+    [{ aside: "a smell" }, /recalled/],
+  ])("goes on nothing with %j, wherever it is", (over, why) => {
+    for (const moved of [null, "shelved", "given"] as const)
+      expect(whyNoGiftLabel({ ...sound, moved, ...over })).toMatch(why);
+  });
+  test.each<[Partial<ContainerOnTheWay>, RegExp]>([
+    [{ seal: null }, /no checked seal/],
+    [{ seal: "failed" }, /did not seal/],
+    [{ processed: false }, /full time/],
+    [{ disposition: "chill" }, /refrigerator/],
+    [{ moved: "opened" }, /was opened/],
+    [{ moved: "discarded" }, /was thrown out/],
+    [{ moved: "missing" }, /was not found/],
+  ])("goes on nothing with %j", (over, why) => expect(whyNoGiftLabel({ ...sound, ...over })).toMatch(why));
 });

@@ -60,10 +60,24 @@ export function whyNotTaken(c: ContainerOnTheWay, as: Exclude<Move, "shelved" | 
     return c.moved
       ? `${c.code} ${TAKEN_WORDS[c.moved]} already. Is it the right code?`
       : `${c.code} is not on a shelf.`;
-  if (as === "discarded") return null;
+  return as === "discarded" ? null : whyNotUsed(c);
+}
+
+/** Why food may be neither eaten nor given away; null when it may. */
+function whyNotUsed(c: ContainerOnTheWay): string | null {
   if (c.holds.length)
     return `${c.code} is on hold (${c.holds.join("; ")}). Do not eat it or give it away until the hold is released.`;
   if (c.aside)
     return `${c.code} is recalled: ${c.aside}. Do not eat it or give it away until somebody releases it with a reason.`;
   return null;
+}
+
+/**
+ * Returns why a container gets no label to give it away with, as a sentence; null when it gets one: it may be shelved, is
+ * on a shelf, or was given away by somebody who wants its label now, and nothing holds it.
+ */
+export function whyNoGiftLabel(c: ContainerOnTheWay): string | null {
+  if (c.moved === "shelved" || c.moved === "given") return whyNotUsed(c);
+  if (c.moved) return `${c.code} ${TAKEN_WORDS[c.moved]}.`;
+  return whyNotShelved(c);
 }

@@ -10,8 +10,10 @@ export interface Box {
 
 /** Nothing is printed nearer the edge than this, mm: sheets slip and rolls wander. */
 const EDGE = 2;
-/** Under this a code of 29 modules with its quiet zone is not read off a lid by a telephone, mm (0.4 mm a module). From memory. */
-const QR_LEAST = 14.8;
+/** A QR code with smaller squares than this is not read off a label by every telephone, mm. Common practice, from memory. */
+export const QR_SQUARE_MM = 0.4;
+/** An address takes 29 squares on a side, and 4 to either side are left blank. mm */
+const QR_LEAST = (29 + 8) * QR_SQUARE_MM;
 /** Larger than this a QR code only takes room, mm. */
 const QR_MOST = 26;
 
@@ -50,5 +52,23 @@ export function textBoxMm(stock: LabelStock): { text: Box; qr: Box } {
   return {
     text: { x: EDGE, y: EDGE, width: wide - 2 * EDGE - side - 1, height: high },
     qr: { x: wide - EDGE - side, y: EDGE, width: side, height: side },
+  };
+}
+
+/** Words beside the QR code of a gift label need so much room, mm. */
+const GIFT_WORDS = 24;
+
+/**
+ * Returns where the words of a gift label go, and its QR code, which holds all of them and is as large as the label has
+ * room for: boxes in mm from the label's top left corner; null for a round one, which has room for neither.
+ */
+export function giftBoxMm({ form, label }: LabelStock): { text: Box; qr: Box } | null {
+  if (form === "disc") return null;
+  const high = label.height - 2 * EDGE;
+  const wide = (form === "wrap" ? Math.min(label.width, 120) : label.width) - 2 * EDGE;
+  const side = Math.min(high, wide - GIFT_WORDS);
+  return {
+    text: { x: EDGE, y: EDGE, width: wide - side - 1, height: high },
+    qr: { x: EDGE + wide - side, y: EDGE + (high - side) / 2, width: side, height: side },
   };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { STOCKS, labelPlaces, qrSideMm, textBoxMm } from "./index.ts";
+import { giftBoxMm, QR_SQUARE_MM, STOCKS, labelPlaces, qrSideMm, textBoxMm } from "./index.ts";
 
 describe.each(STOCKS.map((s) => [s.key, s] as const))("%s", (_, stock) => {
   const each = stock.columns * stock.rows;
@@ -48,6 +48,25 @@ describe.each(STOCKS.map((s) => [s.key, s] as const))("%s", (_, stock) => {
   // 29 modules and a quiet zone of 4 on both sides: 0.4 mm each at least.
   test("a module of its code is at least 0.4 mm", () =>
     expect(qrSideMm(stock) / 37).toBeGreaterThanOrEqual(0.4 - 1e-9));
+});
+
+test("a gift label has its code and its words inside, side by side; a round one has room for neither", () => {
+  for (const stock of STOCKS) {
+    const box = giftBoxMm(stock);
+    expect(box === null, stock.key).toBe(stock.form === "disc");
+    if (!box) continue;
+    const { text, qr } = box;
+    expect(text.x + text.width).toBeLessThan(qr.x);
+    expect(qr.width).toBe(qr.height);
+    for (const part of [text, qr]) {
+      expect(part.x).toBeGreaterThanOrEqual(2);
+      expect(part.y).toBeGreaterThanOrEqual(2);
+      expect(part.x + part.width).toBeLessThanOrEqual(stock.label.width - 2 + 1e-9);
+      expect(part.y + part.height).toBeLessThanOrEqual(stock.label.height - 2 + 1e-9);
+    }
+  }
+  // Three dots of a printer with 203 to the inch: fewer are not square any more.
+  expect((QR_SQUARE_MM * 203) / 25.4).toBeGreaterThan(3);
 });
 
 test("a sheet half used is begun where it was left, and the next page is whole", () => {

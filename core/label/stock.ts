@@ -86,6 +86,14 @@ export const STOCKS: readonly LabelStock[] = [
     { width: 101.6, height: 50.8 },
     { columns: 2, rows: 5, pitchX: 106.4 },
   ),
+  onPage(
+    "a4-8",
+    "A4 sheet",
+    "sheet",
+    A4,
+    { width: 99.1, height: 67.7 },
+    { columns: 2, rows: 4, pitchX: 101.6 },
+  ),
   onPage("a4-24", "A4 sheet", "sheet", A4, { width: 70, height: 37 }, { columns: 3, rows: 8 }),
   onPage(
     "a4-21",

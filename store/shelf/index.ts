@@ -31,4 +31,5 @@ export {
   type StorageRoom,
 } from "./storage.ts";
 export { happeningsOf, type Happening } from "./happening.ts";
+export { giftsOf, type Gift, type GiftAnimal } from "./gift.ts";
 export { findOnShelf } from "./search.ts";

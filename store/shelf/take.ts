@@ -34,7 +34,7 @@ export function addMovement(
 }
 
 /** A container as the guards of shelves are asked about it. */
-function onTheWay(c: ContainerNow, facts: Shelved | undefined): ContainerOnTheWay {
+export function onTheWay(c: ContainerNow, facts: Shelved | undefined): ContainerOnTheWay {
   const { code, seal, disposition, moved } = c;
   return {
     code,

@@ -6,7 +6,7 @@ import { packsOnShelf, shelvedByIds, shelvedSince, toShelve, type Shelved } from
 import { containersOfPack } from "#store/pack";
 import { containersOfRun } from "#store/rest";
 import { getRun } from "#store/run";
-import { handWords, labelText, packLabelWords } from "../../../words/label";
+import { handWords, labelText, oneLabelWords, packLabelWords } from "../../../words/label";
 import { servedMinutes } from "../../../words/run";
 import type { Home } from "../../../server/context";
 import type { PrintedLabel } from "./labels.server";
@@ -25,16 +25,13 @@ function lately({ larder }: Home): Shelved[] {
   return [...toShelve(larder), ...shelved].slice(0, MOST);
 }
 
-/**
- * What labels are wanted for, from an address: `of` names containers, packs or runs by code; without it, what was canned
- * lately. `chosen` says that somebody chose, be it nothing.
- */
-export function labelsWanted(home: Home, search: URLSearchParams): { wanted: Shelved[]; unknown: string[] } {
-  const { larder } = home;
-  const asked = codesAsked(search);
-  if (asked.length === 0) return { wanted: search.has("chosen") ? [] : lately(home), unknown: [] };
+/** The containers that an address names, by their own codes or by those of their packs or runs, and codes of nothing. */
+export function containersAsked(
+  { larder }: Home,
+  search: URLSearchParams,
+): { ids: string[]; unknown: string[] } {
   const unknown: string[] = [];
-  const ids = asked.flatMap((text) => {
+  const ids = codesAsked(search).flatMap((text) => {
     const found = findCode(larder, text);
     if (found.found && found.kind === "container") return [found.id];
     if (found.found && found.kind === "pack") return containersOfPack(larder, found.id).map((c) => c.id);
@@ -42,9 +39,18 @@ export function labelsWanted(home: Home, search: URLSearchParams): { wanted: She
     unknown.push(text);
     return [];
   });
-  const wanted = shelvedByIds(larder, [...new Set(ids)]).filter(
-    (c) => c.cannedAt !== null && c.seal === "sealed",
-  );
+  return { ids: [...new Set(ids)], unknown };
+}
+
+/**
+ * What labels are wanted for, from an address: `of` names containers, packs or runs by code; without it, what was canned
+ * lately. `chosen` says that somebody chose, be it nothing.
+ */
+export function labelsWanted(home: Home, search: URLSearchParams): { wanted: Shelved[]; unknown: string[] } {
+  if (codesAsked(search).length === 0)
+    return { wanted: search.has("chosen") ? [] : lately(home), unknown: [] };
+  const { ids, unknown } = containersAsked(home, search);
+  const wanted = shelvedByIds(home.larder, ids).filter((c) => c.cannedAt !== null && c.seal === "sealed");
   return { wanted, unknown };
 }
 
@@ -80,7 +86,7 @@ export function labelChoices(
       );
   return {
     offered: [
-      ...alone.map((c) => ({ code: c.code, words: packLabelWords(c, 1, times), chosen: true })),
+      ...alone.map((c) => ({ code: c.code, words: oneLabelWords(c, times), chosen: true })),
       ...[...packs].map(([code, of]) => ({
         code,
         words: packLabelWords(of[0]!, of.length, times),
@@ -131,3 +137,7 @@ export function printed(home: Home, wanted: readonly Shelved[], origin: string):
     url: labelUrl(origin, c.code, householdMark(household.createdAt)),
   }));
 }
+
+/** How many labels of the first sheet are gone already, as an address says it; less than a sheet has. */
+export const skipOf = (stock: LabelStock, search: URLSearchParams): number =>
+  Math.max(0, Math.min(stock.columns * stock.rows - 1, Math.floor(Number(search.get("skip")) || 0)));

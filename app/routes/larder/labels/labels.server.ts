@@ -4,8 +4,10 @@ import type { LabelText } from "../../../words/label";
 import { newPdf, type Doc } from "../../../server/pdf";
 import { drawQr } from "../../../server/qr";
 
-const MM = 72 / MM_PER_IN;
-const INK = "#000000";
+/** A millimeter in points. */
+export const MM = 72 / MM_PER_IN;
+/** Printers of labels have no gray. */
+export const BLACK = "#000000";
 
 /** What is printed: the words, and the address its QR code leads to. */
 export interface PrintedLabel {
@@ -14,7 +16,21 @@ export interface PrintedLabel {
 }
 
 /** Labels on sheets, rolls, discs or wraps, as PDF. @param skip labels of the first sheet that are gone already */
-export function labelsPdf(stock: LabelStock, labels: readonly PrintedLabel[], skip = 0): Promise<Buffer> {
+export const labelsPdf = (stock: LabelStock, labels: readonly PrintedLabel[], skip = 0): Promise<Buffer> =>
+  printOn(stock, labels, skip, (doc, label) => drawLabel(doc, stock, label));
+
+/**
+ * Any labels on sheets, rolls or wraps, as PDF.
+ *
+ * @param skip labels of the first sheet that are gone already
+ * @param draw draws one from its upper left corner
+ */
+export function printOn<Label>(
+  stock: LabelStock,
+  labels: readonly Label[],
+  skip: number,
+  draw: (doc: Doc, label: Label) => void,
+): Promise<Buffer> {
   const size: [number, number] = [stock.page.width * MM, stock.page.height * MM];
   const { doc, done } = newPdf(`Labels, ${stock.name}`, { size, margin: 0, autoFirstPage: false });
   let page = -1;
@@ -24,7 +40,7 @@ export function labelsPdf(stock: LabelStock, labels: readonly PrintedLabel[], sk
       page++;
     }
     doc.save().translate(place.x * MM, place.y * MM);
-    drawLabel(doc, stock, labels[i]!);
+    draw(doc, labels[i]!);
     doc.restore();
   }
   doc.end();
@@ -36,7 +52,7 @@ function drawLabel(doc: Doc, stock: LabelStock, { text, url }: PrintedLabel): vo
   const centred = stock.form === "disc";
   // The code in clear has its own strip beneath the QR code; the rest of the label is for words.
   const clear = centred ? 4.6 : Math.min(6, stock.label.height - qr.y - qr.height - 1);
-  drawQr(doc, qr.x * MM, qr.y * MM, qr.width * MM, url, INK);
+  drawQr(doc, qr.x * MM, qr.y * MM, qr.width * MM, url, BLACK);
   const below = { x: qr.x, y: qr.y + qr.height - 0.6, width: qr.width, height: clear };
   put(doc, text.code, below, "bold", "center", largest(doc, text.code, "bold", qr.width, clear, 14));
   const lines: [string, "plain" | "bold", number][] = [
@@ -77,7 +93,7 @@ function drawLabel(doc: Doc, stock: LabelStock, { text, url }: PrintedLabel): vo
 const LEAST = 4.5;
 
 /** The largest type in which a line fits a box, points. */
-function largest(
+export function largest(
   doc: Doc,
   text: string,
   font: "plain" | "bold",
@@ -91,7 +107,7 @@ function largest(
 }
 
 /** A line on one line. What would be too small to read is broken off. */
-function put(
+export function put(
   doc: Doc,
   text: string,
   box: Box,
@@ -101,7 +117,7 @@ function put(
 ): void {
   doc
     .font(font)
-    .fillColor(INK)
+    .fillColor(BLACK)
     .fontSize(size)
     .text(text, box.x * MM, box.y * MM, {
       width: box.width * MM,

@@ -2,7 +2,7 @@ import type { Route } from "./+types/pdf";
 import { homeContext } from "../../../server/context";
 import { labelsPdf } from "./labels.server";
 import { pdfAnswer } from "../../../server/pdf";
-import { labelsWanted, printed, stockWanted } from "./choice.server";
+import { labelsWanted, printed, skipOf, stockWanted } from "./choice.server";
 
 /** The labels as PDF, for a sheet printer or, page by page, for a printer of single labels. */
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -11,7 +11,8 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const { wanted } = labelsWanted(home, url.searchParams);
   if (wanted.length === 0)
     throw new Response("There is nothing sealed to print a label for.", { status: 404 });
-  const skip = Number(url.searchParams.get("skip") ?? 0) || 0;
-  const pdf = await labelsPdf(stockWanted(home, url.searchParams), printed(home, wanted, url.origin), skip);
+  const stock = stockWanted(home, url.searchParams);
+  const skip = skipOf(stock, url.searchParams);
+  const pdf = await labelsPdf(stock, printed(home, wanted, url.origin), skip);
   return pdfAnswer(pdf, "labels");
 }
