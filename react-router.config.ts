@@ -1,5 +1,6 @@
 import type { Config } from "@react-router/dev/config";
 import { buildOffline } from "./app/workers/offline/build";
+import { buildRecallCheck } from "./app/workers/recall-check/build";
 
 export default {
   appDirectory: "app",
@@ -7,5 +8,9 @@ export default {
   // All routes are known from the start: without a network there is nobody to ask for the next one.
   routeDiscovery: { mode: "initial" },
   future: { v8_middleware: true },
-  buildEnd: ({ reactRouterConfig }) => buildOffline(`${reactRouterConfig.buildDirectory}/client`),
+  buildEnd: async ({ reactRouterConfig }) => {
+    const client = `${reactRouterConfig.buildDirectory}/client`;
+    await buildRecallCheck(client);
+    await buildOffline(client);
+  },
 } satisfies Config;

@@ -23,7 +23,7 @@ const TRADE = words(`
 /** Food and animals named by the published rows, and by what is refused. */
 const FOOD = words(`
   boar hare trout steelhead mackerel whitefish halibut albacore pike clams oysters seafood shellfish dungeness poultry dairy
-  noodles pasta barley dumplings flour starch jerky tomato carrots peas vegetable vinegar ketchup thyme citric chile carne ingredient purée pâté fatty flavor
+  noodles pasta barley dumplings flour starch jerky tomato carrots peas vegetable vinegar ketchup thyme citric chile carne ingredient allergen purée pâté fatty flavor
 `);
 
 /** Sources, illnesses and what they are named after. */

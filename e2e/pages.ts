@@ -27,6 +27,7 @@ export const PAGES = [
   "/larder/eating",
   "/larder/charts",
   "/larder/labels",
+  "/larder/gifts",
   "/larder/recalls",
   "/shed",
   "/household",

@@ -15,6 +15,12 @@ export const DOUBT_WORDS: Record<DoubtKind, { name: string; why: string }> = {
   place: { name: "Same shelf", why: "Frozen, too hot or damp together." },
 };
 
+/** What to do with a recalled jar or can one has, step by step. */
+export const RECALLED_STEPS: readonly string[] = [
+  ...DISPOSAL.closed.steps.map((s, i) => `${i + 1}. ${s.what}`),
+  "If you have opened or eaten from one, tell us now. Trouble seeing, speaking, swallowing or breathing: call a doctor at once.",
+];
+
 /** What somebody who has recalled food is told: on paper, and as a message to copy. Plain sentences, the danger first. */
 export interface Notice {
   title: string;
@@ -45,8 +51,7 @@ export function recallNotice({
       `To ${to}, from ${household}.`,
       `You have ${one ? "it" : "them"} from us, and we recall ${one ? "it" : "them"}. Why: ${reason}.`,
       "The code is on the lid or the label. Look for it on everything you have from us.",
-      ...DISPOSAL.closed.steps.map((s, i) => `${i + 1}. ${s.what}`),
-      "If you have opened or eaten from one, tell us now. Trouble seeing, speaking, swallowing or breathing: call a doctor at once.",
+      ...RECALLED_STEPS,
       "Answer us what you did with each one, so that we know that you heard of it.",
     ],
   };

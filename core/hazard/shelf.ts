@@ -35,6 +35,14 @@ const storing: Row[] = [
   ["A code is misread by one letter and names another jar", "a person", "unsafe food", 2, "core/code/check.ts#isValidCode", "Nothing is claimed unless it is proven.", "core/code/code.test.ts: on 10,000 codes, all errors and not a sample of them"],
 ];
 
+const giving: Row[] = [
+  ["A jar that is on hold, recalled or unsealed gets a gift label", "a person", "unsafe food", 3, "core/guard/shelf.ts#whyNoGiftLabel", "No gift label, and why.", `${S}goes on nothing with %j, wherever it is`, "app/routes/larder/gifts/gifts.test.ts: takes the gift label away, and puts the jar on the signed list until it is released or thrown out"],
+  ["A gift label's QR code is too fine for a phone, and its words are lost", "a person", "unsafe food", 2, "app/server/qr.ts#qrWithin", "The text is too long for this label, and which have room.", "app/routes/larder/gifts/gifts.test.ts: is told to be too long for a small label, with those that have room, and never printed unreadably"],
+  ["An allergen goes unsaid on a gift", "a person", "unsafe food", 3, "core/recipe/allergen.ts#allergensIn", "Allergens by name, what is ready made, and to ask.", "core/recipe/allergen.test.ts: has every kind of fish of the recipes, and no animal of the land"],
+  ["A forged or outdated recall list calls a recalled jar good", "another program", "unsafe food", 3, "app/workers/recall-check/judge.ts#judgeList", "The list was changed, is not from this household, or is older.", "app/workers/recall-check/recall-check.test.ts: is not used once any sign of it was changed, but for spaces around its lines", "app/workers/recall-check/recall-check.test.ts: is not used when it is %s"],
+  ["A friend takes “not on the list” for “safe”", "a person", "unsafe food", 3, "app/workers/recall-check/judge.ts#judgeCode", "Not recalled by that day: look at it, and boil it.", "app/workers/recall-check/recall-check.test.ts: is never called safe: only not on the list of that day, which grows old"],
+];
+
 const opening: Row[] = [
   ["Enter in a field or on a tick opens a jar, gives it away, or lifts a hold", "a person", "unsafe food", 2, "app/ui/form/no-enter.tsx#guardEnter", "Nothing happens: each has a button of its own.", "e2e/enter.spec.ts: Enter on every form: it never presses one of several buttons, nor one that is consequential"],
   ["Enter in a field opens a jar as sound", "a person", "false record", 2, "app/ui/form/no-enter.tsx#NoEnter", "Nothing happens: a button is pressed for it.", "e2e/guards.spec.ts: Enter in a field opens no jar and eats none"],
@@ -102,7 +110,7 @@ const records: Row[] = [
 /** From the towel to the table, and what is kept of it. */
 export const SHELF = [
   ...hazardsOf("rest", rest),
-  ...hazardsOf("storing", storing),
+  ...hazardsOf("storing", [...storing, ...giving]),
   ...hazardsOf("opening", opening),
   ...hazardsOf("recall", recall),
   ...hazardsOf("records", records),

@@ -49,7 +49,7 @@ export function setAside(
   return once(larder, write, "recall.open", () => {
     const reason = input.reason.trim();
     if (!reason)
-      throw new Refused({ reason: "Say what was wrong: It is shown again when this is released.." });
+      throw new Refused({ reason: "Say what was wrong. It is shown again when this is released." });
     getContainer(larder, input.containerId);
     const others = input.doubts.length ? containersSharing(larder, input.containerId, input.doubts) : [];
     const ids = [input.containerId, ...others.map((o) => o.id)].filter((id) => {

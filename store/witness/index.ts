@@ -15,3 +15,4 @@ export {
   type Signed,
   type Statement,
 } from "./statement.ts";
+export { signRecalls, type SignedRecalls } from "./recall-list.ts";

@@ -27,6 +27,7 @@ export function Ways({ search }: { search: string }) {
           [href("/larder/charts"), "Charts"],
           [href("/larder/rooms"), "Rooms"],
           [href("/larder/labels"), "Labels"],
+          [href("/larder/gifts"), "Gift labels"],
           [href("/larder/recalls"), "Recalls"],
         ].map(([to, name]) => (
           <Link key={to} to={to!} className="flex min-h-12 min-w-12 items-center px-2 text-ink">

@@ -37,6 +37,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
       ["Larder: the shelves", "/larder", "best by, open"],
       ["What to eat next, and how long it lasts", "/larder/eating", "meals, forecast, cost, price"],
       ["Labels to print, or the words for a marker", "/larder/labels", "pdf, sheet, roll"],
+      ["Gift labels: what a new owner must know", "/larder/gifts", "give away, passport, present, qr"],
       ["Rooms: how warm the shelves are", "/larder/rooms", "temperature, frost, heat"],
       ["Recalls", "/larder/recalls", "bad, bulge, risk"],
       ["Charts: stock, age, seals, yields", "/larder/charts", "seasons"],

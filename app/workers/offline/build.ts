@@ -2,10 +2,13 @@ import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { build } from "vite";
+import { CHECK_SCRIPT } from "../recall-check/script";
 
 /** Typefaces of scripts that the interface is not written in are fetched when a name needs them. */
 const SELDOM = /-(cyrillic|cyrillic-ext|greek|greek-ext|vietnamese|latin-ext)-/;
-const isShell = (path: string) => !SELDOM.test(path) && path !== "sw.js";
+/** Built beside the pages, and no part of them. */
+const APART = ["sw.js", CHECK_SCRIPT];
+const isShell = (path: string) => !SELDOM.test(path) && !APART.includes(path);
 
 /** Returns what the shell is made of: every file of the build that a page may need, with what tells it from the one before. */
 export function shellOf(client: string): { url: string; revision: string | null }[] {

@@ -7,6 +7,7 @@ import { Code } from "#ui/lotmark";
 import { DOUBT_WORDS } from "../../../words/recall";
 import { longDay, timesOf } from "../../../words/time";
 import { homeContext } from "../../../server/context";
+import { CheckFiles } from "./check-files";
 
 export function loader({ context }: Route.LoaderArgs) {
   const { larder, household } = context.get(homeContext);
@@ -51,6 +52,7 @@ export default function Recalls({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
+      <CheckFiles />
     </Page>
   );
 }

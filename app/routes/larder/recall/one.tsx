@@ -17,6 +17,7 @@ import { recallRows } from "../../../features/genealogy/recall.server";
 import { Disposal } from "../../rest/deciding";
 import { RecallDrawing } from "./drawing";
 import { RecallList } from "./list";
+import { CheckFiles } from "./check-files";
 import { Recipients } from "./recipients";
 import { keptUntilTaken } from "../../../outbox";
 
@@ -106,6 +107,7 @@ export default function OneRecall({ loaderData, actionData }: Route.ComponentPro
           result={actionData?.result}
         />
       )}
+      {loaderData.recipients.length > 0 && <CheckFiles />}
       <RecallDrawing code={recall.code} rows={rows} />
       <div className="mt-5">
         <Disposal how="closed" />
