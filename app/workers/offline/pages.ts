@@ -9,7 +9,7 @@ export const PAGES_EXPIRE = {
 
 /** What is no page of the work: the door, files, and what only makes sense live. */
 const NEVER =
-  /^\/(enter|pair|who|connect|api\/|jump|prefs|healthz|clock|records\/(archive|restore|lists|paper\.pdf|events)|.*\.(data|pdf|csv|ics|zip|jsonld|crt)$|live|fire\/[^/]+\/(events|taps))/;
+  /^\/(enter|pair|who|connect|api\/|jump|prefs|healthz|clock|records\/(archive|restore|lists|paper\.pdf|events)|.*\.(data|pdf|csv|ics|zip|jsonld|crt|html|txt)$|live|fire\/[^/]+\/(events|taps))/;
 
 /** Whether a page of this address may be kept, and shown while the larder cannot be reached. */
 export const isKept = (path: string): boolean => !NEVER.test(path);
