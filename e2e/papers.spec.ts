@@ -118,8 +118,9 @@ test("a gift label is read off the print by any decoder, at 203 and 300 dots an 
   await page.getByLabel("Printed on").selectOption({ label: "A4 sheet, 65 labels, 1½ × ⅞ in" });
   await expect(page.getByText(/is too long for this label.*Choose a larger one: .*4 × 2 in/)).toBeVisible();
   await expect(page.getByRole("link", { name: /as PDF/ })).toHaveCount(0);
-  await page.getByLabel("Or the codes on their lids").fill("NO-SUCH");
-  await page.getByLabel("Or the codes on their lids").press("Enter");
+  await page.getByLabel("Or the codes on their lids").pressSequentially("NO-SUCH");
+  await expect(page.getByText("Nothing in this larder carries")).toHaveCount(0);
+  await page.getByRole("button", { name: "Add" }).click();
   await expect(page.getByText("Nothing in this larder carries NO-SUCH.")).toBeVisible();
   // The giver's book has the same words.
   const book = await page.getByRole("link", { name: "Sheet for your own book (PDF)" }).getAttribute("href");

@@ -201,7 +201,7 @@ export const JAR_ROWS: readonly JarRow[] = [
   },
   {
     key: "chile-con-carne",
-    name: "Chilli with meat",
+    name: "Chili with meat",
     covers: "meat, beans, tomato and chili",
     packs: ["hot"],
     halfPintMinutes: "as-pint",

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
-import { build } from "vite";
+import { buildAlone } from "../alone";
 import { CHECK_SCRIPT } from "../recall-check/script";
 
 /** Typefaces of scripts that the interface is not written in are fetched when a name needs them. */
@@ -29,25 +29,10 @@ const hash = (of: string | Buffer) => createHash("sha256").update(of).digest("he
 /** Builds what keeps pages for when there is no network, beside the pages, with the list of what it keeps. */
 export async function buildOffline(client: string): Promise<void> {
   const shell = shellOf(client);
-  await build({
-    configFile: false,
-    logLevel: "warn",
-    publicDir: false,
-    define: {
-      SHELL: JSON.stringify(shell),
-      BUILD: JSON.stringify(hash(JSON.stringify(shell))),
-      "process.env.NODE_ENV": JSON.stringify("production"),
-    },
-    build: {
-      outDir: client,
-      emptyOutDir: false,
-      // One file that any browser takes as a worker.
-      lib: {
-        entry: resolve(import.meta.dirname, "main.ts"),
-        formats: ["iife"],
-        name: "offline",
-        fileName: () => "sw.js",
-      },
-    },
+  // One file that any browser takes as a worker.
+  await buildAlone(client, resolve(import.meta.dirname, "main.ts"), "sw.js", {
+    SHELL: JSON.stringify(shell),
+    BUILD: JSON.stringify(hash(JSON.stringify(shell))),
+    "process.env.NODE_ENV": JSON.stringify("production"),
   });
 }

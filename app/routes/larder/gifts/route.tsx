@@ -4,7 +4,7 @@ import { giftBoxMm } from "#core/label";
 import { countOf } from "#core/quantity";
 import { Button } from "#ui/button";
 import { Notice } from "#ui/form";
-import { Page, Part } from "#ui/page";
+import { Empty, Page, Part } from "#ui/page";
 import { stockWords } from "../../../words/label";
 import { homeContext } from "../../../server/context";
 import { codesAsked, labelChoices, skipOf } from "../labels/choice.server";
@@ -107,21 +107,37 @@ export default function Gifts({ loaderData }: Route.ComponentProps) {
             : "Give it the sheet instead."}
         </Notice>
       )}
-      <LabelForm
-        offered={offered}
-        older={older}
-        olderAs="All of an older load"
-        stocks={stocks}
-        stockKey={stock.key}
-        skip={skip}
-        units={units}
-      >
-        <label className="mt-3 block max-w-[36rem]">
-          <span className="block font-[650]">Or the codes on their lids</span>
-          <span className="block text-[0.92rem] text-soft">Example: 7K4-R, 8PQ-2. Then press Enter.</span>
-          <input key={labels.length} name="of" autoComplete="off" className="input mt-1" />
-        </label>
-      </LabelForm>
+      {offered.length + older.length === 0 ? (
+        <Empty title="Nothing to give away yet.">
+          Sealed jars and cans come here when their lids were pressed.
+        </Empty>
+      ) : (
+        <LabelForm
+          offered={offered}
+          older={older}
+          olderAs="All of an older load"
+          stocks={stocks}
+          stockKey={stock.key}
+          skip={skip}
+          units={units}
+        >
+          <div className="mt-3 flex max-w-[36rem] items-end gap-3">
+            <label className="flex-1">
+              <span className="block font-[650]">Or the codes on their lids</span>
+              <span className="block text-[0.92rem] text-soft">Example: 7K4-R, 8PQ-2</span>
+              {/* Half a code is not looked for: it is asked for by its button. */}
+              <input
+                key={labels.length}
+                name="of"
+                autoComplete="off"
+                onChange={(e) => e.stopPropagation()}
+                className="input mt-1"
+              />
+            </label>
+            <Button>Add</Button>
+          </div>
+        </LabelForm>
+      )}
       {labels.length > 0 && (
         <div className="grid gap-10 lg:grid-cols-2">
           <Part title="The first page">
