@@ -322,8 +322,7 @@ function sameOrigin(req: Request, res: Response, next: NextFunction): void {
 }
 
 /** What is long to make, or tells much: exports, papers, archives, the interface. */
-const HEAVY =
-  /^\/(api\/|photos\/|records\/lists\/[^/]+\/csv$)|\.(pdf|zip|csv|ics|jsonld)$|^\/larder\/recalls\/.*\.(html|txt)$/;
+const HEAVY = /^\/(api\/|photos\/|records\/lists\/[^/]+\/csv$)|\.(pdf|zip|csv|ics|jsonld|html|txt)$/;
 
 /** A page of another site may link here, and can neither make this machine work nor draw what it holds into itself. */
 function onlyOwnPages(req: Request, res: Response, next: NextFunction): void {

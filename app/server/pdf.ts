@@ -1,6 +1,9 @@
 import type PDFDocument from "pdfkit";
 import { createRequire } from "node:module";
+import { MM_PER_IN } from "#core/quantity";
 
+/** A millimeter in points. */
+export const MM = 72 / MM_PER_IN;
 const FONTS = "dejavu-fonts-ttf/ttf/DejaVuSansCondensed";
 const require = createRequire(import.meta.url);
 

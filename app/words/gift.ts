@@ -96,7 +96,7 @@ function sourceLine({ pack: { schedule } }: Gift): string {
 }
 
 /** The sentence on boiling it first, for wherever it is opened. */
-export const boilFirst = (units: UnitSystem): string => {
+const boilFirst = (units: UnitSystem): string => {
   const step = formatAltitude(mFromFt(1000), units);
   return `Boil it ${BOIL_TIME}, 1 more for each ${step} above ${step}`;
 };

@@ -29,13 +29,13 @@ export function judgeCode(
   day: (at: number) => string,
 ): Answer {
   const read = readCode(typed);
-  const code = read.ok ? read.code : null;
-  if (!code)
+  if (!read.ok)
     return {
       tone: "no",
-      title: read.ok ? "" : read.message,
+      title: read.message,
       lines: ["Read the code on the lid or the label again. Until it is found: do not eat it."],
     };
+  const { code } = read;
   const found = list.recalled.find((r) => r.code === code);
   if (found)
     return {

@@ -2,6 +2,7 @@ import type { Route } from "./+types/readings";
 import { getRun } from "#store/run";
 import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
+import { downloadAnswer } from "../../../server/download";
 
 /** Every reading of a run as CSV (RFC 4180), with units in its header. */
 export function loader({ context, params }: Route.LoaderArgs) {
@@ -19,12 +20,11 @@ export function loader({ context, params }: Route.LoaderArgs) {
         cell(e.by ?? ""),
       ].join(","),
     );
-  return new Response(["at (UTC),gauge (kPa),inside (°C),gauge name,by", ...rows, ""].join("\r\n"), {
-    headers: {
-      "Content-Type": "text/csv; charset=utf-8",
-      "Content-Disposition": `attachment; filename="run-${run.code}-readings.csv"`,
-    },
-  });
+  return downloadAnswer(
+    ["at (UTC),gauge (kPa),inside (°C),gauge name,by", ...rows, ""].join("\r\n"),
+    "text/csv; charset=utf-8",
+    `run-${run.code}-readings.csv`,
+  );
 }
 
 /** A name that no spreadsheet takes for a formula. */

@@ -7,6 +7,7 @@ import { onShelf, type Shelved } from "#store/shelf";
 import { oneWords } from "../../../words/shelf";
 
 import { homeContext } from "../../../server/context";
+import { downloadAnswer } from "../../../server/download";
 
 /** Best-by days as a calendar file (RFC 5545): one day for each load and kind, with its codes. */
 export function loader({ context }: Route.LoaderArgs) {
@@ -32,11 +33,5 @@ export function loader({ context }: Route.LoaderArgs) {
       description: `${countOf(some.length, "container")}: ${some.map((c) => c.code).join(", ")}. Sound for longer while the seal holds; eaten first.`,
     });
   }
-  return new Response(calendar.toString(), {
-    headers: {
-      "Content-Type": "text/calendar; charset=utf-8",
-      "Content-Disposition": 'attachment; filename="best-by.ics"',
-      "Cache-Control": "no-store",
-    },
-  });
+  return downloadAnswer(calendar.toString(), "text/calendar; charset=utf-8", "best-by.ics");
 }

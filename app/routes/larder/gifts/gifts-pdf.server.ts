@@ -1,8 +1,8 @@
 import { giftBoxMm, QR_SQUARE_MM, type LabelStock } from "#core/label";
-import { INK, newPdf, SOFT, type Doc } from "../../../server/pdf";
+import { INK, MM, newPdf, SOFT, type Doc } from "../../../server/pdf";
 import { drawQr, qrWithin } from "../../../server/qr";
 import type { GiftText } from "../../../words/gift";
-import { BLACK, largest, MM, printOn, put } from "../labels/labels.server";
+import { BLACK, largest, LEAST, printOn, put } from "../labels/labels.server";
 import type { GiftLabel } from "./gifts.server";
 
 /**
@@ -42,7 +42,7 @@ function drawGift(doc: Doc, stock: LabelStock, text: GiftText): void {
       0,
     );
   let size = 12;
-  while (size > 4.5 && height(size) > room) size -= 0.25;
+  while (size > LEAST && height(size) > room) size -= 0.25;
   let y = top * MM;
   for (const [font, line] of lines) {
     doc

@@ -66,6 +66,17 @@ export function fits(stock: LabelStock, { whole }: GiftText): boolean {
   return box !== null && qrWithin(whole, box.qr.width, QR_SQUARE_MM) !== null;
 }
 
+/** Returns the codes of those whose text is too long for a label. */
+export const tooLongFor = (stock: LabelStock, labels: readonly GiftLabel[]): string[] =>
+  labels.filter((l) => !fits(stock, l.text)).map((l) => l.text.code);
+
+/** Returns the gift labels that an address asks for. Throws a Response (422) that says why there is none. */
+export function giftsOr422(home: Home, search: URLSearchParams): GiftLabel[] {
+  const { labels, refused } = giftsWanted(home, search);
+  if (labels.length > 0) return labels;
+  throw new Response(refused.join(" ") || "Choose what you give away first.", { status: 422 });
+}
+
 /** Returns label material that has room for every one of these; the smallest first. */
 export const roomyFor = (labels: readonly GiftLabel[]): LabelStock[] =>
   GIFT_STOCKS.filter((s) => labels.every((l) => fits(s, l.text))).sort(

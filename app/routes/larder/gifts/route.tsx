@@ -11,7 +11,7 @@ import { codesAsked, labelChoices, skipOf } from "../labels/choice.server";
 import { CheckFiles } from "../recall/check-files";
 import { LabelForm } from "../labels/form";
 import { Sheet } from "../labels/sheet";
-import { fits, GIFT_STOCKS, giftStock, giftsWanted, roomyFor } from "./gifts.server";
+import { GIFT_STOCKS, giftStock, giftsWanted, roomyFor, tooLongFor } from "./gifts.server";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const home = context.get(homeContext);
@@ -27,7 +27,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     stock: stock.key,
     skip: String(skip),
   });
-  const long = labels.filter((l) => !fits(stock, l.text)).map((l) => l.text.code);
+  const long = tooLongFor(stock, labels);
   return {
     units,
     ...labelChoices(
@@ -117,7 +117,7 @@ export default function Gifts({ loaderData }: Route.ComponentProps) {
           older={older}
           olderAs="All of an older load"
           stocks={stocks}
-          stockKey={stock.key}
+          stock={stock}
           skip={skip}
           units={units}
         >

@@ -19,7 +19,7 @@ export function LabelForm({
   older,
   olderAs,
   stocks,
-  stockKey,
+  stock,
   skip,
   units,
   children,
@@ -28,14 +28,13 @@ export function LabelForm({
   older: readonly { value: string; label: string }[];
   olderAs: string;
   stocks: readonly LabelStock[];
-  stockKey: string;
+  stock: LabelStock;
   skip: number;
   units: UnitSystem;
   children?: React.ReactNode;
 }) {
   const send = useSubmit();
-  const stock = stocks.find((s) => s.key === stockKey);
-  const each = stock ? stock.columns * stock.rows : 1;
+  const each = stock.columns * stock.rows;
   return (
     <Form
       onChange={(e) => void send(e.currentTarget)}
@@ -81,7 +80,7 @@ export function LabelForm({
       </fieldset>
       <label className="max-md:w-full">
         <span className="block font-[650]">Printed on</span>
-        <select name="stock" defaultValue={stockKey} className="input mt-1 max-md:w-full w-auto">
+        <select name="stock" defaultValue={stock.key} className="input mt-1 max-md:w-full w-auto">
           {Object.entries(FORM_NAMES).map(([form, name]) => (
             <optgroup key={form} label={name}>
               {stocks
@@ -99,7 +98,7 @@ export function LabelForm({
         <label>
           <span className="block font-[650]">Labels already used on the first sheet</span>
           <input
-            key={stockKey}
+            key={stock.key}
             type="number"
             name="skip"
             min={0}

@@ -1,11 +1,8 @@
-import { MM_PER_IN } from "#core/quantity";
 import { labelPlaces, textBoxMm, type Box, type LabelStock } from "#core/label";
 import type { LabelText } from "../../../words/label";
-import { newPdf, type Doc } from "../../../server/pdf";
+import { MM, newPdf, type Doc } from "../../../server/pdf";
 import { drawQr } from "../../../server/qr";
 
-/** A millimeter in points. */
-export const MM = 72 / MM_PER_IN;
 /** Printers of labels have no gray. */
 export const BLACK = "#000000";
 
@@ -90,7 +87,7 @@ function drawLabel(doc: Doc, stock: LabelStock, { text, url }: PrintedLabel): vo
 }
 
 /** Smallest type that is still read, points. */
-const LEAST = 4.5;
+export const LEAST = 4.5;
 
 /** The largest type in which a line fits a box, points. */
 export function largest(

@@ -28,7 +28,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
     units,
     ...labelChoices(home, search, wanted),
     unknown,
-    stockKey: stock.key,
+    stock,
     skip,
     pdf: `${href("/larder/labels.pdf")}?${query}`,
     labels: wanted.map((c) => labelText(c, units, times, extra(c))),
@@ -37,8 +37,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
 }
 
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { units, labels, byHand, stockKey, skip, pdf, offered, older, unknown } = loaderData;
-  const stock = STOCKS.find((s) => s.key === stockKey)!;
+  const { units, labels, byHand, stock, skip, pdf, offered, older, unknown } = loaderData;
   return (
     <Page
       title="Labels"
@@ -76,7 +75,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
             older={older}
             olderAs="Print older labels again"
             stocks={STOCKS}
-            stockKey={stockKey}
+            stock={stock}
             skip={skip}
             units={units}
           />

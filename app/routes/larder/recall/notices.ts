@@ -4,11 +4,10 @@ import { getRecall, recipientsOf } from "#store/recall";
 import { signRecalls } from "#store/witness";
 import { homeContext } from "../../../server/context";
 import { orNotFound } from "../../../server/form";
-import { INK, newPdf, pdfAnswer } from "../../../server/pdf";
+import { INK, MM, newPdf, pdfAnswer } from "../../../server/pdf";
 import { drawQr, qrWithin } from "../../../server/qr";
 import { recallNotice } from "../../../words/recall";
 import { longDay, timesOf } from "../../../words/time";
-import { MM } from "../labels/labels.server";
 
 const MARGIN = 64;
 /** Of the QR code with the list. */

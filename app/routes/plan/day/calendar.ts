@@ -5,6 +5,7 @@ import { homeContext } from "../../../server/context";
 import { plannedDay } from "./day.server";
 import { planning } from "../../../features/planning/planning.server";
 import { STAGE_DEEDS, STAGE_WORDS } from "../../../words/day";
+import { downloadAnswer } from "../../../server/download";
 
 /** The day as a calendar file (RFC 5545): every stretch somebody has to begin, with an alarm, and every lot to take out. */
 export async function loader({ context }: Route.LoaderArgs) {
@@ -60,11 +61,5 @@ export async function loader({ context }: Route.LoaderArgs) {
       b.stage === "pack" ? 0 : 5,
     );
   }
-  return new Response(calendar.toString(), {
-    headers: {
-      "Content-Type": "text/calendar; charset=utf-8",
-      "Content-Disposition": 'attachment; filename="canning-day.ics"',
-      "Cache-Control": "no-store",
-    },
-  });
+  return downloadAnswer(calendar.toString(), "text/calendar; charset=utf-8", "canning-day.ics");
 }
