@@ -34,7 +34,7 @@ import { activeRuns, isInCanner } from "./run.ts";
  */
 export function governLoad(
   larder: Larder,
-  packs: readonly Pack[],
+  packs: readonly Pick<Pack, "schedule">[],
   canner: Canner,
   signed: boolean,
   chosen: GaugeKind | null = null,

@@ -1,24 +1,20 @@
-import { minutesWords } from "../../words/run";
 import { useEffect, useRef, useState } from "react";
 import { Form, href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
-import { belowLeastLoad, sizesOf, whyNotExtra } from "#core/guard";
-import { CHECK_KEYS, preflight, type CheckKey } from "#core/check";
-import { arrangeLoad, perLayer } from "#core/capacity";
-import { formatPressure, kPaFromPsi } from "#core/quantity";
-import { CONDITION_KEYS, shapeOf } from "#core/schedule";
+import { CHECK_KEYS, type CheckKey } from "#core/check";
+import { kPaFromPsi } from "#core/quantity";
+import { CONDITION_KEYS } from "#core/schedule";
 import { getCanner } from "#store/equipment";
 import { listTools } from "#store/check";
 import { getPack } from "#store/pack";
-import { governLoad, openRun } from "#store/run";
-import { boxesFor, suppliesInUse } from "#store/supply";
+import { openRun } from "#store/run";
 import { Button } from "#ui/button";
 import { ConfirmConditions, ConfirmUnlikely, NoEnter, Notice } from "#ui/form";
 import { useDraft } from "#ui/draft";
 import { Page } from "#ui/page";
-import { filledLoadWords } from "../../words/load";
 import { homeContext } from "../../server/context";
+import { loadCheck } from "../../features/check/load-check.server";
 import { MARGINS } from "../fire/margin";
 import { fillersIn } from "../fire/fillers";
 import { formKey, keyField, orNotFound, submit, words, writeBy } from "../../server/form";
@@ -40,71 +36,13 @@ function asked(request: Request) {
 }
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const { larder, household } = context.get(homeContext);
-  const { cannerId, packIds, burnerId, governs, extraMinutes, fillers } = asked(request);
-  const canner = orNotFound(() => getCanner(larder, cannerId));
-  const packs = packIds.map((id) => orNotFound(() => getPack(larder, id)));
-  const burners = listTools(larder).filter((t) => t.kind === "burner");
-  const burner = burners.find((b) => b.id === burnerId) ?? (burnerId === null ? (burners[0] ?? null) : null);
-  // An overdue gauge does not hide the list: it is asked about on the load's own form.
-  const governing = governLoad(larder, packs, canner, true, governs, fillers);
-  if (governing.outcome === "none")
-    return { problem: `${governing.reason} ${governing.instead.join(" ")}`, key: formKey() } as const;
-  const tooMany = whyNotExtra(extraMinutes);
-  if (tooMany) return { problem: tooMany, key: formKey() } as const;
-  const counts = sizesOf(packs, fillers);
-  let layers: number;
-  try {
-    layers = arrangeLoad(canner.pot, counts).length;
-  } catch {
-    layers = Math.max(
-      1,
-      ...Object.entries(counts).map(([k, n]) => Math.ceil(n / Math.max(1, perLayer(canner.pot, k)))),
-    );
-  }
-  const supplies = suppliesInUse(larder);
-  const boxes = packs.flatMap((p) => boxesFor(supplies, p.container, shapeOf(p.container, p.mouth).mouth));
-  const gaugeNeedsSigning = governLoad(larder, packs, canner, false, governs, fillers).outcome === "none";
-  return {
-    problem: null,
-    key: formKey(),
-    items: preflight({
-      containers: packs.map((p) => p.container),
-      governing,
-      canner: {
-        name: canner.name,
-        hasDial: canner.hasDial === 1,
-        hasWeight: canner.weightPieces.length > 0,
-        racks: canner.pot.racks,
-        waterLitres: canner.waterLitres,
-        aluminium: canner.aluminium === null ? null : canner.aluminium === 1,
-      },
-      burner: burner && {
-        name: burner.name,
-        induction: burner.induction === 1,
-        outdoors: burner.outdoors === 1,
-      },
-      layers,
-      lidBoxes: [...new Set(boxes.filter((b) => b.left > 0).map((b) => b.label))].slice(0, 2),
-      units: household.units,
-    }),
-    canner: canner.name,
-    cannerId,
-    burner: burner && { id: burner.id, name: burner.name },
-    load: filledLoadWords(packs, fillers),
-    minutes: minutesWords({ minutes: governing.minutes, extraMinutes }),
-    pressure: formatPressure(kPaFromPsi(governing.target.facePsi), household.units),
-    packIds,
-    gaugeNeedsSigning,
-    conditions: governing.conditions,
-    confirmed: packs.flatMap((p) => p.schedule.confirmed ?? []),
-    deviations: [
-      ...governing.deviations.map((d) => d.text),
-      ...[belowLeastLoad({ name: canner.name, leastLoad: canner.minLoad ?? 0 }, counts)].filter(
-        (t) => t !== null,
-      ),
-    ],
-  } as const;
+  const home = context.get(homeContext);
+  const { cannerId, packIds, ...load } = asked(request);
+  const canner = orNotFound(() => getCanner(home.larder, cannerId));
+  const packs = packIds.map((id) => orNotFound(() => getPack(home.larder, id)));
+  const check = loadCheck(home, { ...load, canner, packs });
+  if (check.problem !== null) return { problem: check.problem, key: formKey() } as const;
+  return { ...check, key: formKey(), canner: canner.name, cannerId, packIds };
 }
 
 const schema = z.object({

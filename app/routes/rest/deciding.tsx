@@ -11,10 +11,10 @@ import { Part } from "#ui/page";
 import { containersWords } from "../../words/load";
 import { CAN_LOOKS, JAR_LOOKS } from "../../words/rest";
 import { whenWords, type Times } from "../../words/time";
-import type { Route } from "./+types/route";
+import type { RestData } from "./data";
 import { DECIDE_TIME } from "../../words/safety";
 
-type Data = Route.ComponentProps["loaderData"];
+type Data = RestData;
 
 const CHOICE_WORDS = {
   chill: "Refrigerate it",

@@ -9,9 +9,9 @@ import { ContainerGlyph, contentsOf, patternOf, type GlyphState } from "#ui/glyp
 import { Code } from "#ui/lotmark";
 import { CAN_LOOKS, JAR_LOOKS } from "../../words/rest";
 import { whenWords, type Times } from "../../words/time";
-import type { Route } from "./+types/route";
+import type { RestData } from "./data";
 
-type Resting = Route.ComponentProps["loaderData"]["resting"][number];
+type Resting = RestData["resting"][number];
 
 const LOST = { none: "", some: "lost some liquid", half: "lost half or more" } as const;
 

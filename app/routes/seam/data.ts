@@ -1,5 +1,5 @@
-import type { Route } from "./+types/route";
+import type { seamData } from "./seam.server";
 
 /** What the bath and the sealer are drawn from. */
-export type SeamData = Route.ComponentProps["loaderData"];
+export type SeamData = ReturnType<typeof seamData>;
 export type Can = SeamData["cans"][number];

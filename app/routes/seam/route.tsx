@@ -1,71 +1,30 @@
-import { href, Link, redirect, type ShouldRevalidateFunctionArgs } from "react-router";
-import { writingOf } from "#store/household";
-import { z } from "zod";
+import { href, Link, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import { countOf, fFromC, formatTemperature, type UnitSystem } from "#core/quantity";
 import { isFitStage } from "#core/exhaust";
 import { EXHAUST_TEMP_C } from "#core/schedule";
-import {
-  closeMeasured,
-  confirmReading,
-  isFit,
-  lastPlates,
-  listSealers,
-  recordExhaust,
-  redoneCans,
-  sealerFor,
-  signForCan,
-  standingOf,
-} from "#store/seam";
 import { Button } from "#ui/button";
 import { TimeChart } from "#ui/chart";
 import { Empty, Page, Part } from "#ui/page";
 import { Sealer } from "../../ui/bench/place-drawing";
 import { homeContext } from "../../server/context";
-import { byIntent, formKey, quantity, submit, words, writeBy } from "../../server/form";
-import { snapshot } from "../../features/shell/snapshot.server";
+import { byIntent } from "../../server/form";
 import { CanGrid } from "./can-grid";
 import { CloseCan } from "./close-can";
 import { ExhaustCan } from "./exhaust-can";
-import { ofCan, readOutside, seamForm } from "./forms";
 import { Redone } from "./redone";
 import { SealerChoice } from "./sealer-choice";
 import { SealerState } from "./sealer-state";
+import { seamData, seamForms } from "./seam.server";
 import { keptUntilTaken } from "../../outbox";
 import type { FollowHandle } from "../../live/follow";
-import { timesOf } from "../../words/time";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const home = context.get(homeContext);
-  const { larder, household } = home;
   const { searchParams } = new URL(request.url);
-  const asked = searchParams.get("can");
-  const { cans } = snapshot(home);
-  const next =
-    cans.find((c) => c.code === asked && c.stage !== "signed") ??
-    cans.filter((c) => c.stage === "hot").sort((a, b) => a.closeBy! - b.closeBy!)[0] ??
-    cans.find((c) => c.stage === "questioned") ??
-    cans.find((c) => !isFit(c)) ??
-    null;
-  const sealers = listSealers(larder);
-  const sealer = sealerFor(larder, searchParams.get("sealer"), sealers);
-  const kind = next?.kind ?? cans[0]?.kind ?? "can-half-pound";
-  return {
-    key: formKey(),
-    now: larder.now(),
-    units: household.units,
-    times: timesOf(household),
-    cans,
-    next,
-    redone: redoneCans(larder),
-    sealers: sealers.map(({ id, name }) => ({ id, name })),
-    sealer: sealer && {
-      id: sealer.id,
-      name: sealer.name,
-      standing: standingOf(larder, sealer.id, kind),
-      measured: lastPlates(larder, sealer.id, kind) !== null,
-    },
-  };
+  return seamData(context.get(homeContext), {
+    can: searchParams.get("can"),
+    sealer: searchParams.get("sealer"),
+  });
 }
 
 /** A refusal for how things stand (409) means that they stand otherwise than the page shows: it looks again. */
@@ -77,47 +36,7 @@ export function shouldRevalidate({
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = context.get(homeContext);
-  const temp = (what: string) => quantity("temperature", writingOf(household), what);
-  return byIntent(
-    request,
-    {
-      exhaust: () =>
-        submit(
-          request,
-          z.object({ ...ofCan, temp: temp("The temperature"), juice: temp("The juice").optional() }),
-          (v) => {
-            recordExhaust(larder, writeBy(me, v.key), v.containerId, {
-              tempC: v.temp,
-              juiceC: v.juice ?? null,
-            });
-            return redirect(href("/seam"));
-          },
-        ),
-      confirm: () =>
-        submit(request, z.object(ofCan), (v) => {
-          confirmReading(larder, writeBy(me, v.key), v.containerId);
-          return redirect(href("/seam"));
-        }),
-      seam: () =>
-        submit(request, seamForm, (v) => {
-          const outside = readOutside(v);
-          const { newCode } = closeMeasured(larder, writeBy(me, v.key), v.containerId, {
-            sealerId: v.sealerId ?? null,
-            outside,
-            defects: v.defects,
-            verdict: v.verdict,
-          });
-          return redirect(newCode ? `${href("/seam")}?new=${newCode}` : href("/seam"));
-        }),
-      sign: () =>
-        submit(request, z.object({ ...ofCan, reason: words("The reason", 200) }), (v) => {
-          signForCan(larder, writeBy(me, v.key), v.containerId, v.reason);
-          return redirect(href("/seam"));
-        }),
-    },
-    "exhaust",
-  );
+  return byIntent(request, seamForms(request, context.get(homeContext), href("/seam")), "exhaust");
 }
 
 /** What is pressed is kept on this device until the larder has it. */

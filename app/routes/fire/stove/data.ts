@@ -1,9 +1,9 @@
 import type { RunView } from "#core/run";
-import type { Route } from "./+types/route";
+import type { stoveData } from "./stove.server";
 import type { Said } from "./use-run";
 
 /** What the stove screen is made from. */
-export type StoveData = Route.ComponentProps["loaderData"];
+export type StoveData = ReturnType<typeof stoveData>;
 
 /** What each part of the stove screen is given. */
 export interface Tools {

@@ -1,5 +1,5 @@
-import type { Route } from "./+types/route";
+import type { benchData } from "./bench.server";
 
 /** What the packing bench is made from. */
-export type FillData = Route.ComponentProps["loaderData"];
+export type FillData = ReturnType<typeof benchData>;
 export type FillPart = FillData["parts"][number];
