@@ -5,6 +5,7 @@ const APPEND_ONLY = [
   "acceptance",
   "audit",
   "can_check",
+  "canning_step",
   "chain_link",
   "cold_entry",
   "comparison",

@@ -119,6 +119,20 @@ export function fillOne(
   });
 }
 
+/**
+ * Fills every container of a part that is still planned, each counted at what is expected. Returns how many were filled.
+ * Throws Refused, and fills none, when the food does not reach for all of them.
+ */
+export function fillRest(larder: Larder, write: Write, benchId: string, index: number): number {
+  return once(larder, write, "bench.fill-rest", () => {
+    const { planned, containers } = partOf(getOpenBench(larder, benchId), index);
+    const count = planned - containers.length;
+    if (count < 1) refuse("All of them are filled.", 409);
+    for (let i = 0; i < count; i++) fillOne(larder, write, { benchId, part: index, massKg: null });
+    return { result: count, note: { kind: "bench", id: benchId, detail: { part: index, count } } };
+  });
+}
+
 /** Asks the guards, and says what they refuse where the bench has it: a weight at its field, all else about the whole. */
 function permit(...asked: Parameters<typeof permitPack>): ScheduledProcess {
   try {

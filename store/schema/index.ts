@@ -16,3 +16,4 @@ export * from "./plan.ts";
 export * from "./practice.ts";
 export * from "./access.ts";
 export * from "./guide.ts";
+export * from "./canning.ts";

@@ -1,0 +1,3 @@
+export { RUN_STEPS, SAID_STEPS, STEPS, type SaidStep, type Step, type StepKey } from "./step.ts";
+export { canningSteps, stepNow, stepOfPhase, type CanningFacts } from "./steps.ts";
+export { countSizes, type Counted, type WantedSize } from "./counts.ts";
