@@ -6,6 +6,7 @@ export default [
       layout("routes/shell/page.tsx", [
         index("routes/today/route.tsx"),
         route("ask", "routes/ask/route.tsx"),
+        route("can", "routes/can/route.tsx"),
         route("field", "routes/field/route.tsx"),
         route("field/:code", "routes/field/animal/route.tsx"),
         route("cold", "routes/cold/route.tsx"),
@@ -66,6 +67,7 @@ export default [
     layout("routes/shell/bare.tsx", { id: "at-work" }, [
       route("fire/:code", "routes/fire/stove/route.tsx"),
       route("pack/:id", "routes/pack/bench/route.tsx"),
+      route("can/:id", "routes/can/guide/route.tsx"),
     ]),
     route("fire/:code/taps", "routes/fire/stove/deliver.ts"),
     route("fire/:code/events", "routes/fire/stove/events.ts"),

@@ -26,6 +26,7 @@ const DONE: Record<string, string> = {
   "bench.fill": "filled a container",
   "bench.fill-rest": "filled the rest of a part",
   "canning.begin": "started a guided canning",
+  "canning.begin-new": "added food and started a guided canning",
   "canning.choose": "chose jars or cans and a canner",
   "canning.step": "finished a step",
   "canning.check": "checked an item of the equipment",

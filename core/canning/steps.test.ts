@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import type { RunPhase } from "../run/index.ts";
 import { canningSteps, stepNow, stepOfPhase, STEPS, type CanningFacts } from "./index.ts";
 
-const FRESH = { kept: "fridge", thawedAt: null, wasFrozen: false, ready: false, cooked: false } as const;
+const FRESH = { kept: "fridge", thawedAt: null, wasFrozen: false, cut: false, cooked: false } as const;
 const NEW: CanningFacts = {
   chosen: false,
   cans: false,
@@ -58,7 +58,7 @@ describe("the steps a canning needs", () => {
     expect(cans.indexOf("exhaust")).toBeLessThan(cans.indexOf("load"));
   });
   test("cooked leftovers are neither cut nor cooked again", () => {
-    const keys = keysOf({ ...NEW, hot: true, lots: [{ ...FRESH, ready: true, cooked: true }] });
+    const keys = keysOf({ ...NEW, hot: true, lots: [{ ...FRESH, cut: true, cooked: true }] });
     expect(keys).not.toContain("cut");
     expect(keys).not.toContain("cook");
   });
@@ -121,14 +121,12 @@ const anyFacts: fc.Arbitrary<CanningFacts> = fc.record({
       kept: fc.constantFrom("fridge" as const, "freezer" as const, "thawing" as const),
       thawedAt: fc.option(fc.integer({ min: 0, max: 2 * AT })),
       wasFrozen: fc.boolean(),
-      ready: fc.boolean(),
+      cut: fc.boolean(),
       cooked: fc.boolean(),
     }),
     { minLength: 1, maxLength: 3 },
   ),
-  said: fc
-    .subarray(["lay-out", "cut", "cook", "mark"] as const)
-    .map((s): CanningFacts["said"] => new Set(s)),
+  said: fc.subarray(["lay-out", "cut", "cook", "mark"] as const).map((s): CanningFacts["said"] => new Set(s)),
   unchecked: fc.nat(3),
   untested: fc.nat(1),
   filling: fc.record({ begun: fc.boolean(), over: fc.boolean() }),
@@ -161,9 +159,9 @@ describe("for any state of the records", () => {
         const order = steps.map((s) => STEPS.indexOf(s.key));
         expect(order).toEqual([...order].sort((a, b) => a - b));
         const at = steps.findIndex((s) => s.state === "now");
-        expect(steps.every((s, i) => s.state === (at === -1 || i < at ? "done" : i === at ? "now" : "later"))).toBe(
-          true,
-        );
+        expect(
+          steps.every((s, i) => s.state === (at === -1 || i < at ? "done" : i === at ? "now" : "later")),
+        ).toBe(true);
       }),
     );
   });

@@ -17,8 +17,8 @@ export interface CanningFacts {
     thawedAt: number | null;
     /** it came out of the freezer for this canning */
     wasFrozen: boolean;
-    /** cooked, broth or part of a dish: it is not cut any more */
-    ready: boolean;
+    /** cut as it goes into containers */
+    cut: boolean;
     /** cooked, as a hot pack wants it */
     cooked: boolean;
   }[];
@@ -90,9 +90,9 @@ function isNeeded(key: StepKey, f: CanningFacts): boolean {
     case "thaw":
       return f.lots.some((l) => l.wasFrozen || l.kept !== "fridge");
     case "cut":
-      return f.lots.some((l) => !l.ready);
+      return f.lots.some((l) => !l.cut);
     case "cook":
-      return f.hot && f.lots.some((l) => !l.ready || !l.cooked);
+      return f.hot && f.lots.some((l) => !l.cooked);
     default:
       return true;
   }

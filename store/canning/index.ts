@@ -1,15 +1,5 @@
-export {
-  beginCanning,
-  chooseJars,
-  closeCanning,
-  endFilling,
-  getCanning,
-  lastCanning,
-  openCannings,
-  sayChecked,
-  sayStep,
-  startFilling,
-  type Canning,
-  type JarsChosen,
-} from "./canning.ts";
+export { benchInHand, getCanning, lastCanning, openCannings, type Canning } from "./canning.ts";
+export { beginCanning, beginWithNew, type CanningBegun, type NewFood } from "./begin.ts";
+export { chooseJars, endFilling, startFilling, type JarsChosen } from "./fill.ts";
+export { closeCanning, sayChecked, sayStep } from "./say.ts";
 export type { CanningWork } from "../schema/index.ts";

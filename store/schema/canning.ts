@@ -9,6 +9,10 @@ import { bench, type BenchWorkPart } from "./pack.ts";
 export interface CanningWork {
   /** lots it began with */
   lotIds: string[];
+  /** its food was brought as it is, to be cut on the way */
+  toCut: boolean;
+  /** the recipe it goes by; null for plain meat, fish or broth */
+  recipeId: string | null;
   /** what goes into containers and how; empty until they are chosen */
   parts: Omit<BenchWorkPart, "done">[];
   /** layers from the bottom; empty until the containers are chosen */

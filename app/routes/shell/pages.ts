@@ -9,6 +9,7 @@ export const PAGES: readonly { title: string; pages: readonly PageEntry[] }[] = 
     title: "Today",
     pages: [
       ["Today", "/", "what is next"],
+      ["Can something, step by step", "/can", "guide first time start canning jars"],
       ["Ask a schedule", "/ask", "minutes, pressure, headspace"],
       ["Scan a label", "/larder/scan", "camera, code, find"],
     ],

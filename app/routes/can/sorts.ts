@@ -1,0 +1,41 @@
+import { SPECIES, formsFor, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
+
+/** What somebody may have in hand to be canned. */
+export const SORTS = ["meat", "bird", "fish"] as const;
+export type Sort = (typeof SORTS)[number];
+
+export const SORT_WORDS: Record<Sort, { name: string; note: string }> = {
+  meat: { name: "Game meat", note: "deer, pronghorn, elk, boar, bear" },
+  bird: { name: "Birds and small game", note: "grouse, duck, turkey, rabbit" },
+  fish: { name: "Fish", note: "trout, salmon, pike, whitefish" },
+};
+
+const SORT_OF: Record<SpeciesGroup, Sort> = {
+  "red-meat": "meat",
+  "bird-rabbit": "bird",
+  fish: "fish",
+  tuna: "fish",
+};
+
+/** Returns which sort an animal belongs to; null for one that is not in the catalogue. */
+export function sortOfSpecies(key: string): Sort | null {
+  const known = speciesByKey(key);
+  return known ? SORT_OF[known.group] : null;
+}
+
+/**
+ * Returns the animals of a sort as a list to choose from, by name; the household's own first.
+ *
+ * @param own keys of the household's own species
+ */
+export function speciesChoices(sort: Sort, own: readonly string[]): { value: string; label: string }[] {
+  const mine = own.flatMap((key) => speciesByKey(key) ?? []).filter((s) => SORT_OF[s.group] === sort);
+  const known = SPECIES.filter((s) => SORT_OF[s.group] === sort).sort((a, b) => a.name.localeCompare(b.name));
+  return [{ value: "", label: "Choose" }, ...[...mine, ...known].map((s) => ({ value: s.key, label: s.name }))];
+}
+
+/** Returns the forms of a sort that go into containers, the usual one first. */
+export function formsOf(sort: Sort): LotForm[] {
+  const group: Record<Sort, SpeciesGroup> = { meat: "red-meat", bird: "bird-rabbit", fish: "fish" };
+  return formsFor(group[sort]).filter((f) => f !== "roast" && f !== "bones");
+}
