@@ -8,7 +8,13 @@ import { REST_TIME, VENT_TIME, WAIT_TIME } from "./safety";
 export interface GuidedLoad {
   cans: boolean;
   /** what is packed, and in which containers; empty before it is chosen */
-  parts: readonly { product: ProductKey; container: ContainerKey; method: "raw" | "hot"; dish: string | null; headspaceIn: number }[];
+  parts: readonly {
+    product: ProductKey;
+    container: ContainerKey;
+    method: "raw" | "hot";
+    dish: string | null;
+    headspaceIn: number;
+  }[];
   units: UnitSystem;
   /** some of it is poultry, rabbit or another bird */
   bird: boolean;
@@ -212,7 +218,9 @@ export function stepWords(key: StepKey, load: GuidedLoad): StepWords {
     case "unload":
       return {
         title: `Lift the ${jars} out`,
-        what: cans ? "Lift each can out and cool it as the guide says." : "Straight up, onto a towel, apart, out of drafts.",
+        what: cans
+          ? "Lift each can out and cool it as the guide says."
+          : "Straight up, onto a towel, apart, out of drafts.",
         figure: null,
         why: cans ? "Their ends draw in as they cool." : "Tilting runs food under a lid that is still soft.",
         mistake: cans ? "Stacking hot cans close together." : "Tightening the bands now.",

@@ -39,6 +39,7 @@ const DONE: Record<string, string> = {
   "run.ended": "recorded the end of a run",
   "seal.check": "checked a seal",
   "container.shelve": "put on a shelf",
+  "container.shelve-new": "put on a new shelf",
   "container.take": "took off the shelf",
   "container.put-back": "put back on its shelf",
   "container.repack": "reprocessed",

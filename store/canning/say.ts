@@ -3,19 +3,31 @@ import { v7 as uuid } from "uuid";
 import { once, type Larder, type Write } from "#store/db";
 import type { SaidStep } from "#core/canning";
 import type { CheckKey } from "#core/check";
+import { recordLotEvent } from "#store/lot";
 import { canning, canningStep } from "../schema/index.ts";
 import { openOne } from "./canning.ts";
 
-/** Records that a step is done, or that it is not after all. */
+/**
+ * Records that a step is done, or that it is not after all. Throws Refused when the weight cannot be.
+ *
+ * @param weighedKg cutting and cooking: what the food weighs after it, kg, written to its lot; null when it was not weighed
+ */
 export function sayStep(
   larder: Larder,
   write: Write,
   id: string,
   key: SaidStep,
   said: "done" | "undone",
+  weighedKg: number | null = null,
 ): void {
   once(larder, write, "canning.step", () => {
-    openOne(larder, id);
+    const [lotId] = openOne(larder, id).work.lotIds;
+    if (weighedKg !== null && lotId && (key === "cut" || key === "cook"))
+      recordLotEvent(larder, write, lotId, {
+        kind: key === "cut" ? "trim" : "cook",
+        at: larder.now(),
+        afterKg: weighedKg,
+      });
     return append(larder, write, id, key, said);
   });
 }

@@ -20,7 +20,7 @@ export {
   type Shelved,
 } from "./shelved.ts";
 export { byKind, stockKey, type KindStock } from "./kinds.ts";
-export { putBack, shelve, takeOff, type TakenAs } from "./take.ts";
+export { putBack, shelve, shelveOnNew, takeOff, type TakenAs } from "./take.ts";
 export { countShelf, reconcile, type CountLine, type ShelfCount } from "./count.ts";
 export {
   addStorageEntry,

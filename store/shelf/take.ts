@@ -6,7 +6,7 @@ import type { Move } from "#core/shelf";
 import { getContainer, type ContainerNow } from "#store/rest";
 import { changeSupply, listSupplies, stacksFor } from "#store/supply";
 import { movement } from "../schema/index.ts";
-import { getPlace, listPlaces, placeName } from "./place.ts";
+import { addPlace, getPlace, listPlaces, placeName } from "./place.ts";
 import { shelvedByIds, type Shelved } from "./shelved.ts";
 
 export type TakenAs = Exclude<Move, "shelved" | "missing">;
@@ -45,6 +45,20 @@ export function onTheWay(c: ContainerNow, facts: Shelved | undefined): Container
     holds: facts?.holds ?? [],
     aside: facts?.aside ?? null,
   };
+}
+
+/** Adds a shelf and puts containers on it. Returns how many. Throws Refused as `shelve` and `addPlace` do. */
+export function shelveOnNew(
+  larder: Larder,
+  write: Write,
+  containerIds: string[],
+  place: { room: string; name: string },
+): { count: number } {
+  return once(larder, write, "container.shelve-new", () => {
+    const { id } = addPlace(larder, write, place);
+    const result = shelve(larder, write, containerIds, id);
+    return { result, note: { kind: "shelf", id, detail: { ...place, ...result } } };
+  });
 }
 
 /**

@@ -164,7 +164,8 @@ function factsOf(
 }
 
 function titleOf(home: Home, { work }: Canning, lots: readonly Lot[], packs: readonly Pack[]): string {
-  if (packs.length > 0 && packs.every((p) => p.count > 0) && packs.some((p) => p.runId)) return loadWords(packs);
+  if (packs.length > 0 && packs.every((p) => p.count > 0) && packs.some((p) => p.runId))
+    return loadWords(packs);
   if (work.parts.length > 0)
     return loadWords(
       work.parts.map((p) => ({

@@ -1,5 +1,6 @@
 import { href } from "react-router";
 import { byDanger, type Waiting } from "#core/agenda";
+import { RUN_STEPS } from "#core/canning";
 import { CLOSE_WITHIN_MIN, INTO_CANNER_WITHIN_MIN } from "#core/exhaust";
 import { FILLED_WAIT_MINUTES, refrigeratorDays } from "#core/lot";
 import { DAY_MS, MINUTE_MS, countOf, formatMassShort } from "#core/quantity";
@@ -11,7 +12,9 @@ import { flaggedByStorage } from "#store/shelf";
 import { lidsOrEnds } from "../../words/container";
 import { containersWords, loadWords, cutWords } from "../../words/load";
 import { whenWords, type Times, timesOf } from "../../words/time";
+import { STEP_NAMES } from "../../words/guided";
 import { secondPlaceTrouble } from "../../server/backups";
+import { cannings } from "../canning/canning.server";
 import { coldTasks } from "./cold-tasks.server";
 import { guideTasks } from "./guide-tasks.server";
 import type { Home } from "../../server/context";
@@ -42,6 +45,7 @@ export function tasksOf(home: Home): Task[] {
     ...inRefrigerator(look, timesOf(home.household)),
     ...holds(look),
     ...guideTasks(home),
+    ...guided(home),
     ...work(home, look),
   ]);
   return tasks.length > 0
@@ -50,9 +54,9 @@ export function tasksOf(home: Home): Task[] {
         {
           danger: "work",
           at: null,
-          to: href("/field"),
-          title: "Add an animal or a catch",
-          why: "Everything else follows from it.",
+          to: href("/can"),
+          title: "Can something",
+          why: "Say what you have. You are guided from there to the shelf, one step at a time.",
         },
       ];
 }
@@ -210,6 +214,19 @@ function holds({ lots }: Snapshot): Task[] {
       why: [...new Set(held.flatMap((l) => l.holds))].join("; "),
     },
   ];
+}
+
+/** Guided cannings under way. What is on a burner or rests is told by its run. */
+function guided(home: Home): Task[] {
+  return cannings(home)
+    .filter(({ step }) => !(RUN_STEPS as readonly string[]).includes(step!.key) && step!.key !== "rest")
+    .map((c) => ({
+      danger: "work",
+      at: null,
+      to: href("/can/:id", { id: c.canning.id }),
+      title: `Continue: ${c.title}`,
+      why: `Step ${c.steps.indexOf(c.step!) + 1} of ${c.steps.length}: ${STEP_NAMES[c.step!.key]}.`,
+    }));
 }
 
 /** The rest of the work: what is ready for its next step. */

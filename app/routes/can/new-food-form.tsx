@@ -46,7 +46,11 @@ export function NewFoodForm({
       <TextField
         field={fields.weight}
         label="How much, ready to pack"
-        hint={data.units === "us" ? "Without what you throw away. Example: 7 lb" : "Without what you throw away. Example: 3.2 kg"}
+        hint={
+          data.units === "us"
+            ? "Without what you throw away. Example: 7 lb"
+            : "Without what you throw away. Example: 3.2 kg"
+        }
       />
       <PickField
         field={fields.form}

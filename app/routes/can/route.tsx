@@ -111,7 +111,9 @@ export function clientAction(args: Route.ClientActionArgs) {
   return keptUntilTaken(args);
 }
 
-export const handle: FollowHandle = { shows: ["canning", "lot", "bench", "run", "seal", "container", "recipe"] };
+export const handle: FollowHandle = {
+  shows: ["canning", "lot", "bench", "run", "seal", "container", "recipe"],
+};
 
 export default function Can({ loaderData, actionData }: Route.ComponentProps) {
   const { from, open, lots, recipes } = loaderData;
@@ -165,10 +167,7 @@ export default function Can({ loaderData, actionData }: Route.ComponentProps) {
         <Part title="Or a lot that is there" className="mt-8">
           <ul className="grid gap-x-8 lg:grid-cols-2">
             {lots.map((l) => (
-              <li
-                key={l.id}
-                className="flex items-center justify-between gap-4 border-t-2 border-rule py-2"
-              >
+              <li key={l.id} className="flex items-center justify-between gap-4 border-t-2 border-rule py-2">
                 <span>
                   <b className="font-[650]">{l.title}</b>{" "}
                   <span className="text-soft">

@@ -31,7 +31,10 @@ export function sortOfSpecies(key: string): Sort | null {
 export function speciesChoices(sort: Sort, own: readonly string[]): { value: string; label: string }[] {
   const mine = own.flatMap((key) => speciesByKey(key) ?? []).filter((s) => SORT_OF[s.group] === sort);
   const known = SPECIES.filter((s) => SORT_OF[s.group] === sort).sort((a, b) => a.name.localeCompare(b.name));
-  return [{ value: "", label: "Choose" }, ...[...mine, ...known].map((s) => ({ value: s.key, label: s.name }))];
+  return [
+    { value: "", label: "Choose" },
+    ...[...mine, ...known].map((s) => ({ value: s.key, label: s.name })),
+  ];
 }
 
 /** Returns the forms of a sort that go into containers, the usual one first. */

@@ -1,4 +1,4 @@
-import { href, Link } from "react-router";
+import { Link } from "react-router";
 import { isFitStage } from "#core/exhaust";
 import { formatTemperature } from "#core/quantity";
 import { EXHAUST_TEMP_C, shapeOf } from "#core/schedule";
@@ -60,7 +60,7 @@ function CanMark({ can, data }: { can: Can; data: SeamData }) {
     </div>
   ) : (
     <Link
-      to={`${href("/seam")}?can=${can.code}`}
+      to={`?can=${can.code}`}
       preventScrollReset
       aria-current={now ? "true" : undefined}
       data-stage={can.stage}

@@ -61,6 +61,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <Part title="Next">
           {next ? <NextRun run={next} units={units} times={times} /> : <NextQuiet task={tasks[0]!} />}
         </Part>
+        <Button asChild className="mt-4">
+          <Link to={href("/can")}>Can something</Link>
+        </Button>
         {open.map((u) => (
           <div key={u.id} className="mt-6 flex items-end gap-6">
             <ContainerGlyph

@@ -89,7 +89,8 @@ function refusedAnswer(
   const fieldErrors: Record<string, string[]> = {};
   const formErrors: string[] = [];
   for (const [field, message] of Object.entries(error.fields)) {
-    if (field in schema.shape) fieldErrors[field] = [message];
+    // A field of a list is known by the list: `lines[1].count`.
+    if (field.split("[")[0]! in schema.shape) fieldErrors[field] = [message];
     else formErrors.push(message);
   }
   return answer(submission.reply({ fieldErrors, formErrors }), error.status);

@@ -47,8 +47,8 @@ export async function lotAction(home: Home, request: Request, code: string) {
 type Back = (to?: string) => Response;
 const base = { key: keyField, intent: z.string() };
 
-/** Freezing, thawing, moving: what happens to a lot without a knife. */
-function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
+/** Returns the forms of freezing, thawing and moving by their intent: what happens to a lot without a knife. */
+export function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
   const { larder, household, me } = home;
   const { zone } = household;
   const freeze = z.object({

@@ -10,6 +10,14 @@ import { hoursWords } from "../../../words/lot";
 import { fieldTime } from "../../../words/time";
 import type { DeedProps } from "./deed";
 
+/** What the form of a thaw is made from. */
+export interface ThawProps {
+  data: Pick<DeedProps["data"], "units" | "times" | "now" | "key"> & {
+    lot: Pick<DeedProps["data"]["lot"], "species" | "leftKg">;
+  };
+  result: DeedProps["result"];
+}
+
 const NAMES: Record<ThawMethod, string> = {
   fridge: "in the fridge",
   "cold-water": "in cold water",
@@ -17,7 +25,7 @@ const NAMES: Record<ThawMethod, string> = {
 };
 
 /** Takes a lot out to thaw, now or so that it is ready by an hour, with how long that is likely to take. */
-export function ThawForm({ data, result }: DeedProps) {
+export function ThawForm({ data, result }: ThawProps) {
   const { lot, units, times, now, key } = data;
   const own = resultOf(result, "thaw");
   const [form, fields] = useForm<{ method: string; thick: string; when: string; readyAt: string }>({

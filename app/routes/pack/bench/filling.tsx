@@ -17,13 +17,13 @@ import { Next } from "./next";
 import { OneMore, TakeOut } from "./one-more";
 
 /** Whether somebody has to say where a part's rest goes before the next part: it fills no container, and no other part takes it. */
-function hasRest(data: FillData, p: FillPart): boolean {
+export function hasRest(data: FillData, p: FillPart): boolean {
   const later = data.parts.some((q) => q !== p && q.lotId === p.lotId && q.containers.length < q.planned);
   return p.progress.outOfMeat && !p.done && !later && p.lot.leftKg > 0.02 && p.containers.length > 0;
 }
 
 /** The part being filled: the one that was chosen, or the first that has something to fill or a rest to place. */
-function partInHand(data: FillData, chosen: number | null): FillPart {
+export function partInHand(data: FillData, chosen: number | null): FillPart {
   const picked = chosen === null ? undefined : data.parts[chosen];
   if (picked && !picked.done) return picked;
   const open = data.parts.find(

@@ -23,13 +23,18 @@ import { keptUntilTaken } from "../../../outbox";
 
 const SIZES: ContainerKey[] = ["can-half-pound", "can-one-pound"];
 
-export function loader({ context }: Route.LoaderArgs) {
+export function loader({ request, context }: Route.LoaderArgs) {
+  const { searchParams } = new URL(request.url);
   const { larder, household } = context.get(homeContext);
   const sealers = listSealers(larder);
   const usual = sealerFor(larder, null, sealers);
-  const size = cansWaiting(larder)[0]?.kind ?? "can-half-pound";
+  const asked = SIZES.find((k) => k === searchParams.get("size"));
+  const size = asked ?? cansWaiting(larder)[0]?.kind ?? "can-half-pound";
+  const guide = /^\/can\/[\w-]+$/.exec(searchParams.get("back") ?? "");
   return {
     key: formKey(),
+    /** the guided canning somebody came from; null for none */
+    back: guide && guide[0],
     units: household.units,
     sealers: sealers.map((s) => ({ id: s.id, name: s.name, standing: standingOf(larder, s.id, size) })),
     size,
@@ -66,7 +71,9 @@ export default function SetUp({ loaderData, actionData }: Route.ComponentProps) 
       lead="Seam two empty cans. Look at one; take the other apart and measure it at three places, 120° apart."
       aside={
         <Button asChild>
-          <Link to={href("/seam")}>Back to the cans</Link>
+          <Link to={loaderData.back ?? href("/seam")}>
+            {loaderData.back ? "Back to the guide" : "Back to the cans"}
+          </Link>
         </Button>
       }
     >
