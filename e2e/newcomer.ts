@@ -35,8 +35,8 @@ export class Newcomer {
   }
 
   /** Answers a question of safety, one press each. */
-  async answer(name: string | RegExp): Promise<void> {
-    await this.page.getByRole("button", { name }).click();
+  async answer(name: string): Promise<void> {
+    await this.page.getByRole("button", { name, exact: true }).click();
     this.safety++;
   }
 }

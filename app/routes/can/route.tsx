@@ -2,6 +2,7 @@ import { href, Link, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { localDay } from "#core/calendar";
+import { shapeOf } from "#core/schedule";
 import { FORMS, speciesByKey } from "#core/species";
 import { beginCanning, beginWithNew, lastCanning } from "#store/canning";
 import { Refused } from "#store/db";
@@ -11,6 +12,7 @@ import { lotsInStock } from "#store/lot";
 import { listRecipes } from "#store/recipe";
 import { Button } from "#ui/button";
 import { OneTap } from "#ui/form";
+import { ContainerGlyph, type Contents } from "#ui/glyph";
 import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { homeContext } from "../../server/context";
@@ -23,7 +25,7 @@ import { lotAmount } from "../../words/lot";
 import type { FollowHandle } from "../../live/follow";
 import { DishForm } from "./dish-form";
 import { NewFoodForm } from "./new-food-form";
-import { SORTS, SORT_WORDS, sortOfSpecies, speciesChoices } from "./sorts";
+import { SORTS, SORT_WORDS, sortOfSpecies, speciesChoices, type Sort } from "./sorts";
 
 const FROM = [...SORTS, "dish"] as const;
 
@@ -149,9 +151,21 @@ export default function Can({ loaderData, actionData }: Route.ComponentProps) {
         <h2 className="mb-2 text-[1.3rem]">What do you have?</h2>
         <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
           {SORTS.map((sort) => (
-            <Choice key={sort} to={sort} chosen={from === sort} {...SORT_WORDS[sort]} />
+            <Choice
+              key={sort}
+              to={sort}
+              chosen={from === sort}
+              contents={CONTENTS[sort]}
+              {...SORT_WORDS[sort]}
+            />
           ))}
-          <Choice to="dish" chosen={from === "dish"} name="A dish" note="stew, soup or chili by a recipe" />
+          <Choice
+            to="dish"
+            chosen={from === "dish"}
+            contents="broth"
+            name="A dish"
+            note="stew, soup or chili by a recipe"
+          />
         </ul>
       </nav>
       {from !== null && (
@@ -187,17 +201,40 @@ export default function Can({ loaderData, actionData }: Route.ComponentProps) {
   );
 }
 
-function Choice({ to, chosen, name, note }: { to: string; chosen: boolean; name: string; note: string }) {
+const CONTENTS: Record<Sort, Contents> = { meat: "meat", bird: "bird", fish: "fish" };
+
+function Choice({
+  to,
+  chosen,
+  contents,
+  name,
+  note,
+}: {
+  to: string;
+  chosen: boolean;
+  contents: Contents;
+  name: string;
+  note: string;
+}) {
   return (
     <li>
       <Link
         to={`${href("/can")}?from=${to}`}
         aria-current={chosen ? "true" : undefined}
         preventScrollReset
-        className="flex min-h-[76px] flex-col justify-center rounded border-2 border-ink bg-sheet px-4 py-2 text-ink no-underline aria-[current]:border-copper aria-[current]:bg-paper"
+        className="flex min-h-[76px] items-end gap-4 rounded border-2 border-ink bg-sheet px-4 py-3 text-ink no-underline aria-[current]:border-copper aria-[current]:bg-paper"
       >
-        <b className="text-[1.2rem] font-[650]">{name}</b>
-        <span className="text-[0.92rem] text-soft">{note}</span>
+        <ContainerGlyph
+          shape={shapeOf("jar-pint", "regular")}
+          state="sealed"
+          contents={contents}
+          scale={0.55}
+          label=""
+        />
+        <span>
+          <b className="block text-[1.2rem] font-[650]">{name}</b>
+          <span className="text-[0.92rem] text-soft">{note}</span>
+        </span>
       </Link>
     </li>
   );

@@ -61,9 +61,11 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <Part title="Next">
           {next ? <NextRun run={next} units={units} times={times} /> : <NextQuiet task={tasks[0]!} />}
         </Part>
-        <Button asChild className="mt-4">
-          <Link to={href("/can")}>Can something</Link>
-        </Button>
+        {(next || tasks[0]!.to !== href("/can")) && (
+          <Button asChild className="mt-4">
+            <Link to={href("/can")}>Can something</Link>
+          </Button>
+        )}
         {open.map((u) => (
           <div key={u.id} className="mt-6 flex items-end gap-6">
             <ContainerGlyph
@@ -232,11 +234,11 @@ function NextQuiet({ task }: { task: Task }) {
       <p
         className={`mt-1 text-[1.7rem] leading-snug font-[650] ${task.danger === "unsafe" ? "text-stop" : ""}`}
       >
-        {task.title}
+        {task.to === href("/can") ? "What do you have?" : task.title}
       </p>
       <p className="mt-1 text-[0.98rem] text-soft">{task.why}</p>
       <Button asChild weight="do" className="mt-4">
-        <Link to={task.to}>Open</Link>
+        <Link to={task.to}>{task.to === href("/can") ? "Can something" : "Open"}</Link>
       </Button>
     </div>
   );

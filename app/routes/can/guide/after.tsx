@@ -9,13 +9,17 @@ import { Deciding, PromisedPart } from "../../rest/deciding";
 import { Towel } from "../../rest/towel";
 import type { GuideData, ScreenOf } from "./data";
 import { DoneButton } from "./done-button";
-import { Meanwhile, StepPage } from "./frame";
+import { Meanwhile, Row, StepPage } from "./frame";
 
 /** Nothing is done until the clock is over. */
 export function Rest({ data }: { data: GuideData }) {
   const until = data.step!.waitsUntil;
   return (
-    <StepPage data={data} figure={until === null ? null : <Countdown until={until} />}>
+    <StepPage
+      data={data}
+      figure={until === null ? null : <Countdown until={until} />}
+      drawing={<Row data={data} state="resting" />}
+    >
       {until !== null && (
         <p className="text-[1.3rem]">
           Check the seals <b>{whenWords(until, data.serverNow, data.times)}</b>. You can close this page.
@@ -56,7 +60,7 @@ export function Seals({
 /** The words for each lid, large enough to copy with a marker. */
 export function Mark({ data, screen }: { data: GuideData; screen: ScreenOf<"mark"> }) {
   return (
-    <StepPage data={data}>
+    <StepPage data={data} drawing={<Row data={data} state="sealed" />}>
       <ul className="space-y-4">
         {screen.map(({ codes, words }) => (
           <li key={words} className="border-t-2 border-rule pt-2">
@@ -98,7 +102,7 @@ export function Shelve({
   const busy = useNavigation().state !== "idle";
   const none = screen.places.length === 0;
   return (
-    <StepPage data={data} figure={screen.count}>
+    <StepPage data={data} figure={screen.count} drawing={<Row data={data} state="sealed" />}>
       <KeyedForm
         form={form}
         formKey={keyFor(data.key, "put")}
@@ -119,7 +123,7 @@ export function Shelve({
         )}
         <FormErrors form={form} />
         <Button weight="do" size="stove" disabled={busy} className="w-full">
-          Put {countOf(screen.count, "container")} on the shelf
+          Put {countOf(screen.count, data.cans ? "can" : "jar")} on the shelf
         </Button>
       </KeyedForm>
       <Link to={href("/larder")} className="mt-2 inline-flex min-h-12 items-center text-ink underline">

@@ -1,6 +1,6 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { Form, href, Link, useNavigation } from "react-router";
-import { formatLength, formatMass, formatSpoons, formatVolume, mmFromIn } from "#core/quantity";
+import { capital, formatLength, formatMass, formatSpoons, formatVolume, mmFromIn } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
 import { keyFor, NoEnter, OneTap, problemOf, resultOf } from "#ui/form";
@@ -43,6 +43,7 @@ function Filling({
   const one = isCan(part.container) ? "can" : "jar";
   const all = bench.parts.every((p) => p.done || (p.containers.length >= p.planned && !hasRest(bench, p)));
   const left = part.planned - filled;
+  const full = filled >= part.planned;
   const headspace = formatLength(mmFromIn(part.headspaceIn) / 1000, data.units);
   const last = newestOf(bench);
   return (
@@ -73,8 +74,9 @@ function Filling({
       }
     >
       <p className="text-[1.25rem]">
-        <b>{part.shape.name}</b>, {part.method} pack: <b className="fig text-[1.6rem]">{headspace}</b>{" "}
-        headspace, about {formatMass(part.expected.kgEach, data.units)} of food
+        <b>{capital(part.shape.name)}</b>, {part.method} pack:{" "}
+        <b className="fig text-[1.6rem]">{headspace}</b> headspace, about{" "}
+        {formatMass(part.expected.kgEach, data.units)} of food
         {part.liquidLitres > 0 && `, ${formatVolume(part.liquidLitres, data.units)} of ${part.liquid}`}
         {part.saltTsp > 0 && `, ${formatSpoons(part.saltTsp)} of salt`}
         {part.additions && `, ${part.additions}`}.
@@ -114,7 +116,7 @@ function Filling({
             {`All ${one}s are filled: go on`}
           </Button>
         </Form>
-      ) : (
+      ) : full ? null : (
         <OneMore key={`${part.index} ${filled}`} data={bench} part={part} result={resultOf(result, "fill")} />
       )}
       <div className="flex flex-wrap gap-x-6">

@@ -1,7 +1,9 @@
 import type { ReactNode } from "react";
 import { href, Link } from "react-router";
+import { shapeOf } from "#core/schedule";
 import { Button } from "#ui/button";
 import { keyFor, OneTap } from "#ui/form";
+import { ContainerGlyph, type GlyphState } from "#ui/glyph";
 import type { GuideData } from "./data";
 
 /** Where one is in the work: a mark for each step, and all of their names behind it. */
@@ -9,7 +11,7 @@ export function Progress({ data, at }: { data: GuideData; at: string | null }) {
   const { steps, title } = data;
   const index = steps.findIndex((s) => s.key === at);
   return (
-    <div className="border-b-2 border-rule bg-sheet px-9 py-2 max-md:px-4">
+    <div className="border-b-2 border-rule bg-sheet px-9 pt-1 pb-2 max-md:px-4 lg:in-[.lg\:grid]:border-b-0">
       <details>
         <summary className="flex min-h-12 cursor-pointer flex-wrap items-center justify-between gap-x-5 gap-y-1">
           <span>
@@ -51,19 +53,37 @@ export function Progress({ data, at }: { data: GuideData; at: string | null }) {
   );
 }
 
-/** Why a step is done and what goes wrong with it, each a tap away. */
+/** What goes wrong with a step, and a tap away why it is done. */
 export function WhyAndMistake({ why, mistake }: { why: string; mistake: string }) {
   return (
-    <div className="mt-3 grid max-w-[46rem] gap-x-6 sm:grid-cols-2">
-      <details>
-        <summary className="flex min-h-12 cursor-pointer items-center font-[650]">Why</summary>
-        <p className="pb-2">{why}</p>
-      </details>
-      <p className="flex min-h-12 items-center">
+    <details className="py-1">
+      <summary className="flex min-h-12 cursor-pointer flex-wrap items-center gap-x-5">
         <span>
           <b className="font-[650] text-amber">Common mistake:</b> {mistake}
         </span>
-      </p>
+        <span className="font-[650] underline underline-offset-4">Why</span>
+      </summary>
+      <p className="max-w-[46rem] pb-2">{why}</p>
+    </details>
+  );
+}
+
+/** The containers of the load as they are now, one beside the other. */
+export function Row({ data, state }: { data: GuideData; state: GlyphState }) {
+  return (
+    <div className="flex flex-wrap items-end gap-2 border-b-[8px] border-bench" aria-hidden="true">
+      {data.containers.flatMap((c, i) =>
+        Array.from({ length: Math.min(c.count, 12) }, (_, n) => (
+          <ContainerGlyph
+            key={`${i} ${n}`}
+            shape={shapeOf(c.kind, c.mouth)}
+            state={state}
+            contents={c.contents}
+            scale={0.5}
+            label=""
+          />
+        )),
+      )}
     </div>
   );
 }
@@ -141,7 +161,9 @@ export function StepPage({
         {drawing && <div className="max-lg:order-2">{drawing}</div>}
         <div className="min-w-0">{children}</div>
       </div>
-      <WhyAndMistake why={step.why} mistake={step.mistake} />
+      <div className="mt-3">
+        <WhyAndMistake why={step.why} mistake={step.mistake} />
+      </div>
     </main>
   );
 }

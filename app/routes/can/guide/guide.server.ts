@@ -51,6 +51,8 @@ export function guideData(home: Home, id: string, search: URLSearchParams) {
     steps: now.steps.map((s) => ({ ...s, name: STEP_NAMES[s.key] })),
     step: now.step && { ...now.step, ...stepWords(now.step.key, load) },
     words: Object.fromEntries(now.steps.map((s) => [s.key, stepWords(s.key, load)])),
+    cans: load.cans,
+    containers: containersOf(now),
     problem: now.problem,
     others: cannings(home)
       .filter((c) => c.canning.id !== id)
@@ -169,28 +171,29 @@ function guidedLoad({ household }: Home, now: CanningNow): GuidedLoad {
   };
 }
 
-/** What to have within reach, in the order it is used. */
-function layOut(now: CanningNow) {
-  const { parts } = now.canning.work;
-  const { canner, check } = now;
+/** The containers of the load, size by size, with what goes into them. */
+function containersOf({ canning, lots }: CanningNow) {
+  return canning.work.parts.map((p) => {
+    const { nominalMl } = shapeOf(p.container, p.mouth);
+    const poured =
+      p.liquid === "none" ? 0 : liquidLitres(nominalMl, p.method, p.liquid, p.product === "broth");
+    return {
+      kind: p.container,
+      mouth: p.mouth,
+      count: p.planned,
+      hot: p.method === "hot",
+      headspaceIn: p.headspaceIn,
+      contents: contentsOf(p.product, lots.find((l) => l.id === p.lotId)?.species ?? []),
+      liquid: p.liquid,
+      liquidLitres: p.planned * poured,
+      saltTsp: p.saltTsp * p.planned,
+    };
+  });
+}
+
+/** What else is to be within reach: the canner, and what the load will be held to. */
+function layOut({ canner, check }: CanningNow) {
   return {
-    containers: parts.map((p) => {
-      const shape = shapeOf(p.container, p.mouth);
-      return {
-        kind: p.container,
-        mouth: p.mouth,
-        count: p.planned,
-        hot: p.method === "hot",
-        headspaceIn: p.headspaceIn,
-        contents: contentsOf(p.product, now.lots.find((l) => l.id === p.lotId)?.species ?? []),
-        liquid: p.liquid,
-        liquidLitres:
-          p.liquid === "none"
-            ? 0
-            : p.planned * liquidLitres(shape.nominalMl, p.method, p.liquid, p.product === "broth"),
-        saltTsp: p.saltTsp * p.planned,
-      };
-    }),
     canner: canner && { name: canner.name, waterLitres: canner.waterLitres ?? canner.pot.waterLitres },
     minutes: check?.minutes ?? null,
     pressure: check?.pressure ?? null,
@@ -257,6 +260,12 @@ export function guideForms(request: Request, home: Home, id: string): Record<str
       }),
     ...(bench && {
       ...bench,
+      // Where the rest goes is the last question of a part: with it the filling may be over.
+      end: async () => {
+        const answer = await bench.end();
+        endFilling(larder, writeBy(me, uuid()), now.bench!.id);
+        return answer;
+      },
       "fill-rest": () =>
         submit(request, z.object({ key: keyField, part: z.coerce.number().int().min(0).max(50) }), (v) => {
           fillRest(larder, writeBy(me, v.key), now.bench!.id, v.part);

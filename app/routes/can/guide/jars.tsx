@@ -140,10 +140,10 @@ export function Jars({
         <Button
           type="button"
           weight="bare"
-          className="px-0!"
+          className="px-0! text-left!"
           onClick={() => setLines((all) => [...all, another(screen, all)])}
         >
-          Add another size, or something else in the same load
+          Add another size or food
         </Button>
         {screen.canners.length > 1 ? (
           <fieldset>
@@ -324,7 +324,6 @@ function LineFields({
             inputMode="numeric"
             autoComplete="off"
             value={line.typed}
-            placeholder={part && line.count === null ? String(part.count) : ""}
             aria-invalid={said ? true : undefined}
             aria-describedby={`${name}-problem`}
             onChange={(e) => {
@@ -366,11 +365,11 @@ function LineFields({
           </Button>
         )}
       </div>
-      <p className="mt-1 text-[0.92rem] text-soft">
-        {line.count === null
-          ? `Leave blank for as many as it makes${isCan(container) ? "" : " and the canner takes"}.`
-          : ""}
-      </p>
+      {line.count === null && part && (
+        <p className="mt-1 text-[0.92rem] text-soft">
+          Leave blank for {part.count}: as many as it makes and the canner takes.
+        </p>
+      )}
       <FieldError id={`${name}-problem`} errors={said} />
     </li>
   );

@@ -1,20 +1,20 @@
 import type { ReactNode } from "react";
 import { Form, href, Link, useNavigation } from "react-router";
 import { countOf, formatLength, formatSpoons, formatVolume, mmFromIn } from "#core/quantity";
-import { isCan, shapeOf } from "#core/schedule";
+import { isCan } from "#core/schedule";
 import { CannerDrawing } from "#ui/bench";
 import { Button } from "#ui/button";
 import { keyFor, NoEnter, Notice } from "#ui/form";
-import { ContainerGlyph } from "#ui/glyph";
 import { Sealer } from "../../../ui/bench/place-drawing";
 import { containersWords } from "../../../words/load";
 import type { GuideData, ScreenOf } from "./data";
 import { DoneButton } from "./done-button";
-import { StepPage } from "./frame";
+import { Row, StepPage } from "./frame";
 
 /** Everything the load needs, to be laid out before the food comes out of the cold. */
 export function LayOut({ data, screen }: { data: GuideData; screen: ScreenOf<"lay-out"> }) {
-  const { containers, canner } = screen;
+  const { containers } = data;
+  const { canner } = screen;
   const cans = containers.some((c) => isCan(c.kind));
   const liquid = containers.reduce((sum, c) => sum + c.liquidLitres, 0);
   const salt = containers.reduce((sum, c) => sum + c.saltTsp, 0);
@@ -57,22 +57,7 @@ export function LayOut({ data, screen }: { data: GuideData; screen: ScreenOf<"la
     <StepPage
       data={data}
       figure={screen.minutes && screen.pressure ? `${screen.minutes}, ${screen.pressure}` : null}
-      drawing={
-        <div className="flex flex-wrap items-end gap-2 border-b-[8px] border-bench" aria-hidden="true">
-          {containers.flatMap((c, i) =>
-            Array.from({ length: Math.min(c.count, 8) }, (_, n) => (
-              <ContainerGlyph
-                key={`${i} ${n}`}
-                shape={shapeOf(c.kind, c.mouth)}
-                state="open"
-                contents={c.contents}
-                scale={0.5}
-                label=""
-              />
-            )),
-          )}
-        </div>
-      }
+      drawing={<Row data={data} state="open" />}
     >
       <ul className="grid gap-x-8 text-[1.1rem] md:grid-cols-2">
         {lines.map(([what, note]) => (

@@ -17,7 +17,7 @@ import { Cans } from "./cans";
 import type { GuideData } from "./data";
 import { Fill } from "./fill";
 import { CutOrCook, Thaw } from "./food";
-import { Progress, WhyAndMistake } from "./frame";
+import { Progress, Row, WhyAndMistake } from "./frame";
 import { guideData, guideForms } from "./guide.server";
 import { Jars } from "./jars";
 import { LoadCanner } from "./load";
@@ -96,14 +96,14 @@ export default function Guide({ loaderData, actionData }: Route.ComponentProps) 
 function AtTheStove({ data, at }: { data: GuideData; at: StepKey }) {
   const words = data.words[at];
   return (
-    <>
+    <div className="lg:grid lg:grid-cols-[1fr_auto] lg:border-b-2 lg:border-rule lg:bg-sheet">
       <Progress data={data} at={at} />
       {words && (
-        <div className="border-b-2 border-rule px-9 max-md:px-4">
+        <div className="border-b-2 border-rule px-9 max-md:px-4 lg:max-w-[34rem] lg:border-b-0">
           <WhyAndMistake why={words.why} mistake={words.mistake} />
         </div>
       )}
-    </>
+    </div>
   );
 }
 
@@ -152,7 +152,8 @@ function Screen({
 function Finished({ data }: { data: GuideData }) {
   return (
     <main id="main" tabIndex={-1} className="mx-auto w-full max-w-[72rem] px-9 py-6 outline-none max-md:px-4">
-      <h1 className="text-[2.1rem]">{data.closed ? "The guide was stopped" : "Done"}</h1>
+      {!data.closed && <Row data={data} state="sealed" />}
+      <h1 className="mt-4 text-[2.1rem]">{data.closed ? "The guide was stopped" : "Done"}</h1>
       <p className="mt-2 text-[1.25rem]">
         {data.closed
           ? "What was recorded stays. Continue on the pages of the work."

@@ -132,7 +132,8 @@ function Live({ data, stove, refused, leave, above }: StoveProps & { stove: Stov
         <div className="flex min-w-0 flex-col px-9 pt-6 pb-5 max-md:px-4 max-md:pt-3 lg:overflow-y-auto">
           <div className="flex flex-wrap justify-between gap-x-6 text-[1.2rem] max-md:text-base">
             <h1 className="text-[1em]">
-              {run.canner}: {run.load}
+              {run.canner}
+              {!above && `: ${run.load}`}
             </h1>
             <span className="text-soft">
               {minutesWords(run.plan)} at {formatPressure(run.plan.floorKPa, units)} or more
