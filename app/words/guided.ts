@@ -114,7 +114,7 @@ export function stepWords(key: StepKey, load: GuidedLoad): StepWords {
     case "cut":
       return {
         title: "Trim and cut",
-        what: `Trim off fat${load.fish ? ", fins and tail" : " and gristle"}. Cut it into ${piecesWords(parts, units)}.`,
+        what: `${load.fish ? "Take off the head and tail." : "Trim off fat and tough parts."} Cut it into ${piecesWords(parts, units)}.`,
         figure: parts.some((p) => pieceOf(p.product, p.container).edgeMm !== null)
           ? formatLength(mmFromIn(1) / 1000, units)
           : null,
@@ -181,7 +181,7 @@ export function stepWords(key: StepKey, load: GuidedLoad): StepWords {
         what: `Steam has to stream without a break for ${VENT_TIME}.`,
         figure: VENT_TIME,
         why: "Air inside is cooler than steam at the same pressure. The food would stay unsafe.",
-        mistake: "Starting the clock at the first puff of steam.",
+        mistake: "Starting the clock at the first steam you see.",
       };
     case "come-up":
       return {
@@ -196,7 +196,7 @@ export function stepWords(key: StepKey, load: GuidedLoad): StepWords {
         title: "Hold the pressure",
         what: `Keep it at ${pressure ?? "the pressure"} or a little above for ${minutes ?? "the whole time"}.`,
         figure: minutes,
-        why: "Below it germs can survive. Then the whole time starts over.",
+        why: "Below it the food is not safe. Then the whole time starts over.",
         mistake: "Turning the flame down too far at once.",
       };
     case "cool":
@@ -223,7 +223,7 @@ export function stepWords(key: StepKey, load: GuidedLoad): StepWords {
           : "Straight up, onto a towel, apart, out of drafts.",
         figure: null,
         why: cans ? "Their ends draw in as they cool." : "Tilting runs food under a lid that is still soft.",
-        mistake: cans ? "Stacking hot cans close together." : "Tightening the bands now.",
+        mistake: cans ? "Hot cans close together: they cool too slowly." : "Tightening the bands now.",
       };
     case "rest":
       return {

@@ -25,7 +25,7 @@ import { lotAmount } from "../../words/lot";
 import type { FollowHandle } from "../../live/follow";
 import { DishForm } from "./dish-form";
 import { NewFoodForm } from "./new-food-form";
-import { SORTS, SORT_WORDS, sortOfSpecies, speciesChoices, type Sort } from "./sorts";
+import { SORTS, sortOfSpecies, sortWords, speciesChoices, type Sort } from "./sorts";
 
 const FROM = [...SORTS, "dish"] as const;
 
@@ -156,7 +156,7 @@ export default function Can({ loaderData, actionData }: Route.ComponentProps) {
               to={sort}
               chosen={from === sort}
               contents={CONTENTS[sort]}
-              {...SORT_WORDS[sort]}
+              {...sortWords(sort)}
             />
           ))}
           <Choice

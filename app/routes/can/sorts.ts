@@ -4,11 +4,20 @@ import { SPECIES, formsFor, speciesByKey, type LotForm, type SpeciesGroup } from
 export const SORTS = ["meat", "bird", "fish"] as const;
 export type Sort = (typeof SORTS)[number];
 
-export const SORT_WORDS: Record<Sort, { name: string; note: string }> = {
-  meat: { name: "Game meat", note: "deer, pronghorn, elk, boar, bear" },
-  bird: { name: "Birds and small game", note: "grouse, duck, turkey, rabbit" },
-  fish: { name: "Fish", note: "trout, salmon, pike, whitefish" },
+/** Animals that a sort is explained by, by their keys in the catalogue. */
+const SUCH_AS: Record<Sort, readonly string[]> = {
+  meat: ["whitetail-deer", "elk", "pronghorn", "wild-boar"],
+  bird: ["grouse", "wild-turkey", "rabbit"],
+  fish: ["lake-trout", "whitefish", "pike"],
 };
+
+const SORT_NAMES: Record<Sort, string> = { meat: "Game meat", bird: "Birds and small game", fish: "Fish" };
+
+/** Returns the name of a sort, and a few of its animals. */
+export function sortWords(sort: Sort): { name: string; note: string } {
+  const such = SUCH_AS[sort].flatMap((key) => speciesByKey(key)?.name.toLowerCase() ?? []);
+  return { name: SORT_NAMES[sort], note: such.join(", ") };
+}
 
 const SORT_OF: Record<SpeciesGroup, Sort> = {
   "red-meat": "meat",

@@ -51,7 +51,7 @@ export function LayOut({ data, screen }: { data: GuideData; screen: ScreenOf<"la
       : []),
     ...(cans
       ? [["Can sealer", "and a pot of water that stands half way up the cans"]]
-      : [["Jar lifter, funnel and towel", "the towel out of drafts"]]),
+      : [["Jar lifter and towel", "the towel out of drafts"]]),
   ] as const;
   return (
     <StepPage
