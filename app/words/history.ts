@@ -28,6 +28,7 @@ const DONE: Record<string, string> = {
   "canning.begin": "started a guided canning",
   "canning.begin-new": "added food and started a guided canning",
   "canning.choose": "chose jars or cans and a canner",
+  "canning.repeat": "started a guided canning as the last one",
   "canning.step": "finished a step",
   "canning.check": "checked an item of the equipment",
   "canning.fill": "began to fill the jars or cans",

@@ -5,6 +5,7 @@ import { askedOf, closeBench, getBench, openBench } from "#store/filling";
 import { getLot } from "#store/lot";
 import { permitPack } from "#store/pack";
 import { canning, type CanningWork } from "../schema/index.ts";
+import { beginCanning, type CanningBegun } from "./begin.ts";
 import { benchInHand, openOne } from "./canning.ts";
 
 /** What goes into which containers, for which canner. */
@@ -33,6 +34,20 @@ export function chooseJars(larder: Larder, write: Write, id: string, chosen: Jar
     const work = { ...known.work, lotIds, parts: chosen.parts, layers: chosen.layers };
     larder.db.update(canning).set({ work, cannerId: chosen.cannerId }).where(eq(canning.id, id)).run();
     return { result: null, note: { kind: "canning", id, detail: chosen } };
+  });
+}
+
+/** Begins a canning with its containers chosen, as one before it. Returns its id. Throws Refused as its two parts do. */
+export function repeatCanning(
+  larder: Larder,
+  write: Write,
+  begun: CanningBegun,
+  chosen: JarsChosen,
+): { id: string } {
+  return once(larder, write, "canning.repeat", () => {
+    const { id } = beginCanning(larder, write, begun);
+    chooseJars(larder, write, id, chosen);
+    return { result: { id }, note: { kind: "canning", id } };
   });
 }
 

@@ -4,7 +4,7 @@ import type { Route } from "./+types/route";
 import { localDay } from "#core/calendar";
 import { shapeOf } from "#core/schedule";
 import { FORMS, speciesByKey } from "#core/species";
-import { beginCanning, beginWithNew, lastCanning } from "#store/canning";
+import { beginCanning, beginWithNew, repeatCanning } from "#store/canning";
 import { Refused } from "#store/db";
 import { ownSpeciesKeys } from "#store/harvest";
 import { writingOf } from "#store/household";
@@ -17,6 +17,7 @@ import { Code } from "#ui/lotmark";
 import { Page, Part } from "#ui/page";
 import { homeContext } from "../../server/context";
 import { byIntent, formKey, keyField, submit, weight, words, writeBy } from "../../server/form";
+import { sameAsLast } from "../../features/canning/again.server";
 import { cannings } from "../../features/canning/canning.server";
 import { keptUntilTaken } from "../../outbox";
 import { STEP_NAMES } from "../../words/guided";
@@ -58,12 +59,14 @@ export function loader({ request, context }: Route.LoaderArgs) {
       at: c.steps.indexOf(c.step!) + 1,
       of: c.steps.length,
     })),
-    again: lastCanning(larder) !== null,
+    again: sameAsLast(home)?.title ?? null,
+    againKey: formKey(),
   };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const { larder, household, me } = context.get(homeContext);
+  const home = context.get(homeContext);
+  const { larder, household, me } = home;
   const to = (id: string) => redirect(href("/can/:id", { id }));
   return byIntent(request, {
     new: () =>
@@ -95,6 +98,13 @@ export async function action({ request, context }: Route.ActionArgs) {
       submit(request, z.object({ key: keyField, lotId: z.string().max(60) }), (v) =>
         to(beginCanning(larder, writeBy(me, v.key), { lotIds: [v.lotId] }).id),
       ),
+    again: () =>
+      submit(request, z.object({ key: keyField }), (v) => {
+        const again = sameAsLast(home);
+        if (!again)
+          throw new Refused({ "": "There is not enough of this food now. Say what you have instead." }, 409);
+        return to(repeatCanning(larder, writeBy(me, v.key), again.begun, again.chosen).id);
+      }),
     dish: () =>
       submit(
         request,
@@ -146,6 +156,11 @@ export default function Can({ loaderData, actionData }: Route.ComponentProps) {
             ))}
           </ul>
         </Part>
+      )}
+      {loaderData.again && from === null && (
+        <OneTap says={{ key: loaderData.againKey, intent: "again" }} className="mb-6">
+          <Button weight={open.length > 0 ? "quiet" : "do"}>Same as last time: {loaderData.again}</Button>
+        </OneTap>
       )}
       <nav aria-label="What you have">
         <h2 className="mb-2 text-[1.3rem]">What do you have?</h2>
