@@ -6,6 +6,8 @@ export const PAGES = [
   "/",
   "/ask",
   "/ask?what=no:noodles",
+  "/can",
+  "/can?from=fish",
   "/field",
   "/cold",
   "/table",

@@ -11,7 +11,7 @@ const NEW: CanningFacts = {
   lots: [FRESH],
   said: new Set(),
   unchecked: 14,
-  untested: 0,
+  untested: false,
   filling: { begun: false, over: false },
   openCans: 0,
   run: null,
@@ -83,7 +83,7 @@ describe("the step to do now", () => {
       openCans: 12,
     };
     expect(nowOf(heated)).toBe("exhaust");
-    expect(nowOf({ ...heated, untested: 1 })).toBe("setup-test");
+    expect(nowOf({ ...heated, untested: true })).toBe("setup-test");
   });
   test("the rest ends by the clock", () => {
     const resting: CanningFacts = {
@@ -128,7 +128,7 @@ const anyFacts: fc.Arbitrary<CanningFacts> = fc.record({
   ),
   said: fc.subarray(["lay-out", "cut", "cook", "mark"] as const).map((s): CanningFacts["said"] => new Set(s)),
   unchecked: fc.nat(3),
-  untested: fc.nat(1),
+  untested: fc.boolean(),
   filling: fc.record({ begun: fc.boolean(), over: fc.boolean() }),
   openCans: fc.nat(2),
   run: fc.option(

@@ -26,8 +26,8 @@ export interface CanningFacts {
   said: ReadonlySet<SaidStep>;
   /** items of the equipment check nobody has found in order yet, whole, ≥ 0 */
   unchecked: number;
-  /** sizes of can the sealer has no setup test for, whole, ≥ 0 */
-  untested: number;
+  /** cans are still to be closed, and the sealer stands tested for none of their sizes */
+  untested: boolean;
   /** the containers: whether filling has begun, and whether it is over */
   filling: { begun: boolean; over: boolean };
   /** cans that may not go into a canner yet, whole, ≥ 0 */
@@ -114,7 +114,7 @@ function isDone(key: StepKey, f: CanningFacts, now: number): boolean {
     case "check":
       return f.unchecked === 0 || f.run !== null;
     case "setup-test":
-      return f.untested === 0 || f.run !== null;
+      return !f.untested || f.run !== null;
     case "thaw":
       return begun || f.lots.every((l) => l.kept === "fridge");
     case "fill":

@@ -1,5 +1,5 @@
 import { canningSteps, stepNow, type CanningFacts, type Step } from "#core/canning";
-import { isCan } from "#core/schedule";
+import { isCan, type ContainerKey } from "#core/schedule";
 import { benchInHand, getCanning, openCannings, type Canning } from "#store/canning";
 import { Refused } from "#store/db";
 import { getCanner, type Canner } from "#store/equipment";
@@ -129,7 +129,6 @@ function factsOf(
   const look = snapshot(home);
   const codes = new Set(packs.map((p) => p.code));
   const sizes = [...new Set(parts.map((p) => p.container))].filter(isCan);
-  const sealer = sizes.length > 0 ? sealerFor(larder, null, listSealers(larder)) : null;
   const begun = bench !== null && bench.parts.some((p) => p.containers.length > 0);
   return {
     chosen: parts.length > 0,
@@ -146,7 +145,7 @@ function factsOf(
     })),
     said: canning.said,
     unchecked: check ? check.items.filter((i) => canning.found.get(i.key) !== "sound").length : 1,
-    untested: sizes.filter((s) => !sealer || standingOf(larder, sealer.id, s).state !== "ready").length,
+    untested: toClose(home, c).length > 0 && readySize(home, toClose(home, c)) === null,
     filling: { begun, over: bench !== null && bench.closedAt !== null },
     openCans: look.cans.filter((can) => codes.has(can.packCode) && !isFit(can)).length,
     run: run && { phase: run.view.phase, checkAt: run.view.checkAt },
@@ -161,6 +160,24 @@ function factsOf(
       toShelve: look.ready.filter((s) => codes.has(s.packCode)).length,
     },
   };
+}
+
+/** Returns the sizes of can that are still to be closed, in the order of the load: one size after the other. */
+export function toClose(
+  home: Home,
+  { canning, packs, bench }: Pick<CanningNow, "canning" | "packs" | "bench">,
+): ContainerKey[] {
+  const sizes = [...new Set(canning.work.parts.map((p) => p.container))].filter(isCan);
+  if (bench === null || bench.closedAt === null) return sizes;
+  const codes = new Set(packs.map((p) => p.code));
+  const open = snapshot(home).cans.filter((can) => codes.has(can.packCode) && !isFit(can));
+  return sizes.filter((size) => open.some((can) => can.kind === size));
+}
+
+/** Returns the first of some sizes the sealer stands tested for; null for none. It is set for one size at a time. */
+export function readySize({ larder }: Home, sizes: readonly ContainerKey[]): ContainerKey | null {
+  const sealer = sealerFor(larder, null, listSealers(larder));
+  return (sealer && sizes.find((s) => standingOf(larder, sealer.id, s).state === "ready")) ?? null;
 }
 
 function titleOf(home: Home, { work }: Canning, lots: readonly Lot[], packs: readonly Pack[]): string {

@@ -10,30 +10,30 @@ import { StepPage } from "./frame";
 
 /** One can at a time: its own temperature, its own seam. The seam bench writes the same. */
 export function Cans({ data, screen }: { data: GuideData; screen: ScreenOf<"exhaust"> }) {
-  const { cans, next } = screen;
-  const closed = cans.filter((c) => isFitStage(c.stage)).length;
+  const { seam, closed, count } = screen;
+  const { next } = seam;
   return (
     <StepPage
       data={data}
       figure={
         <>
           {closed}
-          <span className="text-[0.6em] text-soft"> of {cans.length} closed</span>
+          <span className="text-[0.6em] text-soft"> of {count} closed</span>
         </>
       }
     >
-      <SealerState data={screen} />
+      <SealerState data={seam} />
       <div className="grid gap-x-9 gap-y-6 lg:grid-cols-[34rem_1fr]">
         <div className="min-w-0">
           {next &&
             (next.stage === "hot" || isFitStage(next.stage) ? (
-              <CloseCan key={`${next.id} close`} data={screen} can={next} />
+              <CloseCan key={`${next.id} close`} data={seam} can={next} />
             ) : (
-              <ExhaustCan key={`${next.id} ${next.readings.length}`} data={screen} can={next} />
+              <ExhaustCan key={`${next.id} ${next.readings.length}`} data={seam} can={next} />
             ))}
         </div>
         <div className="min-w-0">
-          <CanGrid data={screen} />
+          <CanGrid data={seam} />
           <Button asChild weight="bare" className="mt-3 px-0!">
             <Link to={href("/seam")}>Open the seam bench</Link>
           </Button>

@@ -33,13 +33,13 @@ export function Progress({ data, at }: { data: GuideData; at: string | null }) {
             </li>
           ))}
         </ol>
-        <p className="flex flex-wrap gap-3 pb-2">
+        <div className="pb-2">
           <OneTap says={{ key: keyFor(data.key, "close"), intent: "close" }}>
             <Button weight="bare" className="px-0!">
               Stop the guide: everything recorded stays
             </Button>
           </OneTap>
-        </p>
+        </div>
       </details>
       <div className="flex gap-[3px]" aria-hidden="true">
         {steps.map((s, i) => (

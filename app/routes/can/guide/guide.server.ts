@@ -15,7 +15,13 @@ import { listPlaces, shelve, shelveOnNew } from "#store/shelf";
 import { writingOf } from "#store/household";
 import { contentsOf } from "#ui/glyph";
 import type { Home } from "../../../server/context";
-import { canningNow, cannings, type CanningNow } from "../../../features/canning/canning.server";
+import {
+  canningNow,
+  cannings,
+  readySize,
+  toClose,
+  type CanningNow,
+} from "../../../features/canning/canning.server";
 import { clocksOf } from "../../../features/shell/clocks.server";
 import { runGlances } from "../../../features/shell/places.server";
 import { snapshot } from "../../../features/shell/snapshot.server";
@@ -76,9 +82,7 @@ function screenOf(home: Home, now: CanningNow, key: StepKey | null, search: URLS
       return {
         is: "setup-test" as const,
         data: {
-          sizes: [...new Set(now.canning.work.parts.map((p) => p.container))]
-            .filter(isCan)
-            .map((kind) => ({ kind, name: shapeOf(kind).plural })),
+          sizes: toClose(home, now).map((kind) => ({ kind, name: shapeOf(kind).plural })),
         },
       };
     case "thaw":
@@ -97,7 +101,7 @@ function screenOf(home: Home, now: CanningNow, key: StepKey | null, search: URLS
     case "exhaust":
       return {
         is: "exhaust" as const,
-        data: seamData(home, { can: search.get("can"), sealer: search.get("sealer") }, codes),
+        data: cansInHand(home, now, search),
       };
     case "load":
       return {
@@ -146,6 +150,21 @@ function screenOf(home: Home, now: CanningNow, key: StepKey | null, search: URLS
     case null:
       return { is: "done" as const, data: null };
   }
+}
+
+/** The cans of the size the sealer is set for: one size is heated and closed, and then the next. */
+function cansInHand(home: Home, now: CanningNow, search: URLSearchParams) {
+  const size = readySize(home, toClose(home, now));
+  const all = snapshot(home).cans.filter((c) => now.packs.some((p) => p.code === c.packCode));
+  return {
+    seam: seamData(
+      home,
+      { can: search.get("can"), sealer: search.get("sealer") },
+      now.packs.filter((p) => p.container === size).map((p) => p.code),
+    ),
+    closed: all.length - now.facts.openCans,
+    count: all.length,
+  };
 }
 
 export type GuideScreen = ReturnType<typeof screenOf>;

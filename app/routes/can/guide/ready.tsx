@@ -165,7 +165,7 @@ export function SetupTest({ data, screen }: { data: GuideData; screen: ScreenOf<
     >
       {screen.sizes.length > 1 && (
         <p className="text-[1.2rem]">
-          You use two sizes. Test one and close its cans, then change the sealer over for the other.
+          You use two sizes. Test the sealer for one and close its cans. Then set it for the other.
         </p>
       )}
       <div className="mt-4 flex flex-wrap gap-3">

@@ -1,6 +1,6 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { useFetcher } from "react-router";
+import { useFetcher, useFetchers, useNavigation } from "react-router";
 import { formatMass } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
@@ -43,7 +43,10 @@ function FillForm({ data, part, result }: FillProps) {
   const n = part.containers.length + 1;
   const shown = scale?.kg ? formatMass(scale.kg, data.units) : null;
   const value = typed || (scale?.kg ? `${scale.kg} kg` : "");
-  const busy = fetcher.state !== "idle";
+  // While another press is on its way (all the rest, or one taken out) nobody knows which container is the next.
+  const others = useFetchers().some((f) => f.state !== "idle");
+  const moving = useNavigation().state !== "idle";
+  const busy = fetcher.state !== "idle" || others || moving;
   const more = part.containers.length >= part.planned;
   const out = part.progress.outOfMeat;
   return (
