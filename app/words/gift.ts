@@ -2,6 +2,7 @@ import { localDay } from "#core/calendar";
 import { capital, countOf, formatAltitude, formatSpoons, mFromFt, type UnitSystem } from "#core/quantity";
 import { allergensIn } from "#core/recipe";
 import { isFishGroup, speciesByKey } from "#core/species";
+import { speciesName } from "./load";
 import type { Gift, GiftAnimal } from "#store/shelf";
 import { labelText } from "./label";
 import { BOIL_TIME } from "./safety";
@@ -60,7 +61,7 @@ const animalWords = (a: GiftAnimal, times: Times) =>
 
 /** What went into the container, by name, the food first. */
 function ingredientsOf({ pack, shelved }: Gift): string[] {
-  const food = shelved.species.map((key) => speciesByKey(key)?.name.toLowerCase() ?? key);
+  const food = shelved.species.map(speciesName);
   const recipe = (pack.ingredients ?? []).map((i) => i.name.toLowerCase());
   const liquid = pack.liquidName ?? (pack.liquid === "broth" ? "own broth" : pack.liquid);
   const salt = pack.saltTspEach > 0 ? [`salt ${formatSpoons(pack.saltTspEach)}`] : [];

@@ -2,7 +2,7 @@ import { countOf } from "#core/quantity";
 import type { Filler } from "#core/run";
 import { kindWords } from "./plan";
 import { shapeOf, type ContainerKey, type Mouth, type ProductKey } from "#core/schedule";
-import { speciesByKey } from "#core/species";
+import { nameInText, speciesByKey } from "#core/species";
 
 /** `9 pints`, `1 wide-mouth quart`. */
 export function containersWords(kind: ContainerKey, mouth: Mouth | null, count: number): string {
@@ -10,9 +10,15 @@ export function containersWords(kind: ContainerKey, mouth: Mouth | null, count: 
   return countOf(count, shape.name, shape.plural);
 }
 
+/** `wild boar`, `Canada goose`; the key of an animal nobody knows any more. */
+export function speciesName(key: string): string {
+  const known = speciesByKey(key);
+  return known ? nameInText(known) : key;
+}
+
 /** `wild boar`, `lake trout and pike`. */
 export function speciesWords(keys: readonly string[]): string {
-  const names = keys.map((key) => speciesByKey(key)?.name.toLowerCase() ?? key);
+  const names = keys.map(speciesName);
   return names.length < 2 ? (names[0] ?? "meat") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 }
 

@@ -51,7 +51,15 @@ export function partsOf(group: SpeciesGroup): string[] {
       return ["Breasts", "Legs", "Saddle", "Whole", "Carcasses"];
     case "fish":
     case "tuna":
-      return ["Middle sections", "Fillets", "Tails", "Bellies", "Collars", "Backbones"];
+      return [
+        "Whole fish, dressed",
+        "Middle sections",
+        "Fillets",
+        "Tails",
+        "Bellies",
+        "Collars",
+        "Backbones",
+      ];
   }
 }
 

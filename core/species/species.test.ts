@@ -7,6 +7,7 @@ import {
   boneRule,
   formsFor,
   isFatty,
+  nameInText,
   ownSpeciesKey,
   partsOf,
   productsFor,
@@ -75,6 +76,16 @@ describe("the species catalogue", () => {
       "ptarmigan",
     ])
       expect(speciesByKey(key), key).toBeDefined();
+    // As people who catch and shoot them call them. Common practice, no source.
+    for (const key of [
+      "king-salmon",
+      "sockeye-salmon",
+      "silver-salmon",
+      "pink-salmon",
+      "chum-salmon",
+      "ruffed-grouse",
+    ])
+      expect(speciesByKey(key), key).toBeDefined();
     for (const group of ["red-meat", "bird-rabbit", "fish", "tuna"] as const) {
       expect(SPECIES.filter((s) => s.group === group).length).toBeGreaterThan(1);
       expect(partsOf(group).length).toBeGreaterThan(4);
@@ -114,7 +125,7 @@ describe("the species catalogue", () => {
     expect(boneRule(speciesByKey("moose")!)).toMatch(/off the bone/);
   });
   test("glass-like crystals are explained where they come, in salmon and tuna", () => {
-    for (const key of ["salmon", "tuna", "albacore"])
+    for (const { key } of SPECIES.filter((s) => /salmon|tuna|albacore|kokanee/.test(s.key)))
       expect(speciesByKey(key)!.cautions).toContain("struvite");
     expect(speciesByKey("pike")!.cautions).not.toContain("struvite");
   });
@@ -123,6 +134,13 @@ describe("the species catalogue", () => {
     for (const species of SPECIES)
       if (species.group !== "red-meat") expect(species.cautions.some((c) => HOLD_OFFERED[c])).toBe(false);
   });
+});
+
+test("inside a sentence a name is small, but for the place or person in it", () => {
+  const of = (key: string) => nameInText(speciesByKey(key)!);
+  expect(of("lake-trout")).toBe("lake trout");
+  expect(of("canada-goose")).toBe("Canada goose");
+  expect(of("king-salmon")).toBe("king (Chinook) salmon");
 });
 
 describe("an animal the household adds", () => {

@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/route";
 import { localDay } from "#core/calendar";
 import { shapeOf } from "#core/schedule";
-import { FORMS, speciesByKey } from "#core/species";
+import { FORMS, nameInText, speciesByKey } from "#core/species";
 import { beginCanning, beginWithNew, repeatCanning } from "#store/canning";
 import { Refused } from "#store/db";
 import { ownSpeciesKeys } from "#store/harvest";
@@ -89,7 +89,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           if (!known || sortOfSpecies(v.species) !== sort)
             throw new Refused({ species: "Choose the animal from the list." });
           if (massKg > known.likelyMaxKg && known.taken !== "catch" && confirmed !== "yes")
-            throw new Refused({ confirm: `That is heavy for one ${known.name.toLowerCase()}. Is it right?` });
+            throw new Refused({ confirm: `That is heavy for one ${nameInText(known)}. Is it right?` });
           const today = localDay(larder.now(), household.zone);
           return to(beginWithNew(larder, writeBy(me, key), { ...food, massKg }, today).id);
         },

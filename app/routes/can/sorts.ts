@@ -1,4 +1,5 @@
 import { SPECIES, formsFor, speciesByKey, type LotForm, type SpeciesGroup } from "#core/species";
+import { speciesName } from "../../words/load";
 
 /** What somebody may have in hand to be canned. */
 export const SORTS = ["meat", "bird", "fish"] as const;
@@ -15,7 +16,7 @@ const SORT_NAMES: Record<Sort, string> = { meat: "Game meat", bird: "Birds and s
 
 /** Returns the name of a sort, and a few of its animals. */
 export function sortWords(sort: Sort): { name: string; note: string } {
-  const such = SUCH_AS[sort].flatMap((key) => speciesByKey(key)?.name.toLowerCase() ?? []);
+  const such = SUCH_AS[sort].map(speciesName);
   return { name: SORT_NAMES[sort], note: such.join(", ") };
 }
 

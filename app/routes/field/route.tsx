@@ -6,7 +6,14 @@ import { href, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { formatMass, type Writing } from "#core/quantity";
-import { HOLD_OFFERED, SPECIES, holdOffered, speciesByKey, type SpeciesGroup } from "#core/species";
+import {
+  HOLD_OFFERED,
+  SPECIES,
+  holdOffered,
+  nameInText,
+  speciesByKey,
+  type SpeciesGroup,
+} from "#core/species";
 import { Refused } from "#store/db";
 import { addOwnSpecies, listHarvests, ownSpeciesKeys, recordHarvest, sameTag } from "#store/harvest";
 import { Button } from "#ui/button";
@@ -120,7 +127,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           const weightKg = v.weight ?? null;
           if (species && weightKg !== null && !v.confirmed && weightKg > species.likelyMaxKg * v.count) {
             throw new Refused({
-              unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${species.name.toLowerCase()}` : `${v.count} ${species.plural}`}. Is it right?`,
+              unlikely: `${formatMass(weightKg, household.units)} is heavy for ${v.count === 1 ? `one ${nameInText(species)}` : `${v.count} ${species.plural}`}. Is it right?`,
             });
           }
           const twin = v.tag && !v.confirmed ? sameTag(larder, v.tag, v.takenOn) : null;
