@@ -1,5 +1,5 @@
 import { formatMass, formatVolume, formatDuration, type UnitSystem } from "#core/quantity";
-import type { LotEvent } from "#core/lot";
+import { brineWords, type LotEvent } from "#core/lot";
 import { thawMethodName } from "#core/cold";
 import type { LotForm } from "#core/species";
 
@@ -38,7 +38,7 @@ export function lotEventWords(event: LotEvent, units: UnitSystem, when: (at: num
     case "brine":
     case "smoke":
     case "weigh":
-      return `${CHANGED[event.kind]}: ${formatMass(event.beforeKg, units)} to ${formatMass(event.afterKg, units)}.`;
+      return `${CHANGED[event.kind]}${"brine" in event && event.brine ? ` ${brineWords(event.brine)}` : ""}: ${formatMass(event.beforeKg, units)} to ${formatMass(event.afterKg, units)}.`;
     case "eat":
     case "give":
     case "discard":

@@ -1,4 +1,5 @@
 import type { ThawMethod } from "../cold/index.ts";
+import type { Brine } from "./brine.ts";
 import type { LotState, Treatment } from "./standing.ts";
 
 /** What became of weight that left for good. */
@@ -15,7 +16,8 @@ export type LotEvent = { at: number } & (
   /** somebody says where it really was: in the refrigerator only since `since`, or what is wrong with the temperature log */
   | { kind: "account"; of: "refrigerator" | "warm"; since: number | null; reason: string }
   | { kind: "move"; place: string | null }
-  | { kind: Treatment; beforeKg: number; afterKg: number }
+  /** `brine`: how strong and how long, when somebody said */
+  | { kind: Treatment; beforeKg: number; afterKg: number; brine?: Brine }
   | { kind: "weigh"; beforeKg: number; afterKg: number }
   | { kind: Leaving; massKg: number; to: string | null }
   | { kind: "undo"; undoes: string; giveBackKg: number; state: LotState }

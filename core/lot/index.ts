@@ -1,4 +1,12 @@
 export { SCALE_SLACK_KG, balanceOf, impossibleCutting, type Balance, type Cutting } from "./balance.ts";
+export {
+  SATURATED_PERCENT,
+  brineWords,
+  readBrine,
+  whyNotBrine,
+  type Brine,
+  type ReadBrine,
+} from "./brine.ts";
 export { LEAVINGS, changeKg, type Leaving, type LotEvent, type LotEventKind } from "./event.ts";
 export { ageOfMerged, mergeQuestion, type Joining, type LotAge, type MergeQuestion } from "./merge.ts";
 export { notPackedWords, whyNotPacked, type LotToPack, type NotPackable } from "./packable.ts";

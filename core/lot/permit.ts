@@ -1,12 +1,13 @@
 import type { SpeciesGroup } from "../species/index.ts";
 import { SCALE_SLACK_KG } from "./balance.ts";
+import { whyNotBrine } from "./brine.ts";
 import type { LotEvent } from "./event.ts";
 import { keepsUntil, refrigeratorDays } from "./fresh.ts";
 import type { LotState } from "./standing.ts";
 
 /** What a lot may be refused: the field to blame and a sentence for the person. */
 export interface LotRefusal {
-  field: "at" | "afterKg" | "massKg" | "thick" | "since" | "reason" | "";
+  field: "at" | "afterKg" | "massKg" | "thick" | "since" | "reason" | "minutes" | "";
   message: string;
 }
 
@@ -110,6 +111,8 @@ function whyNotWeighed(
   if (kind === "smoke" && group !== "fish")
     return no("Only fish has a tested process once it is smoked. Smoke game to eat, not to can.", "");
   if (kind === "smoke" && state.form === "smoked") return no("It is smoked already.", "");
+  const brine = "brine" in event && event.brine ? whyNotBrine(event.brine) : null;
+  if (brine) return no(brine, "minutes");
   const most = kind === "brine" ? leftKg * (1 + MOST_BRINE) : leftKg;
   if (kind !== "weigh" && afterKg > most + SCALE_SLACK_KG)
     return no(

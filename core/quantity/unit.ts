@@ -73,6 +73,12 @@ export const UNITS: readonly Unit[] = [
   },
   { symbol: "L", dimension: "volume", factor: 1, aliases: ["l", "liter", "liters", "litre", "litres"] },
   { symbol: "ml", dimension: "volume", factor: 0.001, aliases: ["ml", "cc"] },
+  {
+    symbol: "gal",
+    dimension: "volume",
+    factor: L_PER_QT * 4,
+    aliases: ["gal", "gals", "gallon", "gallons"],
+  },
   { symbol: "qt", dimension: "volume", factor: L_PER_QT, aliases: ["qt", "qts", "quart", "quarts"] },
   { symbol: "pt", dimension: "volume", factor: L_PER_QT / 2, aliases: ["pt", "pts", "pint", "pints"] },
   { symbol: "cup", dimension: "volume", factor: L_PER_QT / 4, aliases: ["cup", "cups"] },

@@ -3,7 +3,7 @@ import { DateTime } from "luxon";
 import { v7 as uuid } from "uuid";
 import { once, refuse, Refused, type Larder, type Write } from "#store/db";
 import { whyNotGiven } from "#core/guard";
-import { afterEvent, changeKg, whyNotLot, type LotEvent } from "#core/lot";
+import { afterEvent, changeKg, whyNotLot, type Brine, type LotEvent } from "#core/lot";
 import { groupOf } from "#core/species";
 import { getHousehold } from "#store/household";
 import { lot, lotEvent, person } from "../schema/index.ts";
@@ -13,7 +13,13 @@ import { getLot, stateOf, type Lot } from "./lot.ts";
 /** What a screen says happened; the weight before is the lot's own. */
 export type LotDeed =
   | Exclude<LotEvent, { afterKg: number } | { kind: "undo" }>
-  | { kind: Extract<LotEvent, { afterKg: number }>["kind"]; at: number; afterKg: number };
+  | {
+      kind: Extract<LotEvent, { afterKg: number }>["kind"];
+      at: number;
+      afterKg: number;
+      /** how strong and how long, when it was brined and somebody said */
+      brine?: Brine;
+    };
 
 export interface LotHappening {
   id: string;

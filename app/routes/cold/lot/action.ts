@@ -1,9 +1,9 @@
 import { href, redirect } from "react-router";
-import { HOUR_MS } from "#core/quantity";
+import { HOUR_MS, type Writing } from "#core/quantity";
 import { writingOf } from "#store/household";
 import { z } from "zod";
 import { THAW_METHODS, thawEstimate } from "#core/cold";
-import { LEAVINGS, TREATMENTS } from "#core/lot";
+import { LEAVINGS, TREATMENTS, readBrine, type Brine } from "#core/lot";
 import { FORMS, speciesByKey } from "#core/species";
 import { Refused } from "#store/db";
 import { holdLot } from "#store/harvest";
@@ -135,6 +135,17 @@ export function coldForms(home: Home, lot: Lot, request: Request, back: Back) {
   };
 }
 
+/** What somebody said of a brine; null when nothing was said. Throws Refused at the field that is wrong or missing. */
+function brineOf(salt: string | undefined, minutes: number | undefined, writing: Writing): Brine | null {
+  if (salt === undefined && minutes === undefined) return null;
+  if (salt === undefined)
+    throw new Refused({ salt: "How strong was the brine? Leave both blank if you do not know." });
+  const read = readBrine(salt, writing);
+  if (!read.ok) throw new Refused({ salt: read.message });
+  if (minutes === undefined) throw new Refused({ minutes: "How many minutes was it in the brine?" });
+  return { saltPercent: read.saltPercent, minutes };
+}
+
 /** Splitting, cutting anew, cooking, giving away: what changes its weight. */
 function knifeForms(home: Home, lot: Lot, request: Request, back: Back) {
   const { larder, household, me } = home;
@@ -149,6 +160,8 @@ function knifeForms(home: Home, lot: Lot, request: Request, back: Back) {
     ...base,
     kind: z.enum([...TREATMENTS, "weigh"]),
     afterKg: weight(writing, "The weight after"),
+    salt: words("The salt", 40).optional(),
+    minutes: z.coerce.number("Write the minutes as a number.").int("Whole minutes.").optional(),
   });
   const recut = z.object({
     ...base,
@@ -181,8 +194,13 @@ function knifeForms(home: Home, lot: Lot, request: Request, back: Back) {
       }),
     change: () =>
       submit(request, change, (v) => {
-        const event = { kind: v.kind, at: larder.now(), afterKg: v.afterKg };
-        recordLotEvent(larder, writeBy(me, v.key), lot.id, event);
+        const brine = v.kind === "brine" ? brineOf(v.salt, v.minutes, writing) : null;
+        recordLotEvent(larder, writeBy(me, v.key), lot.id, {
+          kind: v.kind,
+          at: larder.now(),
+          afterKg: v.afterKg,
+          ...(brine && { brine }),
+        });
         return back();
       }),
     recut: () =>

@@ -141,6 +141,26 @@ function ChangeForm(props: DeedProps) {
             onPick={(v) => setKind(v as Change)}
             options={kinds.map((k) => ({ value: k, label: CHANGES[k] }))}
           />
+          {kind === "brine" && (
+            <div className="flex flex-wrap items-end gap-3">
+              <TextField
+                field={field("salt")}
+                label="Salt in the water (optional)"
+                hint={
+                  props.data.units === "us"
+                    ? "Example: 1 cup in 1 gal, or 6 %"
+                    : "Example: 80 g in 1 l, or 6 %"
+                }
+                className="w-64"
+              />
+              <TextField
+                field={field("minutes")}
+                label="Minutes in it"
+                inputMode="numeric"
+                className="w-40"
+              />
+            </div>
+          )}
           <div className="flex flex-wrap items-end gap-3">
             <TextField field={field("afterKg")} label="Weight now" className="w-48" />
             <Button>Record it</Button>
