@@ -93,6 +93,9 @@ export {
   type Series,
 } from "./standing.ts";
 export {
+  markAnswer,
+  rightNames,
+  type AnswerMark,
   LESSONS,
   exercise,
   lessonName,

@@ -6,6 +6,8 @@ import {
   judgePlaces,
   figuresOf,
   lessonVerdict,
+  markAnswer,
+  rightNames,
   nextLesson,
   scoreOf,
   sortOf,
@@ -84,6 +86,33 @@ describe("exercises are drawn from numbers that really have the fault", () => {
       expect(steepest("droop", seed)).toBeLessThan(0.3);
     }
   });
+  test("a false seam begins and ends with a step and a droop does not, however large both are", () => {
+    const steepest = (l: Lesson, seed: number) => {
+      const e = made(l, seed);
+      const lower = e.kind === "outside" ? e.view.lower : [];
+      return Math.max(...lower.slice(1).map((v, i) => Math.abs(v - lower[i]!) / 0.5)) / reach(lower);
+    };
+    for (let seed = 0; seed < 50; seed++)
+      expect(steepest("false-seam", seed)).toBeGreaterThan(3 * steepest("droop", seed));
+  });
+  test("hooks that do not meet are short hooks as well: each name that fits the measures is right", () => {
+    for (let seed = 0; seed < 50; seed++) {
+      const e = made("no-overlap", seed);
+      expect(rightNames(e)).toEqual(expect.arrayContaining(["no-overlap", "short-cover-hook"]));
+      expect(markAnswer(e, { named: "short-cover-hook", verdict: "stop" }).points).toBe(1);
+      expect(rightNames(made("good-section", seed))).toEqual(["good-section"]);
+    }
+  });
+  test("the right name with the wrong action gets half, a wrong name nothing", () => {
+    const e = made("droop", 7);
+    expect(markAnswer(e, { named: "droop", verdict: "redo" }).points).toBe(1);
+    expect(markAnswer(e, { named: "droop", verdict: "accept" })).toEqual({
+      nameFits: true,
+      actionFits: false,
+      points: 0.5,
+    });
+    expect(markAnswer(e, { named: "vee", verdict: "redo" }).points).toBe(0);
+  });
   test("the right answer is always among four choices, once, all of the same sort of view", () =>
     fc.assert(
       fc.property(fc.constantFrom(...LESSONS), fc.nat(1e6), (lesson, seed) => {
@@ -99,7 +128,11 @@ describe("exercises are drawn from numbers that really have the fault", () => {
 
 describe("what is asked next", () => {
   test("what was missed comes back far more often than what is known, and never twice in a row", () => {
-    const answers = LESSONS.map((lesson) => ({ lesson, right: lesson !== "droop" }));
+    const answers = LESSONS.map((lesson) => ({
+      lesson,
+      right: lesson !== "droop",
+      points: lesson === "droop" ? 0 : 1,
+    }));
     const asked = Array.from({ length: 2000 }, (_, seed) => nextLesson(answers, seed));
     const share = (l: Lesson) => asked.filter((a) => a === l).length;
     // weights: eight for the one missed against one for the fourteen others that may come
@@ -109,7 +142,8 @@ describe("what is asked next", () => {
   });
   test("a lesson counts as known after two right answers running, and no longer after a wrong one", () => {
     const known = (marks: boolean[]) =>
-      scoreOf(marks.map((right) => ({ lesson: "vee" as const, right }))).get("vee")!.known;
+      scoreOf(marks.map((right) => ({ lesson: "vee" as const, right, points: right ? 1 : 0 }))).get("vee")!
+        .known;
     expect(known([true])).toBe(false);
     expect(known([false, true, true])).toBe(true);
     expect(known([true, true, false])).toBe(false);

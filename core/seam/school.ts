@@ -1,8 +1,9 @@
 import { MM_PER_IN } from "#core/quantity";
 import { randomFrom } from "../random/index.ts";
 import { DEFECTS, defectOf, type DefectKey, type SeamVerdict } from "./defect.ts";
-import { USUAL_PLATES } from "./limits.ts";
+import { USUAL_PLATES, judgePlaces, typicalLimits } from "./limits.ts";
 import { fivePlatesMm, type SeamMeasures } from "./measure.ts";
+import { figuresOf } from "./sheet.ts";
 
 /** What can be wrong with a seam cut through, told by its numbers. */
 export const SECTION_FAULTS = [
@@ -106,6 +107,20 @@ function hill(
   });
 }
 
+/** A stretch that stands off by so much all along, with a step of one millimeter at both ends. */
+function plateau(
+  values: number[],
+  placeMm: number,
+  halfMm: number,
+  sizeMm: number,
+  lengthMm: number,
+): number[] {
+  return values.map((v, i) => {
+    const inside = halfMm - Math.abs((i / STEPS) * lengthMm - placeMm);
+    return v + sizeMm * Math.max(0, Math.min(1, inside));
+  });
+}
+
 /**
  * Returns the measures a lesson is drawn from, mm. The same seed gives the same exercise.
  *
@@ -172,8 +187,10 @@ export function exercise(lesson: Lesson, seed: number): Exercise {
       view.lower = view.lower.map((v, i) => ((i / STEPS) * L > place - 12 ? v - 0.55 : v));
       break;
     case "false-seam":
-      view.lower = hill(view.lower, place, 11, size * 1.9, false, L);
-      view.bulge = hill(view.bulge, place, 11, 0.8, false, L);
+      // The body was never hooked: end and body part along a stretch, with a step where it begins and ends.
+      view.lower = plateau(view.lower, place, 10, size, L);
+      view.upper = plateau(view.upper, place, 10, -0.4, L);
+      view.bulge = plateau(view.bulge, place, 10, 0.8, L);
       break;
     case "jumped":
       view.lower = hill(view.lower, 34, 4, -0.6, false, L);
@@ -185,6 +202,57 @@ export function exercise(lesson: Lesson, seed: number): Exercise {
       break;
   }
   return { seed, lesson, choices, kind: "outside", view };
+}
+
+/** What a finding of the measures is called. */
+const FOUND: Record<string, SectionFault> = {
+  "coverHook low": "short-cover-hook",
+  "bodyHook low": "short-body-hook",
+  "bodyHook high": "long-body-hook",
+  "thickness high": "loose",
+  "thickness low": "too-tight",
+};
+
+/**
+ * Returns every name that is right for an exercise: the fault it was made with, and whatever else its own measures show. A
+ * seam whose hooks do not meet has short hooks too. For a seam seen from outside there is one.
+ */
+export function rightNames(e: Exercise): Lesson[] {
+  if (e.kind === "outside" || e.lesson === "good-section") return [e.lesson];
+  const m = e.measures;
+  const figures = figuresOf(
+    {
+      width: m.widthMm,
+      thickness: m.thicknessMm,
+      countersink: m.countersinkMm,
+      bodyHook: m.bodyHookMm,
+      coverHook: m.coverHookMm,
+      overlap: null,
+      wrinklePercent: m.wrinklePercent ?? null,
+    },
+    m,
+  );
+  const shown = judgePlaces([figures], typicalLimits(m)).flatMap(
+    (j) => FOUND[`${j.dimension} ${j.out}`] ?? [],
+  );
+  return [...new Set<Lesson>([e.lesson, ...shown])];
+}
+
+/** What an answer is worth. */
+export interface AnswerMark {
+  /** the name fits what is seen */
+  nameFits: boolean;
+  /** so it should be handled */
+  actionFits: boolean;
+  /** 1 for both, ½ for the right name with the wrong action, 0 for a wrong name */
+  points: 0 | 0.5 | 1;
+}
+
+/** Returns what an answer to an exercise is worth. The weights are this program's own judgment, no source. */
+export function markAnswer(e: Exercise, answer: { named: Lesson; verdict: SeamVerdict }): AnswerMark {
+  const nameFits = rightNames(e).includes(answer.named);
+  const actionFits = answer.verdict === lessonVerdict(e.lesson);
+  return { nameFits, actionFits, points: nameFits ? (actionFits ? 1 : 0.5) : 0 };
 }
 
 /** Returns whether a lesson shows a cross-section or the outside of a can. */
@@ -202,23 +270,27 @@ function shuffled<T>(items: readonly T[], r: () => number): T[] {
 
 export interface Answered {
   lesson: Lesson;
+  /** name and action both right */
   right: boolean;
+  /** 0, ½ or 1 */
+  points: number;
 }
 
 /**
- * Returns, for each lesson, how many of the newest answers were right, of how many, and whether it is known by now.
+ * Returns, for each lesson, how many of the answers were right, their points, of how many, and whether it is known by now.
  *
  * @param answers in order of time
  */
 export function scoreOf(
   answers: readonly Answered[],
-): Map<Lesson, { right: number; asked: number; known: boolean }> {
-  const score = new Map<Lesson, { right: number; asked: number; known: boolean }>();
+): Map<Lesson, { right: number; points: number; asked: number; known: boolean }> {
+  const score = new Map<Lesson, { right: number; points: number; asked: number; known: boolean }>();
   for (const lesson of LESSONS) {
     const own = answers.filter((a) => a.lesson === lesson);
     if (own.length === 0) continue;
     const known = own.length >= 2 && own.slice(-2).every((a) => a.right);
-    score.set(lesson, { right: own.filter((a) => a.right).length, asked: own.length, known });
+    const points = own.reduce((sum, a) => sum + a.points, 0);
+    score.set(lesson, { right: own.filter((a) => a.right).length, points, asked: own.length, known });
   }
   return score;
 }

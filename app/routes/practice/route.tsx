@@ -17,8 +17,10 @@ import {
   type DefectKey,
   type Exercise,
   type Lesson,
+  type AnswerMark,
   type SeamVerdict,
 } from "#core/seam";
+import { formatFraction } from "#core/quantity";
 import { answersOf, recordAnswer } from "#store/school";
 import { Button } from "#ui/button";
 import { FieldError, Notice, PickTile } from "#ui/form";
@@ -40,7 +42,7 @@ export function loader({ context }: Route.LoaderArgs) {
     units: household.units,
     me: me.name,
     asked: answers.length,
-    right: answers.filter((a) => a.right).length,
+    points: answers.reduce((sum, a) => sum + a.points, 0),
     exercise: exercise(lesson, seed),
     score: [...scoreOf(answers)].map(([l, s]) => ({ lesson: l, ...s })),
   };
@@ -70,8 +72,7 @@ const DO: Record<SeamVerdict, string> = {
   stop: "Stop and set up again",
 };
 
-interface Answer {
-  correct: boolean;
+interface Answer extends AnswerMark {
   lesson: Lesson;
   seed: number;
   named: Lesson;
@@ -86,7 +87,7 @@ export function clientAction(args: Route.ClientActionArgs) {
 export const handle: FollowHandle = { shows: [] };
 
 export default function Practice({ loaderData, actionData }: Route.ComponentProps) {
-  const { score, asked, right } = loaderData;
+  const { score, asked, points } = loaderData;
   const answer = (actionData?.done ?? null) as Answer | null;
   const missed = score.filter((s) => !s.known && s.right < s.asked);
   return (
@@ -97,7 +98,8 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
         <div className="flex flex-wrap items-center gap-5">
           {asked > 0 && (
             <p className="fig text-[2.2rem] leading-none font-bold">
-              {right} of {asked} <span className="text-[1.2rem] font-[600]">right, {loaderData.me}</span>
+              {formatFraction(points)} of {asked}{" "}
+              <span className="text-[1.2rem] font-[600]">right, {loaderData.me}</span>
             </p>
           )}
           <Button asChild>
@@ -118,7 +120,7 @@ export default function Practice({ loaderData, actionData }: Route.ComponentProp
             {score.map((s) => (
               <li key={s.lesson} className={s.known ? "" : s.right < s.asked ? "font-[650]" : ""}>
                 {s.known ? "✓ " : ""}
-                {lessonName(s.lesson)}: {s.right} of {s.asked}
+                {lessonName(s.lesson)}: {formatFraction(s.points)} of {s.asked}
               </li>
             ))}
           </ul>
@@ -225,10 +227,19 @@ function Answered({ answer, units }: { answer: Answer; units: "us" | "metric" })
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[1fr_25rem]">
       <Picture e={e} units={units} />
       <div className="space-y-4">
-        <Notice tone={answer.correct ? "good" : "stop"}>
-          <p className="text-[1.5rem] font-[650]">{answer.correct ? "Right." : "Wrong."}</p>
+        <Notice tone={answer.points === 1 ? "good" : answer.points > 0 ? "care" : "stop"}>
+          <p className="text-[1.5rem] font-[650]">
+            {answer.points === 1
+              ? "Right."
+              : answer.points > 0
+                ? "Right name, wrong action: half."
+                : "Wrong."}
+          </p>
           <p className="text-[1.15rem] text-ink">
             {lessonName(answer.lesson)}. {DO[should]}.
+            {answer.named !== answer.lesson &&
+              answer.points > 0 &&
+              ` “${lessonName(answer.named)}” fits it too.`}
           </p>
         </Notice>
         {isDefect && (
@@ -239,7 +250,7 @@ function Answered({ answer, units }: { answer: Answer; units: "us" | "metric" })
         {!isDefect && should === "stop" && (
           <p>A fault of the inside shows on a torn-down can: the next one has it too. {ADVICE_AFTER}</p>
         )}
-        {!answer.correct && (
+        {answer.points < 1 && (
           <p className="text-soft">
             You said: {lessonName(answer.named)}; {DO[answer.verdict].toLowerCase()}. You will see it again.
           </p>
