@@ -1,6 +1,6 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { href, Link, useNavigation } from "react-router";
+import { href, Link } from "react-router";
 import {
   LIQUIDS,
   fillEstimate,
@@ -51,6 +51,7 @@ import {
   SelectField,
   TextField,
   TickField,
+  useBusy,
 } from "#ui/form";
 import { Drawer } from "#ui/drawer";
 import { ContainerGlyph, contentsOf, patternOf } from "#ui/glyph";
@@ -157,7 +158,7 @@ export function PackForm({
   );
   const byOffice = schedule.outcome === "none" && offices.length > 0;
   const [reused, setReused] = useState(typed?.reusedLids === "on");
-  const busy = useNavigation().state !== "idle";
+  const busy = useBusy();
   const others = data.lots.filter((l) => l.id !== lot.id && l.not === null);
   const boxes = data.boxes.filter(
     (b) => b.closes === (isCan(kind) ? kind : (shape.mouth ?? "")) && b.left > 0,

@@ -8,6 +8,7 @@ export {
   type Choice,
   type PickOption,
 } from "./field";
+export { useBusy } from "./busy";
 export { ConfirmConditions } from "./confirm-conditions";
 export { FileForm } from "./file-form";
 export { KeyedForm } from "./keyed-form";

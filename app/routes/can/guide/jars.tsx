@@ -1,6 +1,6 @@
 import { useForm, type SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { href, Link, useNavigation } from "react-router";
+import { href, Link } from "react-router";
 import { kindKey, kindParts, kindShape, type KindKey } from "#core/capacity";
 import { kindsFor, methodsIn, proposeLoad, type JarLine } from "#core/canning";
 import { LIQUIDS, mostSaltTsp } from "#core/pack";
@@ -25,6 +25,7 @@ import {
   TextField,
   keyFor,
   resultOf,
+  useBusy,
 } from "#ui/form";
 import { ContainerGlyph } from "#ui/glyph";
 import { kindWords } from "../../../words/plan";
@@ -55,7 +56,7 @@ export function Jars({
   const [lines, setLines] = useState<Line[]>(() => firstLines(screen));
   const [cannerId, setCanner] = useState(screen.chosen.cannerId ?? screen.canners[0]?.id ?? "");
   const [liquid, setLiquid] = useState<string | null>(null);
-  const busy = useNavigation().state !== "idle";
+  const busy = useBusy();
   const canner = screen.canners.find((c) => c.id === cannerId);
   const errors = (own?.error ?? {}) as Record<string, string[] | null>;
   if (!canner)

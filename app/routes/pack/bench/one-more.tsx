@@ -1,10 +1,10 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { useState } from "react";
-import { useFetcher, useFetchers, useNavigation } from "react-router";
+import { useFetcher } from "react-router";
 import { formatMass } from "#core/quantity";
 import { isCan } from "#core/schedule";
 import { Button } from "#ui/button";
-import { ConfirmUnlikely, FieldError, OneTap, keyFor } from "#ui/form";
+import { ConfirmUnlikely, FieldError, OneTap, keyFor, useBusy } from "#ui/form";
 import { useInstrument } from "#ui/instrument";
 import type { FillData, FillPart } from "./data";
 import type { newestOf } from "./newest";
@@ -44,9 +44,7 @@ function FillForm({ data, part, result }: FillProps) {
   const shown = scale?.kg ? formatMass(scale.kg, data.units) : null;
   const value = typed || (scale?.kg ? `${scale.kg} kg` : "");
   // While another press is on its way (all the rest, or one taken out) nobody knows which container is the next.
-  const others = useFetchers().some((f) => f.state !== "idle");
-  const moving = useNavigation().state !== "idle";
-  const busy = fetcher.state !== "idle" || others || moving;
+  const busy = useBusy();
   const more = part.containers.length >= part.planned;
   const out = part.progress.outOfMeat;
   return (

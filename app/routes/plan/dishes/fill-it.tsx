@@ -14,6 +14,7 @@ import {
   resultOf,
   SelectField,
   TextField,
+  useBusy,
 } from "#ui/form";
 import { Part } from "#ui/page";
 import { cutWords } from "../../../words/load";
@@ -31,6 +32,7 @@ export function FillIt({
   result: SubmissionResult | undefined;
 }) {
   // What is kept is what the bench goes by, and not what stands in the lines above and is not kept.
+  const busy = useBusy();
   const { dish } = recipe;
   const answer = dishRow(dish, recipe.ingredients);
   const [form, fields] = useForm<Record<"recipe" | "lotId" | "jar" | "count", string>>({
@@ -91,7 +93,9 @@ export function FillIt({
         </div>
         {elsewhere && <Notice tone="stop">{elsewhere}</Notice>}
         <FormErrors form={form} />
-        <Button weight="do">Start filling</Button>
+        <Button weight="do" disabled={busy}>
+          Start filling
+        </Button>
       </KeyedForm>
       <AcceptRow process={process} accepted={data.accepted} formKey={data.acceptKey} />
     </Part>
