@@ -1,4 +1,4 @@
-import { formatFraction, parseQuantity, readNumber, type Writing } from "../quantity/index.ts";
+import { L_PER_QT, formatFraction, parseQuantity, readNumber, type Writing } from "../quantity/index.ts";
 
 /** Salt water that food was kept in. */
 export interface Brine {
@@ -8,10 +8,10 @@ export interface Brine {
   minutes: number;
 }
 
-/** Water takes up no more salt than this, % of the brine by weight, at room temperature. Handbook value, from memory. */
+/** Water takes up no more salt than this, % of the brine by weight, at room temperature. From memory. */
 export const SATURATED_PERCENT = 26;
 /** Fine canning salt, kg a liter: 292 g a cup by public food composition tables, from memory. Flakes weigh half of it. */
-export const FINE_SALT_KG_L = 0.292 / 0.236588;
+export const FINE_SALT_KG_L = 0.292 / (L_PER_QT / 4);
 /** Longer than this nothing is brined for the canner. Common practice, no source. */
 const LONGEST_MINUTES = 3 * 24 * 60;
 
