@@ -20,15 +20,7 @@ import { openBench, openBenches } from "#store/filling";
 import { listOffices } from "#store/guide";
 import { getCanner } from "#store/equipment";
 import { getLot, lotsInStock } from "#store/lot";
-import {
-  containersOfPack,
-  makePack,
-  packedSoFar,
-  packsWaiting,
-  recordedFills,
-  processFor,
-  unpack,
-} from "#store/pack";
+import { containersOfPack, makePack, packsWaiting, processFor, unpack } from "#store/pack";
 import { suppliesInUse } from "#store/supply";
 import { Button } from "#ui/button";
 import { ListField, Notice, OneTap } from "#ui/form";
@@ -40,6 +32,7 @@ import { containersWords, speciesWords, cutWords, foodWords } from "../../words/
 import { homeContext } from "../../server/context";
 import { formKey, formOf, keyField, orNotFound, submit, weight, words, writeBy } from "../../server/form";
 import { brothChoices, brothSaid } from "../../features/packing/broth.server";
+import { fillsOf } from "../../features/packing/fills.server";
 import { acceptedWords } from "../../features/packing/accepted.server";
 import { PackForm } from "./pack-form";
 import type { FollowHandle } from "../../live/follow";
@@ -56,14 +49,7 @@ export function loader({ request, context }: Route.LoaderArgs) {
   const products = lot
     ? productsFor(groupOf(lot.species), lot.form).filter((p) => !DISH_PRODUCTS.includes(p))
     : [];
-  const fills = Object.fromEntries(
-    packedSoFar(larder)
-      .filter((row) => products.includes(row.product))
-      .map(({ product, method, container }) => [
-        `${product} ${method} ${container}`,
-        recordedFills(larder, product, method, container),
-      ]),
-  );
+  const fills = fillsOf(larder, products);
   return {
     key: formKey(),
     broths: brothChoices(home),

@@ -11,6 +11,7 @@ import { hasRest, partInHand } from "../../pack/bench/filling";
 import { EndPart } from "../../pack/bench/end-part";
 import { newestOf } from "../../pack/bench/newest";
 import { OneMore, TakeOut } from "../../pack/bench/one-more";
+import { PackSteps } from "../../pack/bench/steps";
 import type { GuideData, ScreenOf } from "./data";
 import { StepPage } from "./frame";
 
@@ -90,17 +91,7 @@ function Filling({
           ))}
         </ul>
       )}
-      <ol className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-4 gap-y-1">
-        {part.steps.map((s, i) => (
-          <li key={s.key} className="flex gap-2 leading-tight">
-            <b className="fig text-[1.5rem] leading-none">{i + 1}</b>
-            <span>
-              <b>{s.do}</b>
-              {s.why && <span className="block text-[0.86rem] text-soft">{s.why}</span>}
-            </span>
-          </li>
-        ))}
-      </ol>
+      <PackSteps steps={part.steps} className="mt-2 grid-cols-[repeat(auto-fill,minmax(11rem,1fr))]" />
       {last && (
         <p className="mt-2" aria-live="polite">
           Write on {one} {last.container.number}:{" "}

@@ -29,7 +29,7 @@ import { formKey, keyField, orNotFound, submit, weight, words, writeBy } from ".
 import { STEP_NAMES, stepWords, type GuidedLoad } from "../../../words/guided";
 import { timesOf } from "../../../words/time";
 import { coldForms } from "../../cold/lot/action";
-import { stoveData, stoveForm } from "../../fire/stove/stove.server";
+import { stoveData } from "../../fire/stove/stove.server";
 import { wordsByPack } from "../../larder/labels/choice.server";
 import { benchData, benchForms } from "../../pack/bench/bench.server";
 import { restData, restForms } from "../../rest/rest.server";
@@ -306,7 +306,6 @@ export function guideForms(request: Request, home: Home, id: string): Record<str
     load: () => loadForm(request, home, now, back),
     ...restForms(request, home),
     put: () => putForm(request, home, now, back),
-    "take-out-load": () => stoveForm(request, home, now.run!.code),
     close: () =>
       submit(request, z.object({ key: keyField }), (v) => {
         closeCanning(larder, writeBy(me, v.key), id);

@@ -8,7 +8,6 @@ import { chooseJars } from "#store/canning";
 import { Refused } from "#store/db";
 import { getCanner, listCanners } from "#store/equipment";
 import { lotsInStock, type Lot } from "#store/lot";
-import { packedSoFar, recordedFills } from "#store/pack";
 import { getRecipe, recipeToCan } from "#store/recipe";
 import { redirect } from "react-router";
 import { z } from "zod";
@@ -16,6 +15,7 @@ import type { Home } from "../../../server/context";
 import type { CanningNow } from "../../../features/canning/canning.server";
 import { acceptedWords } from "../../../features/packing/accepted.server";
 import { brothChoices, brothSaid, brothsOf } from "../../../features/packing/broth.server";
+import { fillsOf } from "../../../features/packing/fills.server";
 import { benchPartsOf } from "../../../features/packing/filling.server";
 import { formKey, keyField, submit, words, writeBy } from "../../../server/form";
 import { cutWords } from "../../../words/load";
@@ -27,7 +27,6 @@ function sourcesOf({ larder, household }: Home, now: CanningNow): { lot: Lot; so
   const { recipeId, lotIds } = now.canning.work;
   const dish = recipeId === null ? null : recipeToCan(larder, getRecipe(larder, recipeId).name);
   const others = lotsInStock(larder).filter((l) => !lotIds.includes(l.id) && l.notPackable === null);
-  const packed = packedSoFar(larder);
   return [...now.lots, ...others].map((lot) => {
     const products = productsFor(groupOf(lot.species), lot.form).filter((p) => !DISH_PRODUCTS.includes(p));
     const source: FoodSource = {
@@ -35,14 +34,7 @@ function sourcesOf({ larder, household }: Home, now: CanningNow): { lot: Lot; so
       leftKg: lot.leftKg,
       products,
       cooked: lot.treatments.includes("cook"),
-      fills: Object.fromEntries(
-        packed
-          .filter((row) => products.includes(row.product))
-          .map(({ product, method, container }) => [
-            `${product} ${method} ${container}`,
-            recordedFills(larder, product, method, container),
-          ]),
-      ),
+      fills: fillsOf(larder, products),
       dish: null,
     };
     if (recipeId === null || lot.id !== lotIds[0]) return { lot, source };

@@ -5,6 +5,7 @@ import { Code, LotMark } from "#ui/lotmark";
 import { cutWords } from "../../../words/load";
 import { jarPartWords } from "../../../words/pack";
 import type { FillData, FillPart } from "./data";
+import { PackSteps } from "./steps";
 
 /** Which container comes next, what goes into it, and the steps in order. */
 export function Next({ data, part }: { data: FillData; part: FillPart }) {
@@ -73,17 +74,7 @@ export function Next({ data, part }: { data: FillData; part: FillPart }) {
         />
       </dl>
       {part.jar && <JarOf part={part} jar={part.jar} units={units} />}
-      <ol className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-x-4 gap-y-1">
-        {part.steps.map((s, i) => (
-          <li key={s.key} className="flex gap-2 leading-tight">
-            <b className="fig text-[1.7rem] leading-none">{i + 1}</b>
-            <span>
-              <b>{s.do}</b>
-              {s.why && <span className="block text-[0.86rem] text-soft">{s.why}</span>}
-            </span>
-          </li>
-        ))}
-      </ol>
+      <PackSteps steps={part.steps} className="mt-3 grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))]" />
       {part.departs.map((d) => (
         <p key={d.key} className="mt-2 border-l-[6px] border-amber pl-3">
           <b>{d.kind === "deviation" ? "Otherwise than the table:" : "Your habit:"}</b> {d.text}
